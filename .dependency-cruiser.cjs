@@ -1,0 +1,62 @@
+/** Arrows run downward only: app → ui → core; app → server → core; core imports nothing of the rest. */
+const outsideCore = '^(app|ui|workers|server|cli|catalogue|demo|bench|scripts|e2e)/'
+module.exports = {
+  forbidden: [
+    { name: 'no-cycle', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/' }, to: { path: outsideCore } },
+    {
+      name: 'core-is-pure',
+      comment: 'No framework, database, clock or file access in the core; Joi checks files at the door.',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/joi/' },
+    },
+    {
+      name: 'joi-only-in-format',
+      comment: 'The validator stays out of the browser: only the file format and the server use it.',
+      severity: 'error',
+      from: { path: '^(core|ui|workers)/', pathNot: '^core/format/|\\.test\\.tsx?$' },
+      to: { path: 'node_modules/joi/' },
+    },
+    {
+      name: 'catalogue-is-data',
+      severity: 'error',
+      from: { path: '^catalogue/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(app|ui|workers|server|cli|demo)/' },
+    },
+    {
+      name: 'ui-knows-no-server',
+      severity: 'error',
+      from: { path: '^(ui|workers)/' },
+      to: { path: '^(app|server|cli|demo)/|node_modules/(mysql2|pino)/' },
+    },
+    {
+      name: 'ui-checks-no-files',
+      comment: 'The file format carries the validator, which is too heavy for a page.',
+      severity: 'error',
+      from: { path: '^(ui|workers)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^core/format/' },
+    },
+    {
+      name: 'server-draws-nothing',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^(app|ui|workers|cli)/|node_modules/(react|next)/' },
+    },
+    {
+      name: 'cli-draws-nothing',
+      severity: 'error',
+      from: { path: '^cli/' },
+      to: { path: '^(app|ui|workers|server)/' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
+  },
+}

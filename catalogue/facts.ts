@@ -1,0 +1,103 @@
+import type { Fact } from '@/core/model/trade'
+
+const COMMON = 'common rule, check local code'
+const SHEET = 'maker’s sheet'
+
+const fact = (id: string, says: string, source: string): Fact => ({ id, says, source })
+
+const ALL = [
+  fact('supply-neutral', 'Electronics that live between hot and neutral need a neutral in this box.', SHEET),
+  fact(
+    'supply-ground',
+    'A ground-referenced sensor sends its small current into the ground; many codes allow it only as a listed retrofit.',
+    COMMON,
+  ),
+  fact(
+    'supply-through-load',
+    'A two-wire device lives on what flows through the lamp: below its minimum load it flickers, glows or does not start.',
+    SHEET,
+  ),
+  fact(
+    'ground-present',
+    'Devices and metal boxes are grounded; a ground counts once a reading shows that it is continuous.',
+    COMMON,
+  ),
+  fact(
+    'load-by-kind',
+    'A device has a rating for each kind of load; each kind is compared with its own.',
+    SHEET,
+  ),
+  fact(
+    'load-sum',
+    'Loads of different kinds on one device: the fractions of their ratings add up to 1 at most.',
+    COMMON,
+  ),
+  fact(
+    'power-factor',
+    'LED watts are volt-amperes times the power factor; a power factor that is not printed counts as 0.5.',
+    COMMON,
+  ),
+  fact('lamp-dimmable', 'A dimmer needs lamps made for dimming; others flicker or are destroyed.', SHEET),
+  fact(
+    'phase',
+    'A dimmer and its lamps must agree on the edge that is cut: leading, trailing, or either.',
+    SHEET,
+  ),
+  fact('motor', 'No dimmer on a motor, and a motor only on a device with a motor rating.', SHEET),
+  fact(
+    'receptacle',
+    'A receptacle may feed anything: it is never dimmed, and only switched by a device listed for it.',
+    COMMON,
+  ),
+  fact(
+    'conductor-breaker',
+    'The smallest conductor on a circuit sets its largest breaker: 14 AWG 15 A, 12 AWG 20 A, 10 AWG 30 A; 1 mm² 10 A, 1.5 mm² 16 A, 2.5 mm² 20 A.',
+    COMMON,
+  ),
+  fact('device-breaker', 'A general rating is compared with the load in amperes.', SHEET),
+  fact('long-hours', 'A load expected on for three hours or more counts at 125 %.', COMMON),
+  fact(
+    'termination',
+    'A terminal takes the gauges and strandings its sheet names; push-in takes solid copper only.',
+    SHEET,
+  ),
+  fact(
+    'aluminium',
+    'Aluminium goes only on terminals marked for it; otherwise a listed copper pigtail.',
+    COMMON,
+  ),
+  fact('region', 'A device works at the voltage and frequency it was made for.', SHEET),
+  fact('places', 'A device works with as many places as its kind allows.', SHEET),
+  fact(
+    'box-fill',
+    'A conductor that enters counts 1 of its volume allowance, a yoke 2 of the largest on it, inner clamps 1, grounds together 1 up to four and a quarter each more.',
+    COMMON,
+  ),
+  fact('box-depth', 'A device needs its depth and about 10 mm for bent conductors inside the box.', COMMON),
+  fact(
+    'roles-proven',
+    'A device is connected by what a conductor was proven to be, never by its colour.',
+    COMMON,
+  ),
+  fact('motor-table', 'Full-load current of motors by the common table: ⅙ hp 4.4 A at 115 V.', COMMON),
+  fact(
+    'set-back',
+    'Flush where the surface burns, at most 6 mm back where it does not; an extension ring mends it.',
+    COMMON,
+  ),
+  fact('joint', 'Every joint is made in a connector or on a terminal; no copper shows.', COMMON),
+  fact('remark', 'A conductor that leaves its colour’s meaning is marked again at both ends.', COMMON),
+  fact(
+    'neutral-reading',
+    'A neutral is proven by two low-impedance readings to the hot, and a ground that is accounted for beside it.',
+    COMMON,
+  ),
+  fact(
+    'dead',
+    'Dead is at most 5 V on a low-impedance meter from every conductor to a reference that has itself just read nominal.',
+    COMMON,
+  ),
+]
+
+/** Figures and habits that verdicts rest on, by id. */
+export const facts: Readonly<Record<string, Fact>> = Object.fromEntries(ALL.map(each => [each.id, each]))

@@ -1,0 +1,182 @@
+import type { ConductorFact, HouseRule, LampFact, Trade } from '@/core/model/trade'
+import type { Gauge, LampKind } from '@/core/model/vocabulary'
+
+const conductor = (
+  squareMillimetres: number,
+  breakerNotAboveAmps: number | null,
+  fillCubicInches: number | null,
+): ConductorFact => ({ squareMillimetres, breakerNotAboveAmps, fillCubicInches })
+
+export const conductors: Readonly<Record<Gauge, ConductorFact>> = {
+  '18 AWG': conductor(0.82, null, 1.5),
+  '16 AWG': conductor(1.31, null, 1.75),
+  '14 AWG': conductor(2.08, 15, 2),
+  '12 AWG': conductor(3.31, 20, 2.25),
+  '10 AWG': conductor(5.26, 30, 2.5),
+  '8 AWG': conductor(8.37, 40, 3),
+  '6 AWG': conductor(13.3, 55, 5),
+  '0.75 mm²': conductor(0.75, null, null),
+  '1 mm²': conductor(1, 10, null),
+  '1.5 mm²': conductor(1.5, 16, null),
+  '2.5 mm²': conductor(2.5, 20, null),
+  '4 mm²': conductor(4, 32, null),
+}
+
+const lamp = (
+  words: string,
+  rating: LampFact['rating'],
+  powerFactorIfNotPrinted: number,
+  offLimitMilliamps: number,
+  dimming: LampFact['dimming'],
+): LampFact => ({ words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming })
+
+export const lamps: Readonly<Record<LampKind, LampFact>> = {
+  tungsten: lamp('Tungsten or halogen', 'tungsten', 1, 20, 'always'),
+  led: lamp('LED', 'led', 0.5, 1, 'as-printed'),
+  cfl: lamp('Compact fluorescent', 'led', 0.5, 1, 'as-printed'),
+  'electronic-transformer': lamp(
+    'Low voltage, electronic transformer',
+    'electronic-transformer',
+    0.95,
+    5,
+    'as-printed',
+  ),
+  'magnetic-transformer': lamp(
+    'Low voltage, magnetic transformer',
+    'magnetic-transformer',
+    0.9,
+    10,
+    'as-printed',
+  ),
+  'electronic-ballast': lamp('Tubes on electronic ballast', 'electronic-ballast', 0.95, 2, 'never'),
+  'fan-motor': lamp('Fan or other motor', 'motor', 0.7, 20, 'never'),
+  receptacle: lamp('Receptacle', 'general', 1, 1, 'never'),
+}
+
+export const motors: Trade['motors'] = [
+  { horsepower: 1 / 6, amps115: 4.4, amps230: 2.2 },
+  { horsepower: 1 / 4, amps115: 5.8, amps230: 2.9 },
+  { horsepower: 1 / 3, amps115: 7.2, amps230: 3.6 },
+  { horsepower: 1 / 2, amps115: 9.8, amps230: 4.9 },
+  { horsepower: 3 / 4, amps115: 13.8, amps230: 6.9 },
+  { horsepower: 1, amps115: 16, amps230: 8 },
+]
+
+const box = (words: string, cubicInches: number, gangs: number, depthMillimetres: number) => ({
+  words,
+  cubicInches,
+  gangs,
+  depthMillimetres,
+})
+
+export const boxes: Trade['boxes'] = [
+  box('3 × 2 × 2¼ in device box', 10.5, 1, 57),
+  box('3 × 2 × 2½ in device box', 12.5, 1, 63),
+  box('3 × 2 × 2¾ in device box', 14, 1, 70),
+  box('3 × 2 × 3½ in device box', 18, 1, 89),
+  box('4 × 2⅛ × 1½ in box', 10.3, 1, 38),
+  box('4 × 2⅛ × 1⅞ in box', 13, 1, 48),
+  box('4 × 2⅛ × 2⅛ in box', 14.5, 1, 54),
+  box('4 in square × 1½ in', 21, 2, 38),
+  box('4 in square × 2⅛ in', 30.3, 2, 54),
+  box('Plastic, one gang', 20, 1, 76),
+  box('Plastic, one gang, deep', 22.5, 1, 89),
+  box('Plastic, two gangs', 34, 2, 76),
+  box('Plastic, three gangs', 48, 3, 76),
+]
+
+export const leverSlots: Trade['leverSlots'] = [2, 3, 5]
+
+export const twistOn: Trade['twistOn'] = [
+  { name: 'small', most: 2 },
+  { name: 'medium', most: 4 },
+  { name: 'large', most: 5 },
+]
+
+/** Minutes a piece of work takes at first; a job’s own record may teach better ones. */
+export const minutes: Trade['minutes'] = {
+  'first-look': 5,
+  'plain-replacement': 15,
+  'lever-joint': 0.5,
+  'twist-joint': 1,
+  termination: 1,
+  reading: 0.5,
+  switching: 2,
+  ring: 30,
+  'lamp-change': 2,
+  bypass: 15,
+  'new-cable': 180,
+  plate: 2,
+}
+
+const rule = (
+  id: string,
+  question: string,
+  values: readonly (readonly [string, string])[],
+  why: string,
+): HouseRule => ({
+  id,
+  question,
+  values: values.map(([value, words]) => ({ value, words })),
+  initial: values[0]![0],
+  why,
+})
+
+/** Where good electricians disagree; the first value is the default. */
+export const houseRules: readonly HouseRule[] = [
+  rule(
+    'joints',
+    'How are joints made?',
+    [
+      ['lever', 'Lever connectors'],
+      ['twist-on', 'Twist-on connectors'],
+    ],
+    'Each wire has its own slot and can be opened again.',
+  ),
+  rule(
+    'push-in',
+    'May push-in terminals be used?',
+    [
+      ['no', 'No'],
+      ['yes', 'Yes, solid conductors of the named gauge'],
+    ],
+    'A screw or clamp can be checked by eye.',
+  ),
+  rule(
+    'ground-referenced',
+    'Ground-referenced sensors where no neutral exists?',
+    [
+      ['not-allowed', 'Not allowed'],
+      ['allowed', 'Allowed as a listed retrofit'],
+    ],
+    'Their current returns over the ground.',
+  ),
+  rule(
+    'isolation',
+    'What is switched off?',
+    [
+      ['breaker', 'The circuit’s breakers; the main switch when one is not identified'],
+      ['main', 'Always the main switch'],
+    ],
+    'The rest of the house keeps its light.',
+  ),
+  rule(
+    'fill-edition',
+    'How do extra grounds count?',
+    [
+      ['grounds-in-quarters', 'A quarter each above four'],
+      ['grounds-as-one', 'All together as one'],
+    ],
+    'The newer rule counts more.',
+  ),
+  rule(
+    'tape-terminals',
+    'Tape round the device’s terminals?',
+    [
+      ['no', 'No'],
+      ['metal-boxes', 'In metal boxes only'],
+      ['yes', 'Always'],
+    ],
+    'Tape hides a loose screw.',
+  ),
+]

@@ -1,0 +1,85 @@
+import { boxView, type BoxView } from '../job/box-view'
+import type { DeviceModel } from '../model/device'
+import type { JobRecord } from '../model/record'
+import { devicesFor, type Trade } from '../model/trade'
+import { rankOf, worst, type Cure, type Line, type Verdict } from './line'
+import { banLines, dimmingLines, loadLines } from './load'
+import type { Question } from './place'
+import { groundLines, supplyLines } from './supply'
+import { boxLines, breakerLines, conductorLines, regionLines, terminationLines } from './wiring'
+
+/** What one device would be here: the verdict, every line it rests on, and what it would take. */
+export interface Judgement {
+  readonly device: DeviceModel
+  readonly verdict: Verdict
+  readonly lines: readonly Line[]
+  /** Cures of every condition, the cheapest first. */
+  readonly cures: readonly Cure[]
+  /** Readings and measurements that would settle what is not known. */
+  readonly settledBy: readonly string[]
+  /** Smallest share left over all limits, or null. */
+  readonly leastSpare: number | null
+  readonly meetsWant: boolean
+}
+
+const RULES: readonly ((question: Question) => Line[])[] = [
+  regionLines,
+  supplyLines,
+  groundLines,
+  banLines,
+  loadLines,
+  dimmingLines,
+  breakerLines,
+  conductorLines,
+  terminationLines,
+  boxLines,
+]
+
+/** Holds one device against one place. The same question gives the same lines in the same order. */
+export function check(question: Question): Judgement {
+  const lines = RULES.flatMap(rule => rule(question))
+  const spares = lines.flatMap(each => (each.spare === null ? [] : [each.spare]))
+  const { want } = question.place.group
+  const cures = new Map(lines.flatMap(each => each.cures).map(cure => [cure.id, cure]))
+  return {
+    device: question.device,
+    verdict: worst(lines),
+    lines,
+    cures: [...cures.values()].sort(
+      (a, b) => Number(b.here) - Number(a.here) || a.price - b.price || a.minutes - b.minutes,
+    ),
+    settledBy: [...new Set(lines.flatMap(each => (each.settledBy ? [each.settledBy] : [])))],
+    leastSpare: spares.length > 0 ? Math.min(...spares) : null,
+    meetsWant: want === null || question.device.does.includes(want),
+  }
+}
+
+/**
+ * Every device of the catalogue for one place, the most useful first: what does what is wanted, then
+ * the better verdict, then the lower price, then the id.
+ */
+export function checkPlace(view: BoxView, placeId: string, trade: Trade): Judgement[] {
+  const place = view.places.find(each => each.place.id === placeId)
+  if (!place) return []
+  return devicesFor(trade, view.region.id, 'new')
+    .map(device => check({ view, place, device, trade }))
+    .sort(
+      (a, b) =>
+        Number(b.meetsWant) - Number(a.meetsWant) ||
+        rankOf(a.verdict) - rankOf(b.verdict) ||
+        a.device.price - b.device.price ||
+        (a.device.id < b.device.id ? -1 : 1),
+    )
+}
+
+/** Every place of a job. */
+export function checkJob(record: JobRecord, trade: Trade): Record<string, Judgement[]> {
+  return Object.fromEntries(
+    Object.values(record.places)
+      .sort((a, b) => (a.id < b.id ? -1 : 1))
+      .flatMap(place => {
+        const view = boxView(record, place.boxId)
+        return view ? [[place.id, checkPlace(view, place.id, trade)]] : []
+      }),
+  )
+}

@@ -1,0 +1,262 @@
+import type { BoxView } from '../job/box-view'
+import type { Severity } from '../model/vocabulary'
+import { deviceNamed, type Trade } from '../model/trade'
+import { figure } from '../model/units'
+import { boxFill } from './fill'
+
+/** Something wrong that the record itself shows. It stays until closed, mended or handed over in writing. */
+export interface RaisedDefect {
+  readonly ruleId: string
+  readonly severity: Severity
+  readonly what: string
+  readonly cure: string
+  readonly factId: string
+  readonly minutes: number
+}
+
+type DefectRule = (view: BoxView, trade: Trade) => RaisedDefect[]
+
+const raised = (
+  ruleId: string,
+  severity: Severity,
+  what: string,
+  cure: string,
+  factId: string,
+  minutes = 10,
+): RaisedDefect => ({ ruleId, severity, what, cure, factId, minutes })
+
+const undersized: DefectRule = (view, trade) =>
+  view.cables.flatMap(cable => {
+    const inCable = view.ends.filter(
+      each => each.cable.id === cable.id && !view.region.groundColours.includes(each.conductor.insulation),
+    )
+    const limits = inCable.flatMap(each => trade.conductors[each.conductor.gauge].breakerNotAboveAmps ?? [])
+    const limit = Math.min(...limits)
+    const over = view.feeds.find(({ circuit }) => circuit.ratedAmps > limit)
+    const least = inCable.find(each => trade.conductors[each.conductor.gauge].breakerNotAboveAmps === limit)
+    if (!over || !least) return []
+    const { breaker } = view.region.words
+    return [
+      raised(
+        `undersized-${cable.id}`,
+        'danger',
+        `Cable ${cable.name} is ${least.conductor.gauge} on a ${figure(over.circuit.ratedAmps)} A ${breaker} (at most ${figure(limit)} A)`,
+        `A ${breaker} of ${figure(limit)} A, or the piece replaced.`,
+        'conductor-breaker',
+        20,
+      ),
+    ]
+  })
+
+const ungroundedMetal: DefectRule = view => {
+  if (view.box.material !== 'metal' || view.ends.length === 0) return []
+  const ground = view.ends.some(({ conductor }) => view.region.groundColours.includes(conductor.insulation))
+  if (!ground)
+    return [
+      raised(
+        'no-ground-metal-box',
+        'danger',
+        `Metal box without a ${view.region.words.ground}`,
+        'A ground brought in, or as local code permits; mark it.',
+        'ground-present',
+        60,
+      ),
+    ]
+  return view.box.bonded === 'no'
+    ? [
+        raised(
+          'box-not-bonded',
+          'danger',
+          'The metal box is not bonded',
+          'A bonding screw or clip with a pigtail.',
+          'ground-present',
+          3,
+        ),
+      ]
+    : []
+}
+
+const bareCopper: DefectRule = view =>
+  view.joints
+    .filter(joint => joint.bareShows)
+    .map(joint =>
+      raised(
+        `bare-${joint.id}`,
+        'danger',
+        'Bare copper shows outside a joint',
+        'Make the joint again.',
+        'joint',
+        2,
+      ),
+    )
+
+const tapeOnly: DefectRule = view =>
+  view.joints
+    .filter(joint => joint.connector === 'tape-only')
+    .map(joint =>
+      raised(
+        `tape-${joint.id}`,
+        'danger',
+        'A joint is held by tape only',
+        'Make it in a connector.',
+        'joint',
+        2,
+      ),
+    )
+
+const twoUnderOne: DefectRule = (view, trade) => {
+  const held = new Map<string, string[]>()
+  for (const { end, name } of view.ends)
+    if (end.seat === 'terminal') {
+      const key = `${end.deviceId}/${end.terminal}`
+      held.set(key, [...(held.get(key) ?? []), name])
+    }
+  return [...held].flatMap(([key, names]) => {
+    const [deviceId = '', terminalId] = key.split('/')
+    const model = deviceNamed(trade, view.record.devices[deviceId]?.modelId ?? '')
+    const most = model?.terminals.find(terminal => terminal.id === terminalId)?.atMost ?? 1
+    return names.length > most
+      ? [
+          raised(
+            `crowded-${key}`,
+            'defect',
+            `${names.join(' and ')} sit under one screw`,
+            'A pigtail to the screw.',
+            'termination',
+            3,
+          ),
+        ]
+      : []
+  })
+}
+
+const aluminium: DefectRule = view =>
+  view.ends.some(({ conductor }) => conductor.metal === 'aluminium')
+    ? [
+        raised(
+          'aluminium',
+          'danger',
+          'Aluminium conductors',
+          'Connectors listed for aluminium, copper pigtails.',
+          'aluminium',
+          20,
+        ),
+      ]
+    : []
+
+const setBack: DefectRule = view => {
+  const back = view.box.setBackMillimetres ?? 0
+  const limit = view.box.surface === 'wood' ? 0 : 6
+  if (view.box.surface === 'not-known' || back <= limit) return []
+  return [
+    raised(
+      'set-back',
+      view.box.surface === 'wood' ? 'danger' : 'defect',
+      `The box sits ${figure(back)} mm back in ${view.box.surface} (at most ${limit} mm)`,
+      'An extension ring.',
+      'set-back',
+      30,
+    ),
+  ]
+}
+
+const overfull: DefectRule = (view, trade) => {
+  if (view.region.fillBy !== 'volume' || view.box.volumeCubicInches === null || view.ends.length === 0)
+    return []
+  const yokes = view.places.filter(each => each.found).map(() => 1)
+  const fill = boxFill(view, trade, yokes)
+  return fill.cubicInches > view.box.volumeCubicInches + 1e-9
+    ? [
+        raised(
+          'overfull',
+          'defect',
+          `Overfull as found: ${figure(fill.cubicInches, 2)} of ${figure(view.box.volumeCubicInches, 2)} in³`,
+          'An extension ring or a deeper box.',
+          'box-fill',
+          30,
+        ),
+      ]
+    : []
+}
+
+/** A white that feeds or returns a switch and carries no mark says neutral to the next person. */
+const unmarkedWhite: DefectRule = view =>
+  view.ends
+    .filter(
+      ({ end, conductor }) =>
+        view.region.id === 'north-america-120' &&
+        conductor.insulation === 'white' &&
+        conductor.markedAs === null &&
+        (end.seat === 'terminal' ||
+          end.role === 'line' ||
+          end.role === 'loop-feed' ||
+          end.role === 'loop-return'),
+    )
+    .map(({ end, name }) =>
+      raised(
+        `unmarked-${end.id}`,
+        'defect',
+        `${name} is used as hot and not marked`,
+        'Mark it at both ends.',
+        'remark',
+        2,
+      ),
+    )
+
+const cloth: DefectRule = view =>
+  view.cables
+    .filter(cable => cable.sheath === 'cloth')
+    .map(cable =>
+      raised(
+        `cloth-${cable.id}`,
+        'remark',
+        `Cable ${cable.name} is cloth covered: its insulation may crumble`,
+        'Sleeve the ends; bend them as little as possible.',
+        'joint',
+        5,
+      ),
+    )
+
+const wrongLabel: DefectRule = view =>
+  view.feeds
+    .filter(({ circuit }) => circuit.labelHolds === 'no')
+    .map(({ circuit }) =>
+      raised(
+        `label-${circuit.id}`,
+        'defect',
+        `The panel’s label for ${circuit.breaker} names something else: “${circuit.label}”`,
+        'A new directory entry.',
+        'dead',
+        2,
+      ),
+    )
+
+const looseEnd: DefectRule = view =>
+  view.ends
+    .filter(({ end }) => end.seat === 'loose')
+    .map(({ end, name }) =>
+      raised(`loose-${end.id}`, 'danger', `${name} ends loose in the box`, 'Cap it on its own.', 'joint', 1),
+    )
+
+const RULES: readonly DefectRule[] = [
+  undersized,
+  ungroundedMetal,
+  bareCopper,
+  looseEnd,
+  aluminium,
+  tapeOnly,
+  twoUnderOne,
+  setBack,
+  overfull,
+  unmarkedWhite,
+  wrongLabel,
+  cloth,
+]
+
+const ORDER: readonly Severity[] = ['danger', 'defect', 'remark']
+
+/** Everything wrong by rule in one box, the worst first. */
+export const raisedDefects = (view: BoxView, trade: Trade): RaisedDefect[] =>
+  RULES.flatMap(rule => rule(view, trade)).sort(
+    (a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity) || (a.ruleId < b.ruleId ? -1 : 1),
+  )

@@ -1,0 +1,66 @@
+import { rounded } from '../model/units'
+
+export const VERDICTS = ['fits', 'fits-if', 'not-known', 'does-not-fit'] as const
+export type Verdict = (typeof VERDICTS)[number]
+
+/** A way out: what it takes, in money of the region and minutes of work. */
+export interface Cure {
+  readonly id: string
+  readonly says: string
+  readonly price: number
+  readonly minutes: number
+  /** Cured in this visit at this box or its lamps, without another device or another load total. */
+  readonly here: boolean
+}
+
+/** One condition held against one device: its figures, and the fact it rests on. */
+export interface Line {
+  readonly rule: string
+  readonly verdict: Verdict
+  readonly says: string
+  readonly value: number | null
+  readonly limit: number | null
+  readonly unit: string | null
+  /** Share of the limit left, negative when over; null where there is nothing to measure. */
+  readonly spare: number | null
+  readonly factId: string
+  readonly cures: readonly Cure[]
+  /** What would settle it, where it is not known. */
+  readonly settledBy: string | null
+}
+
+export const line = (
+  rule: string,
+  verdict: Verdict,
+  says: string,
+  factId: string,
+  more: Partial<Omit<Line, 'rule' | 'verdict' | 'says' | 'factId'>> = {},
+): Line => ({
+  rule,
+  verdict,
+  says,
+  factId,
+  value: null,
+  limit: null,
+  unit: null,
+  spare: null,
+  cures: [],
+  settledBy: null,
+  ...more,
+})
+
+/** The figures of a line that compares a value with a limit it may not pass. */
+export const against = (value: number, limit: number, unit: string) => ({
+  value: rounded(value, 1),
+  limit: rounded(limit, 1),
+  unit,
+  spare: (limit - value) / limit,
+})
+
+const RANK: Readonly<Record<Verdict, number>> = { fits: 0, 'fits-if': 1, 'not-known': 2, 'does-not-fit': 3 }
+
+/** The worst of several: a sure no outweighs what is not known, which outweighs a condition. */
+export const worst = (lines: readonly Line[]): Verdict =>
+  lines.reduce<Verdict>((so, each) => (RANK[each.verdict] > RANK[so] ? each.verdict : so), 'fits')
+
+export const rankOf = (verdict: Verdict): number => RANK[verdict]

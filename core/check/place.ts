@@ -1,0 +1,89 @@
+import type { BoxView, EndView, PlaceView } from '../job/box-view'
+import { claimStatus } from '../identify'
+import type { DeviceModel } from '../model/device'
+import type { Trade } from '../model/trade'
+
+/** What a rule looks at: one place of a box, one device, the trade's figures. */
+export interface Question {
+  readonly view: BoxView
+  readonly place: PlaceView
+  readonly device: DeviceModel
+  readonly trade: Trade
+}
+
+export type Availability =
+  | { readonly kind: 'proven'; readonly end: EndView }
+  | { readonly kind: 'unproven'; readonly end: EndView; readonly proof: string; readonly settledBy: string }
+  | { readonly kind: 'not-recorded'; readonly settledBy: string }
+  | { readonly kind: 'none' }
+
+const BEST = ['proven', 'indicated', 'assumed', 'contradicted'] as const
+
+/**
+ * Whether a neutral is in this box. A conductor on a screw of the old switch carries its power and is
+ * never taken for one; a white that sits elsewhere may be one, and is only assumed until read.
+ */
+export function neutralIn(view: BoxView): Availability {
+  const claimed = bestOf(
+    view,
+    view.ends.filter(each => each.end.role === 'neutral'),
+  )
+  if (claimed) return claimed
+  if (view.ends.length === 0)
+    return { kind: 'not-recorded', settledBy: 'Record the cables and conductors of this box first.' }
+  const candidate = view.ends.find(
+    each =>
+      each.end.role === null &&
+      each.end.seat !== 'terminal' &&
+      !view.region.groundColours.includes(each.conductor.insulation),
+  )
+  if (!candidate) return { kind: 'none' }
+  return {
+    kind: 'unproven',
+    end: candidate,
+    proof: 'no role yet',
+    settledBy: settledAs(view, candidate, 'neutral'),
+  }
+}
+
+/** Whether a continuous ground is in this box. */
+export function groundIn(view: BoxView): Availability {
+  const claimed = bestOf(
+    view,
+    view.ends.filter(each => each.end.role === 'ground'),
+  )
+  if (claimed) return claimed
+  if (view.ends.length === 0)
+    return { kind: 'not-recorded', settledBy: 'Record the cables and conductors of this box first.' }
+  const candidate = view.ends.find(
+    each => each.end.role === null && view.region.groundColours.includes(each.conductor.insulation),
+  )
+  if (!candidate) return { kind: 'none' }
+  return {
+    kind: 'unproven',
+    end: candidate,
+    proof: 'no role yet',
+    settledBy: settledAs(view, candidate, 'ground'),
+  }
+}
+
+function settledAs(view: BoxView, candidate: EndView, role: 'neutral' | 'ground'): string {
+  const tried: EndView = { ...candidate, end: { ...candidate.end, role } }
+  return claimStatus(view, tried).settledBy ?? ''
+}
+
+function bestOf(view: BoxView, ends: readonly EndView[]): Availability | null {
+  const ranked = ends
+    .map(end => ({ end, status: claimStatus(view, end) }))
+    .sort((a, b) => BEST.indexOf(a.status.proof) - BEST.indexOf(b.status.proof))
+  const best = ranked[0]
+  if (!best) return null
+  return best.status.proof === 'proven'
+    ? { kind: 'proven', end: best.end }
+    : {
+        kind: 'unproven',
+        end: best.end,
+        proof: best.status.proof,
+        settledBy: best.status.settledBy ?? '',
+      }
+}

@@ -1,0 +1,223 @@
+import { houseRule } from '../job/box-view'
+import type { Supply } from '../model/device'
+import { line, type Cure, type Line, type Verdict } from './line'
+import { groundIn, neutralIn, type Availability, type Question } from './place'
+
+/** What keeps the electronics alive: the best of the ways this device can be fed here. */
+export function supplyLines(question: Question): Line[] {
+  const ways = question.device.supply
+  if (ways.length === 0) return []
+  const lines = ways.map(way => supplyLine(question, way))
+  const order: readonly Verdict[] = ['fits', 'fits-if', 'not-known', 'does-not-fit']
+  return lines.sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict)).slice(0, 1)
+}
+
+function supplyLine(question: Question, way: Supply): Line {
+  switch (way.kind) {
+    case 'line-neutral':
+      return neutralLine(question)
+    case 'line-ground':
+      return groundReferencedLine(question)
+    case 'through-load':
+      return throughLoadLine(question, way.minimumWatts)
+  }
+}
+
+function newCable(question: Question, conductors: string): Cure {
+  return {
+    id: 'new-cable',
+    says: `Bring a cable with ${conductors} into this ${question.view.region.words.box}.`,
+    price: 60,
+    minutes: question.trade.minutes['new-cable']!,
+    here: false,
+  }
+}
+
+const OTHER_KIND: Cure = {
+  id: 'no-neutral-kind',
+  says: 'Take a kind that lives through the lamp and needs no neutral.',
+  price: 0,
+  minutes: 0,
+  here: false,
+}
+
+function neutralLine(question: Question): Line {
+  const { box, ground } = question.view.region.words
+  const neutral = neutralIn(question.view)
+  switch (neutral.kind) {
+    case 'proven':
+      return line('supply-neutral', 'fits', `Neutral proven: ${neutral.end.name}.`, 'supply-neutral')
+    case 'none':
+      return line('supply-neutral', 'does-not-fit', `No neutral in this ${box}.`, 'supply-neutral', {
+        cures: [OTHER_KIND, newCable(question, `a neutral and a ${ground}`)],
+      })
+    case 'unproven':
+      return line(
+        'supply-neutral',
+        'not-known',
+        `The neutral is only ${neutral.proof}: ${neutral.end.name}.`,
+        'neutral-reading',
+        { settledBy: neutral.settledBy },
+      )
+    case 'not-recorded':
+      return line(
+        'supply-neutral',
+        'not-known',
+        'Nobody has recorded what is in the box.',
+        'supply-neutral',
+        {
+          settledBy: neutral.settledBy,
+        },
+      )
+  }
+}
+
+function groundReferencedLine(question: Question): Line {
+  const { ground } = question.view.region.words
+  const available = groundIn(question.view)
+  if (available.kind === 'none')
+    return line('supply-ground', 'does-not-fit', `No ${ground} in this box to refer to.`, 'supply-ground', {
+      cures: [newCable(question, `a ${ground}`)],
+    })
+  if (available.kind !== 'proven')
+    return line(
+      'supply-ground',
+      'not-known',
+      `The ${ground} is not shown to be continuous.`,
+      'supply-ground',
+      {
+        settledBy: available.settledBy,
+      },
+    )
+  if (neutralIn(question.view).kind === 'proven')
+    return line(
+      'supply-ground',
+      'does-not-fit',
+      'A neutral is here: a ground may not take its place.',
+      'supply-ground',
+      {
+        cures: [
+          { ...OTHER_KIND, id: 'neutral-kind', says: 'Take the kind that lives between hot and neutral.' },
+        ],
+      },
+    )
+  if (houseRule(question.view.record, 'ground-referenced', 'not-allowed') === 'allowed')
+    return line(
+      'supply-ground',
+      'fits',
+      `Refers to the ${ground} as a listed retrofit; check local code.`,
+      'supply-ground',
+    )
+  return line(
+    'supply-ground',
+    'fits-if',
+    `It refers to the ${ground}, which the house rule does not allow.`,
+    'supply-ground',
+    {
+      cures: [
+        {
+          id: 'house-rule',
+          says: 'Allow ground-referenced retrofits in the house rules, where local code does.',
+          price: 0,
+          minutes: 1,
+          here: true,
+        },
+      ],
+    },
+  )
+}
+
+/** The least of any single group that the device may be left feeding: all lamps of the group. */
+function throughLoadLine(question: Question, minimumWatts: number): Line {
+  const { loads } = question.place
+  const watts = loads.reduce((sum, load) => sum + load.wattsEach * load.count, 0)
+  if (loads.length === 0)
+    return line('minimum-load', 'not-known', 'No lamps are recorded.', 'supply-through-load', {
+      limit: minimumWatts,
+      unit: 'W at least',
+      settledBy: 'Record the lamps: kind, watts, count.',
+    })
+  const figures = {
+    value: watts,
+    limit: minimumWatts,
+    unit: 'W at least',
+    spare: (watts - minimumWatts) / minimumWatts,
+  }
+  if (watts >= minimumWatts)
+    return line(
+      'minimum-load',
+      'fits',
+      `${watts} W keep it alive; it needs ${minimumWatts} W.`,
+      'supply-through-load',
+      figures,
+    )
+  return line(
+    'minimum-load',
+    'fits-if',
+    `${watts} W of the ${minimumWatts} W it needs: it would flicker, glow when off, or not start.`,
+    'supply-through-load',
+    {
+      ...figures,
+      cures: [
+        {
+          id: 'bypass',
+          says: 'Fit a bypass at the luminaire.',
+          price: 9,
+          minutes: question.trade.minutes.bypass!,
+          here: true,
+        },
+        { ...OTHER_KIND, id: 'neutral-kind', says: 'Take a kind with neutral.' },
+      ],
+    },
+  )
+}
+
+/** The protective ground of the device itself. */
+export function groundLines(question: Question): Line[] {
+  const { view, device, trade } = question
+  if (!device.terminals.some(terminal => terminal.wants === 'ground')) return []
+  const { ground } = view.region.words
+  const available: Availability = groundIn(view)
+  switch (available.kind) {
+    case 'proven':
+      return [
+        line(
+          'ground',
+          'fits',
+          `The ${ground} is present and continuous: ${available.end.name}.`,
+          'ground-present',
+        ),
+      ]
+    case 'unproven':
+    case 'not-recorded':
+      return [
+        line('ground', 'not-known', `The ${ground} is not shown to be continuous.`, 'ground-present', {
+          settledBy: available.settledBy,
+        }),
+      ]
+    case 'none':
+      return [
+        device.groundRequired
+          ? line(
+              'ground',
+              'does-not-fit',
+              `No ${ground} in this box, and its sheet asks for one.`,
+              'ground-present',
+              {
+                cures: [newCable(question, `a ${ground}`)],
+              },
+            )
+          : line('ground', 'fits-if', `No ${ground} in this box.`, 'ground-present', {
+              cures: [
+                {
+                  id: 'insulating-plate',
+                  says: 'Insulating plate and screws, or ground-fault protection, as local code permits.',
+                  price: 4,
+                  minutes: trade.minutes.plate!,
+                  here: true,
+                },
+              ],
+            }),
+      ]
+  }
+}

@@ -1,0 +1,256 @@
+import { houseRule } from '../job/box-view'
+import type { EndView } from '../job/box-view'
+import { isHotRole } from '../identify'
+import type { TerminalWants } from '../model/device'
+import type { Role } from '../model/vocabulary'
+import { figure } from '../model/units'
+import { fillOf } from './fill'
+import { against, line, type Line } from './line'
+import { measured } from './load'
+import type { Question } from './place'
+
+/** Volts, places and region the device was made for. */
+export function regionLines({ device, view, place }: Question): Line[] {
+  const lines: Line[] = []
+  if (!device.regions.includes(view.region.id))
+    lines.push(line('region', 'does-not-fit', `It is not made for ${view.region.name}.`, 'region'))
+  if (place.placesInGroup < device.places.least || place.placesInGroup > device.places.most)
+    lines.push(
+      line(
+        'places',
+        'does-not-fit',
+        `${place.placesInGroup} place(s) control this light; it works with ${device.places.least} to ${device.places.most}.`,
+        'places',
+      ),
+    )
+  return lines
+}
+
+/** The load's current against the breaker; long hours count more. */
+export function breakerLines(question: Question): Line[] {
+  const { view, place } = question
+  if (view.feeds.length === 0)
+    return [
+      line(
+        'breaker',
+        'not-known',
+        `No ${view.region.words.breaker} is recorded for this box.`,
+        'long-hours',
+        {
+          settledBy: `Find the ${view.region.words.breaker} that feeds this box.`,
+        },
+      ),
+    ]
+  const rated = Math.min(...view.feeds.map(each => each.circuit.ratedAmps))
+  const amps = place.loads.reduce(
+    (sum, load) => sum + measured(question, load).amps * (load.longHours ? view.region.continuousFactor : 1),
+    0,
+  )
+  const over = amps > rated + 1e-9
+  return [
+    line(
+      'breaker',
+      over ? 'does-not-fit' : 'fits',
+      `${figure(amps, 2)} of ${figure(rated)} A, this load on its ${view.region.words.breaker}.`,
+      'long-hours',
+      against(amps, rated, 'A'),
+    ),
+  ]
+}
+
+const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
+  line: ['line', 'loop-feed'],
+  load: ['switched-load', 'loop-return'],
+  neutral: ['neutral'],
+  ground: ['ground'],
+  common: ['line', 'switched-load', 'loop-feed', 'loop-return'],
+  traveller: ['traveller'],
+  signal: ['traveller', 'spare'],
+}
+
+/** Whether each terminal takes the gauge and stranding of the conductor that would go on it. */
+export function terminationLines(question: Question): Line[] {
+  const { device, view } = question
+  const lines: Line[] = []
+  for (const terminal of device.terminals) {
+    if (terminal.joins === 'lead') continue
+    const ends = view.ends.filter(
+      each => each.end.role !== null && WANTED_BY[terminal.wants].includes(each.end.role),
+    )
+    const refusedEnd = ends.find(
+      ({ conductor }) =>
+        !terminal.gauges.includes(conductor.gauge) || !terminal.strandings.includes(conductor.stranding),
+    )
+    if (refusedEnd) {
+      const { gauge, stranding } = refusedEnd.conductor
+      const named = `“${terminal.word}” does not take ${stranding} ${gauge}`
+      lines.push(
+        line('termination', 'fits-if', `${named} (${refusedEnd.name}).`, 'termination', {
+          cures: [
+            {
+              id: 'pigtail',
+              says: `Join a pigtail of solid ${terminal.gauges[0]} in a connector.`,
+              price: 1,
+              minutes: 2,
+              here: true,
+            },
+          ],
+        }),
+      )
+    }
+  }
+  if (device.terminals.some(terminal => terminal.joins === 'push-in') && pushInOff(question))
+    lines.push(
+      line(
+        'termination',
+        'fits-if',
+        'It has push-in terminals only, which the house rule does not allow.',
+        'termination',
+        {
+          cures: [
+            {
+              id: 'house-rule',
+              says: 'Allow push-in terminals in the house rules.',
+              price: 0,
+              minutes: 1,
+              here: true,
+            },
+          ],
+        },
+      ),
+    )
+  lines.push(...aluminiumLines(question))
+  if (lines.length === 0)
+    lines.push(line('termination', 'fits', 'Every terminal takes its conductor.', 'termination'))
+  return lines
+}
+
+const pushInOff = (question: Question) => houseRule(question.view.record, 'push-in', 'no') === 'no'
+
+function aluminiumLines({ view }: Question): Line[] {
+  const found = view.ends.find(each => each.conductor.metal === 'aluminium')
+  if (!found) return []
+  return [
+    line(
+      'aluminium',
+      'fits-if',
+      `${found.name} is aluminium; no terminal here is marked for it.`,
+      'aluminium',
+      {
+        cures: [
+          {
+            id: 'listed-connector',
+            says: 'Copper pigtails in connectors listed for aluminium.',
+            price: 6,
+            minutes: 6,
+            here: true,
+          },
+        ],
+      },
+    ),
+  ]
+}
+
+/** The smallest conductor that carries the circuit’s current against its breaker. */
+export function conductorLines({ view, trade }: Question): Line[] {
+  const carrying = view.ends.filter(each => isHotRole(each.end.role) || each.end.role === 'neutral')
+  const ends: readonly EndView[] = carrying.length > 0 ? carrying : view.ends
+  if (ends.length === 0 || view.feeds.length === 0) return []
+  const rated = Math.max(...view.feeds.map(each => each.circuit.ratedAmps))
+  const limits = ends.map(end => ({
+    end,
+    amps: trade.conductors[end.conductor.gauge].breakerNotAboveAmps ?? 0,
+  }))
+  const least = limits.reduce((so, each) => (each.amps < so.amps ? each : so))
+  const over = rated > least.amps
+  const { breaker } = view.region.words
+  return [
+    line(
+      'conductor-breaker',
+      over ? 'does-not-fit' : 'fits',
+      `${figure(rated)} A ${breaker} on ${least.end.conductor.gauge} (at most ${figure(least.amps)} A).`,
+      'conductor-breaker',
+      {
+        ...against(rated, least.amps || rated, 'A'),
+        spare: over ? (least.amps - rated) / (least.amps || rated) : null,
+        cures: over
+          ? [
+              {
+                id: 'smaller-breaker',
+                says: `A ${breaker} of ${figure(least.amps)} A.`,
+                price: 12,
+                minutes: 20,
+                here: false,
+              },
+            ]
+          : [],
+      },
+    ),
+  ]
+}
+
+/** Volume and depth with this device in its gang. */
+export function boxLines(question: Question): Line[] {
+  const { view, device, trade } = question
+  const lines: Line[] = []
+  const ring = {
+    id: 'ring',
+    says: 'Fit an extension ring, or a deeper box.',
+    price: 8,
+    minutes: trade.minutes.ring!,
+    here: true,
+  }
+  if (view.region.fillBy === 'volume') {
+    const fill = fillOf(question)
+    const volume = view.box.volumeCubicInches
+    if (volume === null)
+      lines.push(
+        line(
+          'box-fill',
+          'not-known',
+          `${figure(fill.cubicInches, 2)} in³ are needed; the box’s volume is not recorded.`,
+          'box-fill',
+          {
+            settledBy: 'Read the volume in the box, or take it from the table.',
+          },
+        ),
+      )
+    else {
+      const over = fill.cubicInches > volume + 1e-9
+      lines.push(
+        line(
+          'box-fill',
+          over ? 'fits-if' : 'fits',
+          `${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³: ${fill.says}.`,
+          'box-fill',
+          { ...against(fill.cubicInches, volume, 'in³'), cures: over ? [ring] : [] },
+        ),
+      )
+    }
+  }
+  const needed = device.size.depthMillimetres + 10
+  const depth = view.box.depthMillimetres
+  if (depth === null)
+    lines.push(
+      line(
+        'box-depth',
+        'not-known',
+        `${figure(needed)} mm are needed; the box’s depth is not recorded.`,
+        'box-depth',
+        {
+          settledBy: 'Measure the depth of the box.',
+        },
+      ),
+    )
+  else
+    lines.push(
+      line(
+        'box-depth',
+        needed > depth ? 'fits-if' : 'fits',
+        `${figure(needed)} of ${figure(depth)} mm deep.`,
+        'box-depth',
+        { ...against(needed, depth, 'mm'), cures: needed > depth ? [ring] : [] },
+      ),
+    )
+  return lines
+}

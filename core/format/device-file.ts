@@ -1,0 +1,173 @@
+import Joi from 'joi'
+import type { DeviceModel } from '../model/device'
+import { faultsOfDevice } from '../model/device-form'
+import { refused, type Result } from '../model/result'
+import { GAUGES, PHASES, RATING_KINDS, REGION_IDS, STRANDINGS, WANTS } from '../model/vocabulary'
+import { validated } from './schemas'
+
+const name = Joi.string().min(1).max(80)
+const token = Joi.string().pattern(/^[a-z0-9][a-z0-9-]{0,59}$/, 'token')
+const state = Joi.object().pattern(token, Joi.string().min(1).max(40))
+const positive = Joi.number().positive()
+
+const terminal = Joi.object({
+  id: token.required(),
+  word: name.required(),
+  wants: Joi.valid('line', 'load', 'neutral', 'ground', 'signal', 'common', 'traveller').required(),
+  alike: token.allow(null).required(),
+  joins: Joi.valid('screw', 'clamp', 'push-in', 'lead').required(),
+  gauges: Joi.array()
+    .items(Joi.valid(...GAUGES))
+    .min(1)
+    .required(),
+  strandings: Joi.array()
+    .items(Joi.valid(...STRANDINGS))
+    .min(1)
+    .required(),
+  atMost: Joi.number().integer().min(1).max(4).required(),
+  side: Joi.valid('left', 'right').required(),
+})
+
+const supply = Joi.alternatives(
+  Joi.object({
+    kind: Joi.valid('line-neutral').required(),
+    line: token.required(),
+    neutral: token.required(),
+    milliamps: positive.required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('line-ground').required(),
+    line: token.required(),
+    ground: token.required(),
+    leakMilliamps: positive.required(),
+    retrofitOnly: Joi.boolean().required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('through-load').required(),
+    line: token.required(),
+    load: token.required(),
+    minimumWatts: positive.required(),
+    offMilliamps: positive.required(),
+  }),
+)
+
+const deviceSchema = Joi.object({
+  form: Joi.valid(1).required(),
+  id: token.required(),
+  name: name.required(),
+  stock: Joi.valid('new', 'found').required(),
+  family: token.allow(null).required(),
+  does: Joi.array()
+    .items(Joi.valid(...WANTS))
+    .required(),
+  regions: Joi.array()
+    .items(Joi.valid(...REGION_IDS))
+    .min(1)
+    .required(),
+  places: Joi.object({
+    least: Joi.number().integer().min(1).max(64).required(),
+    most: Joi.number().integer().min(1).max(64).required(),
+  }).required(),
+  terminals: Joi.array().items(terminal).required(),
+  variables: Joi.array()
+    .items(
+      Joi.object({
+        id: token.required(),
+        values: Joi.array().items(Joi.string().min(1).max(40)).min(2).unique().required(),
+        initial: Joi.string().required(),
+        moves: Joi.valid('hand', 'electronics').required(),
+      }),
+    )
+    .unique('id')
+    .required(),
+  contacts: Joi.array()
+    .items(
+      Joi.object({
+        between: Joi.array().ordered(token.required(), token.required()).required(),
+        when: state.required(),
+        kind: Joi.valid('metal', 'electronic').required(),
+      }),
+    )
+    .required(),
+  supply: Joi.array().items(supply).required(),
+  signals: Joi.array()
+    .items(Joi.object({ terminal: token.required(), family: token.required() }))
+    .required(),
+  control: Joi.array()
+    .items(
+      Joi.object({
+        event: Joi.valid(
+          'toggle',
+          'press',
+          'presence',
+          'vacancy',
+          'elapsed',
+          'dusk',
+          'dawn',
+          'radio',
+        ).required(),
+        from: state.required(),
+        to: state.required(),
+      }),
+    )
+    .required(),
+  commanded: Joi.object({ variable: token.required(), on: Joi.string().required() }).allow(null).required(),
+  ratings: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid(...RATING_KINDS).required(),
+        unit: Joi.valid('W', 'VA', 'A', 'hp').required(),
+        limit: positive.required(),
+        oneSide: positive.allow(null).required(),
+        bothSides: positive.allow(null).required(),
+      }),
+    )
+    .required(),
+  dims: Joi.object({ phase: Joi.valid(...PHASES).required() })
+    .allow(null)
+    .required(),
+  motorAllowed: Joi.boolean().required(),
+  receptacleAllowed: Joi.boolean().required(),
+  groundRequired: Joi.boolean().required(),
+  size: Joi.object({
+    gangs: Joi.number().integer().min(1).max(4).required(),
+    depthMillimetres: positive.max(100).required(),
+  }).required(),
+  settings: Joi.array()
+    .items(
+      Joi.object({
+        id: token.required(),
+        name: name.required(),
+        values: Joi.array().items(Joi.string().min(1).max(60)).min(2).required(),
+        initial: Joi.string().required(),
+        why: Joi.string().max(300).required(),
+      }),
+    )
+    .unique('id')
+    .required(),
+  tests: Joi.array()
+    .items(
+      Joi.object({
+        id: token.required(),
+        says: Joi.string().max(300).required(),
+        expect: Joi.string().max(300).required(),
+      }),
+    )
+    .unique('id')
+    .required(),
+  instructions: Joi.object({
+    stripMillimetres: positive.max(40).required(),
+    screwNewtonMetres: positive.max(10).allow(null).required(),
+    notes: Joi.array().items(Joi.string().max(300)).required(),
+  }).required(),
+  price: Joi.number().min(0).required(),
+  minutes: Joi.number().min(0).required(),
+})
+
+/** A device model from a file: its shape, then whether it makes sense. Refused with every path. */
+export function parseDevice(given: unknown): Result<DeviceModel> {
+  const shape = validated<DeviceModel>(deviceSchema, given)
+  if (!shape.ok) return shape
+  const faults = faultsOfDevice(shape.value)
+  return faults.length > 0 ? refused(...faults) : shape
+}

@@ -1,0 +1,102 @@
+import { faultsOfRecord } from '../job/integrity'
+import { ENTITY_NAMES, fieldsOf, JOB_FIELDS, type AnyRow, type JobRow } from '../model/entities'
+import type { Extra, Fields } from '../model/fields'
+import { emptyRecord, type JobRecord } from '../model/record'
+import { fault, good, refused, type Result } from '../model/result'
+import { JOB_FILE_FORMAT, JOB_FILE_VERSION, jobFileSchema, validated } from './schemas'
+
+/** A job as read from a file, with what this version does not know beside it. */
+export interface JobFile {
+  readonly record: JobRecord
+  /** Unknown fields at the top of the file; written back as they were. */
+  readonly extra: Extra
+}
+
+type Loose = Record<string, unknown>
+
+const KNOWN_AT_TOP = new Set<string>(['format', 'version', 'job', ...ENTITY_NAMES])
+
+/**
+ * Reads the text of a `.everyroom.json` file. Refused with the path of every fault: text that is no
+ * JSON, another format or version, a field missing or out of range, a reference to nothing.
+ */
+export function parseJobFile(source: string): Result<JobFile> {
+  let given: unknown
+  try {
+    given = JSON.parse(source)
+  } catch (error) {
+    return refused(
+      fault('/', 'not-json', `not JSON: ${error instanceof Error ? error.message : String(error)}`),
+    )
+  }
+  const shape = validated<Loose>(jobFileSchema, given)
+  if (!shape.ok) return shape
+  const record = recordOf(shape.value)
+  const faults = faultsOfRecord(record)
+  if (faults.length > 0)
+    return refused(...faults.map(each => ({ ...each, path: pathInFile(each.path, shape.value) })))
+  return good({ record, extra: unknownFields(shape.value, KNOWN_AT_TOP) })
+}
+
+function recordOf(file: Loose): JobRecord {
+  const record = { ...emptyRecord(rowOf(file.job as Loose, JOB_FIELDS) as unknown as JobRow) } as Loose
+  for (const name of ENTITY_NAMES)
+    record[name] = Object.fromEntries(
+      (file[name] as Loose[]).map(row => [row.id, rowOf(row, fieldsOf(name))]),
+    )
+  return record as unknown as JobRecord
+}
+
+function rowOf(given: Loose, fields: Fields): Loose {
+  const known = Object.fromEntries(Object.keys(fields).map(name => [name, given[name]]))
+  const extra = unknownFields(given, new Set(Object.keys(fields)))
+  return Object.keys(extra).length > 0 ? { ...known, extra } : known
+}
+
+const unknownFields = (given: Loose, known: ReadonlySet<string>): Extra =>
+  Object.fromEntries(Object.entries(given).filter(([name]) => !known.has(name)))
+
+/** Faults are found in the record, where rows have ids; in the file they stand at an index. */
+function pathInFile(path: string, file: Loose): string {
+  const [, table = '', id = '', ...rest] = path.split('/')
+  const index = (file[table] as Loose[] | undefined)?.findIndex(row => row.id === id) ?? -1
+  return index < 0 ? path : `/${[table, index, ...rest].join('/')}`
+}
+
+/**
+ * The canonical text of a job: tables and fields in their published order, rows by id, unknown fields
+ * after the known ones by name, two spaces, one newline at the end. The same job gives the same bytes.
+ */
+export function writeJobFile({ record, extra }: JobFile): string {
+  const file: Loose = {
+    format: JOB_FILE_FORMAT,
+    version: JOB_FILE_VERSION,
+    job: canonicalRow(record.job, JOB_FIELDS),
+  }
+  for (const name of ENTITY_NAMES)
+    file[name] = (Object.values(record[name]) as AnyRow[])
+      .sort((a, b) => (a.id < b.id ? -1 : 1))
+      .map(row => canonicalRow(row, fieldsOf(name)))
+  return JSON.stringify({ ...file, ...sortedDeep(extra) }, null, 2) + '\n'
+}
+
+function canonicalRow(row: AnyRow | JobRow, fields: Fields): Loose {
+  const loose = row as unknown as Loose
+  return {
+    ...Object.fromEntries(Object.keys(fields).map(name => [name, loose[name]])),
+    ...sortedDeep(row.extra ?? {}),
+  }
+}
+
+function sortedDeep(value: Extra): Loose {
+  const sorted = (each: unknown): unknown => {
+    if (Array.isArray(each)) return each.map(sorted)
+    if (each === null || typeof each !== 'object') return each
+    return Object.fromEntries(
+      Object.entries(each)
+        .sort(([a], [b]) => (a < b ? -1 : 1))
+        .map(([name, inner]) => [name, sorted(inner)]),
+    )
+  }
+  return sorted(value) as Loose
+}

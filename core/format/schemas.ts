@@ -1,0 +1,127 @@
+import Joi from 'joi'
+import { COMMAND_NAMES } from '../job/command'
+import { ENTITIES, ENTITY_NAMES, JOB_FIELDS, type EntityName } from '../model/entities'
+import type { Field, Fields } from '../model/fields'
+import { fault, good, refused, type Result } from '../model/result'
+
+/** Ids are made by clients: lower-case letters, figures and hyphens, 1 to 40 characters. */
+const ID = /^[a-z0-9][a-z0-9-]{0,39}$/
+const INSTANT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/
+
+function joiOf(field: Field): Joi.Schema {
+  const maybe = (schema: Joi.Schema) => ('nullable' in field && field.nullable ? schema.allow(null) : schema)
+  switch (field.kind) {
+    case 'id':
+    case 'ref':
+      return maybe(Joi.string().pattern(ID, 'id'))
+    case 'text':
+      return maybe(
+        field.min === 0 ? Joi.string().max(field.max).allow('') : Joi.string().min(field.min).max(field.max),
+      )
+    case 'choice':
+      return maybe(Joi.string().valid(...field.of))
+    case 'number': {
+      const number = Joi.number().min(field.min).max(field.max)
+      return maybe(field.whole ? number.integer() : number)
+    }
+    case 'flag':
+      return Joi.boolean()
+    case 'instant':
+      return Joi.string().pattern(INSTANT, 'instant')
+  }
+}
+
+const keysOf = (fields: Fields, presence: 'required' | 'optional') =>
+  Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, joiOf(field).presence(presence)]))
+
+const extra = Joi.object().unknown(true)
+
+/** A row as it stands in a file: every field, and any that this version does not know. */
+const rowInFile = (fields: Fields) => Joi.object(keysOf(fields, 'required')).unknown(true)
+
+const rowInCommand = (fields: Fields) => Joi.object({ ...keysOf(fields, 'required'), extra })
+
+function fieldsInCommand(fields: Fields): Joi.ObjectSchema {
+  const { id: _id, ...rest } = keysOf(fields, 'optional')
+  return Joi.object(rest).min(1)
+}
+
+const idSchema = Joi.string().pattern(ID, 'id').required()
+const based = Joi.number().integer().min(1).required()
+
+const editSchema = Joi.alternatives().conditional(Joi.object({ kind: Joi.valid('add') }).unknown(), {
+  then: Joi.object({
+    kind: Joi.valid('add').required(),
+    entity: Joi.valid(...ENTITY_NAMES).required(),
+    row: Joi.alternatives()
+      .conditional('entity', {
+        switch: ENTITY_NAMES.map(name => ({ is: name, then: rowInCommand(ENTITIES[name]).required() })),
+      })
+      .required(),
+  }),
+  otherwise: Joi.alternatives().conditional(Joi.object({ kind: Joi.valid('change') }).unknown(), {
+    then: Joi.object({
+      kind: Joi.valid('change').required(),
+      entity: Joi.valid('job', ...ENTITY_NAMES).required(),
+      id: idSchema,
+      based,
+      fields: Joi.alternatives()
+        .conditional('entity', {
+          switch: [
+            { is: 'job', then: fieldsInCommand(JOB_FIELDS).required() },
+            ...ENTITY_NAMES.map(name => ({ is: name, then: fieldsInCommand(ENTITIES[name]).required() })),
+          ],
+        })
+        .required(),
+    }),
+    otherwise: Joi.object({
+      kind: Joi.valid('remove').required(),
+      entity: Joi.valid(...ENTITY_NAMES).required(),
+      id: idSchema,
+      based,
+    }),
+  }),
+})
+
+export const commandSchema = Joi.alternatives().conditional(
+  Joi.object({ name: Joi.valid('undo', 'redo').required() }).unknown(),
+  {
+    then: Joi.object({
+      id: idSchema,
+      name: Joi.valid('undo', 'redo').required(),
+      boxId: idSchema.allow(null),
+      undoes: idSchema,
+    }),
+    otherwise: Joi.object({
+      id: idSchema,
+      name: Joi.valid(...COMMAND_NAMES).required(),
+      boxId: idSchema.allow(null),
+      edits: Joi.array().items(editSchema).min(1).max(200).required(),
+    }),
+  },
+)
+
+const tables = Object.fromEntries(
+  ENTITY_NAMES.map(name => [name, Joi.array().items(rowInFile(ENTITIES[name])).unique('id').required()]),
+) as Record<EntityName, Joi.Schema>
+
+export const JOB_FILE_FORMAT = 'everyroom-job'
+export const JOB_FILE_VERSION = 1
+
+export const jobFileSchema = Joi.object({
+  format: Joi.valid(JOB_FILE_FORMAT).required(),
+  version: Joi.valid(JOB_FILE_VERSION).required(),
+  job: rowInFile(JOB_FIELDS).required(),
+  ...tables,
+}).unknown(true)
+
+/** Runs a schema with nothing coerced, and gives every fault with its path. */
+export function validated<Value>(schema: Joi.Schema, value: unknown): Result<Value> {
+  const { error, value: checkedValue } = schema.validate(value, { abortEarly: false, convert: false })
+  if (!error) return good(checkedValue as Value)
+  return refused(
+    ...error.details.map(({ path, type, message }) =>
+      fault(`/${path.join('/')}`, type, message.replaceAll('"', '“').replace(/“([^“]*)“/g, '“$1”')),
+    ),
+  )
+}

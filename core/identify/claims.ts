@@ -1,0 +1,166 @@
+import type { BoxView, EndView } from '../job/box-view'
+import type { Reading } from '../model/entities'
+import { isNominal } from '../model/regions'
+import type { Proof, Role } from '../model/vocabulary'
+
+/** At or below this a conductor counts as dead, in volts, on a low-impedance meter. */
+export const DEAD_VOLTS = 5
+
+export type Bearing = 'supports' | 'contradicts' | 'says-nothing'
+
+export interface ClaimStatus {
+  readonly role: Role | null
+  readonly proof: Proof
+  readonly supporting: readonly Reading[]
+  readonly contradicting: readonly Reading[]
+  /** The reading that would settle it, in words; null once it is proven. */
+  readonly settledBy: string | null
+}
+
+type Side = 'hot' | 'load' | 'neutral' | 'ground' | 'apart' | null
+
+const SIDE_OF: Readonly<Record<Role, Side>> = {
+  line: 'hot',
+  'loop-feed': 'hot',
+  'onward-feed': 'hot',
+  'switched-load': 'load',
+  'loop-return': 'load',
+  neutral: 'neutral',
+  ground: 'ground',
+  spare: 'apart',
+  traveller: null,
+}
+
+export const isHotRole = (role: Role | null): boolean => role !== null && SIDE_OF[role] === 'hot'
+export const isLoadRole = (role: Role | null): boolean => role !== null && SIDE_OF[role] === 'load'
+
+/**
+ * How far a role set by hand is borne out by the readings it rests on. Proven takes two supporting
+ * readings, one of them by an instrument that can prove, and for a neutral a ground that is accounted
+ * for beside it: the two are bonded at the panel, so no voltage tells them apart. One reading that
+ * speaks against it makes it contradicted, linked or not.
+ */
+export function claimStatus(view: BoxView, subject: EndView): ClaimStatus {
+  const { role } = subject.end
+  if (role === null)
+    return { role, proof: 'assumed', supporting: [], contradicting: [], settledBy: settling(view, subject) }
+  const net = netMates(view, subject)
+  const linked = new Set(
+    Object.values(view.record.claims)
+      .filter(claim => net.has(claim.endId))
+      .map(claim => claim.readingId),
+  )
+  const bearing = view.readings
+    .filter(reading => reading.purpose === 'identify')
+    .map(reading => ({ reading, says: bears(view, net, role, reading) }))
+  const contradicting = bearing.filter(each => each.says === 'contradicts').map(each => each.reading)
+  const supporting = bearing
+    .filter(each => each.says === 'supports' && linked.has(each.reading.id))
+    .map(each => each.reading)
+  const proof: Proof =
+    contradicting.length > 0
+      ? 'contradicted'
+      : supporting.length === 0
+        ? 'assumed'
+        : provenBy(view, subject, role, supporting)
+          ? 'proven'
+          : 'indicated'
+  return {
+    role,
+    proof,
+    supporting,
+    contradicting,
+    settledBy: proof === 'proven' ? null : settling(view, subject),
+  }
+}
+
+/** Ends that are one piece of metal with this one here: its own joint. */
+function netMates(view: BoxView, { end }: EndView): ReadonlySet<string> {
+  if (end.jointId === null) return new Set([end.id])
+  return new Set(
+    view.ends
+      .filter(other => other.end.jointId === end.jointId && other.end.role === end.role)
+      .map(other => other.end.id),
+  )
+}
+
+function provenBy(view: BoxView, subject: EndView, role: Role, supporting: readonly Reading[]): boolean {
+  const canProve = supporting.some(reading => reading.instrument === 'low-impedance-meter')
+  if (supporting.length < 2 || !canProve) return false
+  if (role === 'neutral') return groundAccountedFor(view) && !isGroundColoured(view, subject)
+  if (role === 'ground') return isGroundColoured(view, subject)
+  return true
+}
+
+const isGroundColoured = (view: BoxView, { conductor }: EndView) =>
+  view.region.groundColours.includes(conductor.insulation)
+
+/** A bare or green conductor seen where the sheath ends is a fact of construction. */
+const groundAccountedFor = (view: BoxView): boolean =>
+  view.ends.some(
+    other => other.end.role === 'ground' && other.end.seenAtSheath && isGroundColoured(view, other),
+  )
+
+/** What one reading says of one role at one net. */
+export function bears(view: BoxView, net: ReadonlySet<string>, role: Role, reading: Reading): Bearing {
+  const from = reading.fromEndId !== null && net.has(reading.fromEndId)
+  const to = reading.toEndId !== null && net.has(reading.toEndId)
+  if (from === to) return 'says-nothing'
+  if (reading.instrument !== 'low-impedance-meter' && reading.instrument !== 'high-impedance-meter')
+    return 'says-nothing'
+  const other = from ? reading.toEndId : reading.fromEndId
+  const partner = other === null ? 'ground' : sideOfEnd(view, other)
+  const nominal = isNominal(reading.value, view.region)
+  const dead = reading.value <= DEAD_VOLTS
+  if (!nominal && !dead) return 'says-nothing'
+  if (reading.breaker === 'off') return nominal ? 'contradicts' : 'says-nothing'
+  const returns = partner === 'neutral' || partner === 'ground'
+  switch (SIDE_OF[role]) {
+    case 'hot':
+      return returns ? (nominal ? 'supports' : 'contradicts') : 'says-nothing'
+    case 'load':
+      if (!returns || reading.switchPosition === 'not-known') return 'says-nothing'
+      return (reading.switchPosition === 'on') === nominal ? 'supports' : 'contradicts'
+    case 'neutral':
+      if (partner === 'hot') return nominal ? 'supports' : 'contradicts'
+      return partner === 'ground' && nominal ? 'contradicts' : 'says-nothing'
+    case 'ground':
+      if (partner === 'hot') return nominal ? 'supports' : 'contradicts'
+      return 'says-nothing'
+    case 'apart':
+      return returns ? (dead ? 'supports' : 'contradicts') : 'says-nothing'
+    case null:
+      return 'says-nothing'
+  }
+}
+
+function sideOfEnd(view: BoxView, endId: string): Side {
+  const role = view.ends.find(each => each.end.id === endId)?.end.role ?? null
+  return role === null ? null : SIDE_OF[role]
+}
+
+/** The next reading worth taking for this conductor, in one sentence. */
+function settling(view: BoxView, subject: EndView): string {
+  const { role } = subject.end
+  const { breaker, ground } = view.region.words
+  const named = (wanted: (role: Role | null) => boolean, words: string) => {
+    const found = view.ends.find(other => other.end.id !== subject.end.id && wanted(other.end.role))
+    return found ? `${found.name} (${words})` : `the ${words}`
+  }
+  const toReturn = named(each => each === 'ground', ground)
+  const toHot = named(isHotRole, 'line')
+  switch (role === null ? null : SIDE_OF[role]) {
+    case 'hot':
+      return `Low-impedance meter, ${breaker} on: ${subject.name} to ${toReturn}; nominal bears it out. Twice proves it.`
+    case 'load':
+      return `Low-impedance meter, ${breaker} on: ${subject.name} to ${toReturn}, switch off reads 0, switch on reads nominal.`
+    case 'neutral':
+      return groundAccountedFor(view)
+        ? `Low-impedance meter, ${breaker} on, joint closed: ${subject.name} to ${toHot}; nominal bears it out. Twice proves it.`
+        : `Low-impedance meter, ${breaker} on, joint closed: ${subject.name} to ${toHot}; and record the ${ground} as seen at its sheath.`
+    case 'ground':
+      return `Low-impedance meter, ${breaker} on: ${toHot} to ${subject.name}; nominal shows that the ${ground} is continuous.`
+    default:
+      return `Say what ${subject.name} is taken for, then read it to a known ${ground}.`
+  }
+}

@@ -1,0 +1,1 @@
+export { claimStatus, DEAD_VOLTS, isHotRole, isLoadRole, type ClaimStatus } from './claims'

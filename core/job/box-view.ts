@@ -1,0 +1,107 @@
+import type {
+  Box,
+  Breaker,
+  Cable,
+  Conductor,
+  ConductorEnd,
+  Device,
+  FoundPigtail,
+  Joint,
+  Load,
+  Place,
+  Reading,
+  Room,
+  Row,
+} from '../model/entities'
+import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { regionOf, type Region } from '../model/regions'
+
+/** One conductor end in a box, with the conductor and cable it belongs to. */
+export interface EndView {
+  readonly end: ConductorEnd
+  readonly conductor: Conductor
+  readonly cable: Cable
+  /** Short name people can point at, for example `A black`. */
+  readonly name: string
+}
+
+export interface PlaceView {
+  readonly place: Place
+  readonly group: Row<'groups'>
+  readonly loads: readonly Load[]
+  readonly found: Device | null
+  readonly choice: Row<'choices'> | null
+  /** Places that control the same loads, this one included. */
+  readonly placesInGroup: number
+}
+
+/** Everything a stage needs of one box, gathered once from the record's tables. */
+export interface BoxView {
+  readonly record: JobRecord
+  readonly region: Region
+  readonly box: Box
+  readonly room: Room
+  readonly places: readonly PlaceView[]
+  readonly cables: readonly Cable[]
+  readonly ends: readonly EndView[]
+  readonly joints: readonly Joint[]
+  readonly pigtails: readonly FoundPigtail[]
+  readonly feeds: readonly { readonly feed: Row<'feeds'>; readonly circuit: Breaker }[]
+  readonly readings: readonly Reading[]
+}
+
+/** Null where there is no such box. */
+export function boxView(record: JobRecord, boxId: string): BoxView | null {
+  const box = record.boxes[boxId]
+  const room = box && record.rooms[box.roomId]
+  if (!box || !room) return null
+  const cables = rowsOf(record, 'cables').filter(cable => cable.boxId === boxId || cable.farBoxId === boxId)
+  const joints = rowsWith(record, 'joints', 'boxId', boxId)
+  return {
+    record,
+    region: regionOf(record.job.regionId),
+    box,
+    room,
+    places: rowsWith(record, 'places', 'boxId', boxId).map(place => placeView(record, place)),
+    cables,
+    ends: endViews(record, boxId, cables),
+    joints,
+    pigtails: rowsOf(record, 'pigtails').filter(pigtail =>
+      joints.some(joint => joint.id === pigtail.jointId),
+    ),
+    feeds: rowsWith(record, 'feeds', 'boxId', boxId).map(feed => ({
+      feed,
+      circuit: record.circuits[feed.circuitId]!,
+    })),
+    readings: rowsWith(record, 'readings', 'boxId', boxId),
+  }
+}
+
+function placeView(record: JobRecord, place: Place): PlaceView {
+  return {
+    place,
+    group: record.groups[place.groupId]!,
+    loads: rowsWith(record, 'loads', 'groupId', place.groupId),
+    found: rowsWith(record, 'devices', 'placeId', place.id)[0] ?? null,
+    choice: rowsWith(record, 'choices', 'placeId', place.id)[0] ?? null,
+    placesInGroup: rowsWith(record, 'places', 'groupId', place.groupId).length,
+  }
+}
+
+function endViews(record: JobRecord, boxId: string, cables: readonly Cable[]): EndView[] {
+  const ends = new Map(rowsWith(record, 'ends', 'boxId', boxId).map(end => [end.conductorId, end]))
+  return cables.flatMap(cable => {
+    const conductors = rowsWith(record, 'conductors', 'cableId', cable.id)
+    return conductors.flatMap(conductor => {
+      const end = ends.get(conductor.id)
+      if (!end) return []
+      const twins = conductors.filter(other => other.insulation === conductor.insulation)
+      const number = twins.length > 1 ? ` ${twins.indexOf(conductor) + 1}` : ''
+      return [{ end, conductor, cable, name: `${cable.name} ${conductor.insulation}${number}` }]
+    })
+  })
+}
+
+/** The value of a house rule for this job: its own, or the default. */
+export const houseRule = (record: JobRecord, ruleId: string, initial: string): string =>
+  rowsWith(record, 'houseRules', 'ruleId', ruleId)[0]?.value ?? initial

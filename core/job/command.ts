@@ -1,0 +1,83 @@
+import type { EntityName, JobRow, Row } from '../model/entities'
+
+/** What a person did, in words for the history and for undo. */
+export const COMMAND_NAMES = [
+  'edit the job',
+  'add a room',
+  'edit a room',
+  'remove a room',
+  'add a box',
+  'edit a box',
+  'remove a box',
+  'edit a circuit',
+  'add a circuit',
+  'remove a circuit',
+  'add a cable',
+  'edit a cable',
+  'remove a cable',
+  'edit a conductor',
+  'seat a conductor',
+  'set a role',
+  'edit the old device',
+  'add a load',
+  'edit a load',
+  'remove a load',
+  'take a reading',
+  'strike out a reading',
+  'switch a breaker',
+  'edit a defect',
+  'choose a device',
+  'tick a step',
+  'untick a step',
+  'make a setting',
+  'record a test',
+  'set a house rule',
+  'undo',
+  'redo',
+] as const
+export type CommandName = (typeof COMMAND_NAMES)[number]
+
+type Added = { [Name in EntityName]: { kind: 'add'; entity: Name; row: Row<Name> } }[EntityName]
+type Changed = {
+  [Name in EntityName]: {
+    kind: 'change'
+    entity: Name
+    id: string
+    /** Version of the row the person saw; a later one is refused. */
+    based: number
+    fields: Partial<Omit<Row<Name>, 'id' | 'extra'>>
+  }
+}[EntityName]
+interface JobChanged {
+  kind: 'change'
+  entity: 'job'
+  id: string
+  based: number
+  fields: Partial<Omit<JobRow, 'id' | 'extra'>>
+}
+interface Removed {
+  kind: 'remove'
+  entity: EntityName
+  id: string
+  based: number
+}
+
+export type Edit = Readonly<Added | Changed | JobChanged | Removed>
+
+export interface Command {
+  /** Made by the client; the same id is applied once, however often it is sent. */
+  readonly id: string
+  readonly name: CommandName
+  /** The box whose history this belongs to, or null for the job as a whole. */
+  readonly boxId: string | null
+  readonly edits: readonly Edit[]
+}
+
+/** Takes back (or does again) an earlier command, by its log. */
+export interface UndoCommand {
+  readonly id: string
+  readonly name: 'undo' | 'redo'
+  readonly boxId: string | null
+  /** The command taken back; for a redo, the undo taken back. */
+  readonly undoes: string
+}

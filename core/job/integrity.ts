@@ -1,0 +1,123 @@
+import { ENTITY_NAMES, fieldsOf, type EntityName } from '../model/entities'
+import { rowsWith, type JobRecord } from '../model/record'
+import { fault, type Fault } from '../model/result'
+import type { Change } from './change'
+
+interface Subject {
+  readonly entity: EntityName
+  readonly id: string
+  readonly path: string
+}
+
+/**
+ * What does not hang together: references to nothing, two devices on one gang, a conductor seated on
+ * a joint of another box. With `changes`, only what they touched is looked at.
+ */
+export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): Fault[] {
+  const subjects: Subject[] = changes
+    ? changes.flatMap(({ entity, id, after }) =>
+        entity === 'job' || !after ? [] : [{ entity, id, path: `/${entity}/${id}` }],
+      )
+    : ENTITY_NAMES.flatMap(entity =>
+        Object.keys(record[entity])
+          .sort()
+          .map(id => ({ entity, id, path: `/${entity}/${id}` })),
+      )
+  return subjects.flatMap(subject => [
+    ...danglingReferences(record, subject),
+    ...incoherence(record, subject),
+  ])
+}
+
+function danglingReferences(record: JobRecord, { entity, id, path }: Subject): Fault[] {
+  const row = record[entity][id] as unknown as Record<string, unknown>
+  return Object.entries(fieldsOf(entity)).flatMap(([name, field]) => {
+    if (field.kind !== 'ref') return []
+    const target = row[name]
+    if (target === null || target === undefined) return []
+    const found = (record[field.to as EntityName] as Record<string, unknown>)[String(target)]
+    return found ? [] : [fault(`${path}/${name}`, 'no-such-row', `there is no ${field.to} ${String(target)}`)]
+  })
+}
+
+function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] {
+  switch (entity) {
+    case 'places':
+      return faultsOfPlace(record, id, path)
+    case 'boxes':
+      return rowsWith(record, 'places', 'boxId', id)
+        .filter(place => place.gang > record.boxes[id]!.gangs)
+        .map(place => fault(`${path}/gangs`, 'gang-in-use', `gang ${place.gang} holds a device`))
+    case 'ends':
+      return faultsOfEnd(record, id, path)
+    case 'rooms':
+    case 'circuits':
+      return faultsOfName(record, entity, id, path)
+    case 'devices':
+      return oneEach(record, 'devices', id, path, 'this place has an old device already')
+    case 'choices':
+      return oneEach(record, 'choices', id, path, 'a device is chosen for this place already')
+    default:
+      return []
+  }
+}
+
+function faultsOfPlace(record: JobRecord, id: string, path: string): Fault[] {
+  const place = record.places[id]!
+  const box = record.boxes[place.boxId]
+  const faults: Fault[] = []
+  if (box && place.gang > box.gangs)
+    faults.push(fault(`${path}/gang`, 'no-such-gang', `the box has ${box.gangs} gang(s), not ${place.gang}`))
+  const rival = rowsWith(record, 'places', 'boxId', place.boxId).find(
+    other => other.id !== id && other.gang === place.gang,
+  )
+  if (rival) faults.push(fault(`${path}/gang`, 'gang-taken', `gang ${place.gang} is taken`))
+  return faults
+}
+
+function faultsOfEnd(record: JobRecord, id: string, path: string): Fault[] {
+  const end = record.ends[id]!
+  const faults: Fault[] = []
+  if ((end.seat === 'terminal') !== (end.deviceId !== null && end.terminal !== null))
+    faults.push(
+      fault(`${path}/seat`, 'seat-unclear', 'a conductor on a terminal names its device and terminal'),
+    )
+  if ((end.seat === 'joint') !== (end.jointId !== null))
+    faults.push(fault(`${path}/seat`, 'seat-unclear', 'a conductor in a joint names the joint'))
+  const joint = end.jointId === null ? null : record.joints[end.jointId]
+  if (joint && joint.boxId !== end.boxId)
+    faults.push(fault(`${path}/jointId`, 'other-box', 'the joint is in another box'))
+  const device = end.deviceId === null ? null : record.devices[end.deviceId]
+  const place = device ? record.places[device.placeId] : null
+  if (place && place.boxId !== end.boxId)
+    faults.push(fault(`${path}/deviceId`, 'other-box', 'the device is in another box'))
+  const ends = rowsWith(record, 'ends', 'conductorId', end.conductorId)
+  if (ends.length > 2)
+    faults.push(fault(`${path}/conductorId`, 'third-end', 'a conductor has two ends, no more'))
+  if (ends.some(other => other.id !== id && other.boxId === end.boxId))
+    faults.push(fault(`${path}/boxId`, 'same-box', 'both ends of a conductor lie in one box'))
+  return faults
+}
+
+function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: string, path: string): Fault[] {
+  const key = entity === 'rooms' ? 'name' : 'breaker'
+  const nameOf = (row: object) =>
+    String((row as unknown as Record<string, unknown>)[key])
+      .trim()
+      .toLowerCase()
+  const mine = nameOf(record[entity][id]!)
+  const rival = Object.values(record[entity]).find(row => row.id !== id && nameOf(row) === mine)
+  return rival ? [fault(`${path}/${key}`, 'name-taken', `there is another ${key} “${mine}”`)] : []
+}
+
+function oneEach(
+  record: JobRecord,
+  entity: 'devices' | 'choices',
+  id: string,
+  path: string,
+  message: string,
+): Fault[] {
+  const placeId = record[entity][id]!.placeId
+  const rivals = Object.values(record[entity]).filter(row => row.placeId === placeId && row.id !== id)
+  return rivals.length > 0 ? [fault(`${path}/placeId`, 'one-each', message)] : []
+}

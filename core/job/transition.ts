@@ -1,0 +1,123 @@
+import { ENTITY_NAMES, fieldsOf, type AnyRow, type EntityName, type JobRow } from '../model/entities'
+import type { JobRecord } from '../model/record'
+import { fault, good, refused, type Fault, type Result } from '../model/result'
+import { applyChanges, type Change } from './change'
+import type { Edit } from './command'
+import { faultsOfRecord } from './integrity'
+
+/** A rule that may refuse a step from one record to the next, such as the hold points of a step list. */
+export type Guard = (before: JobRecord, after: JobRecord, changes: readonly Change[]) => readonly Fault[]
+
+export interface Moment {
+  /** UTC, ISO 8601; given to what happens at the wall. */
+  readonly now: string
+  readonly guards: readonly Guard[]
+}
+
+type Draft = Map<string, Change>
+type LooseRow = Record<string, unknown> & { id: string }
+
+/**
+ * What a list of edits would change in a record: the pure half of every command. Removals take along
+ * what hangs on the row; `seq` and `at` of what happened at the wall are given here.
+ * Refused with the path of each fault; the record given is never touched.
+ */
+export function transition(record: JobRecord, edits: readonly Edit[], moment: Moment): Result<Change[]> {
+  const draft: Draft = new Map()
+  const faults: Fault[] = []
+  let seq = lastSeq(record)
+  edits.forEach((edit, index) => {
+    const path = `/edits/${index}`
+    const current = rowIn(record, draft, edit.entity, edit.kind === 'add' ? edit.row.id : edit.id)
+    if (edit.kind === 'add') {
+      if (current) faults.push(fault(path, 'id-taken', `${edit.entity} ${edit.row.id} exists already`))
+      else {
+        const fields = fieldsOf(edit.entity)
+        const row = { ...edit.row } as LooseRow
+        if (fields.seq) row.seq = ++seq
+        if (fields.at) row.at = moment.now
+        put(record, draft, edit.entity, row.id, row)
+      }
+      return
+    }
+    if (!current) {
+      faults.push(fault(path, 'gone', `${edit.entity} ${edit.id} is no longer there`))
+      return
+    }
+    if (edit.kind === 'change') put(record, draft, edit.entity, edit.id, { ...current, ...edit.fields })
+    else removeWithDependants(record, draft, edit.entity, edit.id)
+  })
+  if (faults.length > 0) return refused(...faults)
+  tidy(record, draft)
+  const changes = [...draft.values()].filter(
+    change => JSON.stringify(change.before) !== JSON.stringify(change.after),
+  )
+  return checked(record, changes, moment.guards)
+}
+
+/** Changes that are ready made (an undo), held against the same rules. */
+export function checked(record: JobRecord, changes: Change[], guards: readonly Guard[]): Result<Change[]> {
+  const after = applyChanges(record, changes)
+  const faults = [
+    ...faultsOfRecord(after, changes),
+    ...guards.flatMap(guard => guard(record, after, changes)),
+  ]
+  return faults.length > 0 ? refused(...faults) : good(changes)
+}
+
+function lastSeq(record: JobRecord): number {
+  let last = 0
+  for (const entity of ['readings', 'switchings', 'steps', 'tests'] as const)
+    for (const row of Object.values(record[entity])) last = Math.max(last, row.seq)
+  return last
+}
+
+const keyOf = (entity: string, id: string) => `${entity}/${id}`
+
+function storedRow(record: JobRecord, entity: EntityName | 'job', id: string): LooseRow | null {
+  if (entity === 'job') return record.job.id === id ? (record.job as unknown as LooseRow) : null
+  return (record[entity][id] as unknown as LooseRow | undefined) ?? null
+}
+
+function rowIn(record: JobRecord, draft: Draft, entity: EntityName | 'job', id: string): LooseRow | null {
+  const drafted = draft.get(keyOf(entity, id))
+  return drafted ? (drafted.after as unknown as LooseRow | null) : storedRow(record, entity, id)
+}
+
+function put(record: JobRecord, draft: Draft, entity: EntityName | 'job', id: string, row: LooseRow | null) {
+  const before = storedRow(record, entity, id) as unknown as AnyRow | JobRow | null
+  draft.set(keyOf(entity, id), { entity, id, before, after: row as unknown as AnyRow | JobRow | null })
+}
+
+function currentRows(record: JobRecord, draft: Draft, entity: EntityName): LooseRow[] {
+  const ids = new Set(Object.keys(record[entity]))
+  for (const change of draft.values()) if (change.entity === entity) ids.add(change.id)
+  return [...ids].flatMap(id => rowIn(record, draft, entity, id) ?? [])
+}
+
+function removeWithDependants(record: JobRecord, draft: Draft, entity: EntityName, id: string) {
+  put(record, draft, entity, id, null)
+  for (const other of ENTITY_NAMES)
+    for (const [name, field] of Object.entries(fieldsOf(other))) {
+      if (field.kind !== 'ref' || field.to !== entity) continue
+      for (const row of currentRows(record, draft, other)) {
+        if (row[name] !== id) continue
+        if (field.onRemove === 'remove') removeWithDependants(record, draft, other, row.id)
+        else put(record, draft, other, row.id, { ...row, [name]: null })
+      }
+    }
+}
+
+/** An end whose screw or joint went is loose; a joint nobody is in is no joint. */
+function tidy(record: JobRecord, draft: Draft) {
+  if (![...draft.values()].some(change => change.entity === 'ends' || change.entity === 'joints')) return
+  const held = new Set<unknown>()
+  for (const end of currentRows(record, draft, 'ends')) {
+    const lost =
+      (end.seat === 'terminal' && end.deviceId === null) || (end.seat === 'joint' && end.jointId === null)
+    if (lost) put(record, draft, 'ends', end.id, { ...end, seat: 'loose', terminal: null })
+    else if (end.seat === 'joint') held.add(end.jointId)
+  }
+  for (const joint of currentRows(record, draft, 'joints'))
+    if (!held.has(joint.id)) removeWithDependants(record, draft, 'joints', joint.id)
+}

@@ -1,0 +1,137 @@
+import type { Gauge, Phase, RatingKind, RegionId, Stranding, Want } from './vocabulary'
+
+/**
+ * The one form every device kind is written in: data, not a class. It says which terminals there are,
+ * which contacts close in which state, what keeps the electronics alive, what it answers to, what it
+ * may carry, and how it is set up.
+ */
+export interface DeviceModel {
+  readonly form: 1
+  readonly id: string
+  readonly name: string
+  /** `new` can be chosen; `found` only describes what is taken out of a wall. */
+  readonly stock: 'new' | 'found'
+  readonly family: string | null
+  readonly does: readonly Want[]
+  readonly regions: readonly RegionId[]
+  /** How many places may stand in the group for this device to do its work. */
+  readonly places: { readonly least: number; readonly most: number }
+  readonly terminals: readonly Terminal[]
+  readonly variables: readonly Variable[]
+  readonly contacts: readonly Contact[]
+  readonly supply: readonly Supply[]
+  readonly signals: readonly Signal[]
+  readonly control: readonly Control[]
+  /** The variable value that asks for light; null where a position says nothing by itself. */
+  readonly commanded: { readonly variable: string; readonly on: string } | null
+  readonly ratings: readonly Rating[]
+  /** How it dims; null for a device that only switches. */
+  readonly dims: { readonly phase: Phase } | null
+  readonly motorAllowed: boolean
+  readonly receptacleAllowed: boolean
+  /** Ground terminal must be connected for its listing, not only where there is one. */
+  readonly groundRequired: boolean
+  readonly size: { readonly gangs: number; readonly depthMillimetres: number }
+  readonly settings: readonly Setting[]
+  readonly tests: readonly DeviceTest[]
+  readonly instructions: {
+    readonly stripMillimetres: number
+    readonly screwNewtonMetres: number | null
+    readonly notes: readonly string[]
+  }
+  readonly price: number
+  readonly minutes: number
+}
+
+export type TerminalWants = 'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller'
+
+export interface Terminal {
+  readonly id: string
+  /** As the device's sheet names it. */
+  readonly word: string
+  readonly wants: TerminalWants
+  /** Terminals of the same name may be exchanged without any difference. */
+  readonly alike: string | null
+  readonly joins: 'screw' | 'clamp' | 'push-in' | 'lead'
+  readonly gauges: readonly Gauge[]
+  readonly strandings: readonly Stranding[]
+  /** Conductors one terminal takes. */
+  readonly atMost: number
+  readonly side: 'left' | 'right'
+}
+
+export interface Variable {
+  readonly id: string
+  readonly values: readonly string[]
+  readonly initial: string
+  /** Moved by a hand and kept without power, or by the electronics. */
+  readonly moves: 'hand' | 'electronics'
+}
+
+export interface Contact {
+  readonly between: readonly [string, string]
+  /** Values every named variable must have; none named means always joined. */
+  readonly when: Readonly<Record<string, string>>
+  /** Metal joins; an electronic contact carries a current that can be too small for it. */
+  readonly kind: 'metal' | 'electronic'
+}
+
+/** One way of keeping the electronics alive; any one that is met will do. */
+export type Supply =
+  | {
+      readonly kind: 'line-neutral'
+      readonly line: string
+      readonly neutral: string
+      readonly milliamps: number
+    }
+  | {
+      readonly kind: 'line-ground'
+      readonly line: string
+      readonly ground: string
+      /** Current it sends into the ground while it lives. */
+      readonly leakMilliamps: number
+      readonly retrofitOnly: boolean
+    }
+  | {
+      readonly kind: 'through-load'
+      readonly line: string
+      readonly load: string
+      readonly minimumWatts: number
+      /** Current through the lamp while it is off. */
+      readonly offMilliamps: number
+    }
+
+export interface Signal {
+  readonly terminal: string
+  readonly family: string
+}
+
+export interface Control {
+  /** What happens: a hand (`toggle`, `press`), presence, a time that is over, dusk, dawn, radio. */
+  readonly event: 'toggle' | 'press' | 'presence' | 'vacancy' | 'elapsed' | 'dusk' | 'dawn' | 'radio'
+  readonly from: Readonly<Record<string, string>>
+  readonly to: Readonly<Record<string, string>>
+}
+
+export interface Rating {
+  readonly kind: RatingKind
+  readonly unit: 'W' | 'VA' | 'A' | 'hp'
+  readonly limit: number
+  /** Limit with the fins of one side, or of both, broken off; null where it has none. */
+  readonly oneSide: number | null
+  readonly bothSides: number | null
+}
+
+export interface Setting {
+  readonly id: string
+  readonly name: string
+  readonly values: readonly string[]
+  readonly initial: string
+  readonly why: string
+}
+
+export interface DeviceTest {
+  readonly id: string
+  readonly says: string
+  readonly expect: string
+}

@@ -1,0 +1,237 @@
+import {
+  choice,
+  flag,
+  id,
+  instant,
+  maybeChoice,
+  maybeNumber,
+  maybeRef,
+  maybeText,
+  number,
+  ref,
+  text,
+  whole,
+  type Fields,
+  type RowOf,
+} from './fields'
+import {
+  BOX_MATERIALS,
+  CABLE_ENTRIES,
+  CONNECTORS,
+  DEFECT_STATES,
+  FAR_ENDS,
+  GAUGES,
+  INSTRUMENTS,
+  INSULATIONS,
+  LAMP_KINDS,
+  METALS,
+  PHASES,
+  PROTECTIONS,
+  READING_PURPOSES,
+  REGION_IDS,
+  ROLES,
+  SEATS,
+  SEVERITIES,
+  SHEATHS,
+  STRANDINGS,
+  SURFACES,
+  SWITCH_POSITIONS,
+  WANTS,
+  YES_NO_UNKNOWN,
+} from './vocabulary'
+
+/**
+ * Everything a job holds, one table a noun. `seq` orders what happened at the wall: it is given when
+ * the command is applied, so it does not depend on the clock of anybody's phone.
+ */
+export const JOB_FIELDS = {
+  id,
+  name: text(120, 1),
+  address: text(200),
+  owners: text(120),
+  electrician: text(120),
+  apprentice: text(120),
+  regionId: choice(REGION_IDS),
+  note: text(4000),
+} as const satisfies Fields
+
+export const ENTITIES = {
+  rooms: { id, name: text(80, 1), floor: text(40), position: whole(0, 9999) },
+  circuits: {
+    id,
+    breaker: text(12, 1),
+    label: text(120),
+    poles: whole(1, 3),
+    ratedAmps: number(1, 200),
+    protection: choice(PROTECTIONS),
+    labelHolds: choice(YES_NO_UNKNOWN),
+    sharedNeutralWithId: maybeRef('circuits'),
+    note: text(1000),
+  },
+  groups: { id, name: text(80, 1), want: maybeChoice(WANTS) },
+  boxes: {
+    id,
+    roomId: ref('rooms'),
+    name: text(80, 1),
+    gangs: whole(1, 6),
+    material: choice(BOX_MATERIALS),
+    volumeCubicInches: maybeNumber(1, 200),
+    volumeBasis: maybeChoice(['marked', 'table', 'measured']),
+    depthMillimetres: maybeNumber(5, 200),
+    setBackMillimetres: maybeNumber(0, 60),
+    surface: choice(SURFACES),
+    innerClamps: flag,
+    bonded: choice(YES_NO_UNKNOWN),
+    recorded: flag,
+    note: text(4000),
+    position: whole(0, 9999),
+  },
+  feeds: {
+    id,
+    boxId: ref('boxes'),
+    circuitId: ref('circuits'),
+    basis: choice(['label', 'reading']),
+  },
+  places: { id, boxId: ref('boxes'), gang: whole(1, 6), groupId: ref('groups') },
+  devices: { id, placeId: ref('places'), modelId: text(60, 1), note: text(1000) },
+  loads: {
+    id,
+    groupId: ref('groups'),
+    name: text(80, 1),
+    kind: choice(LAMP_KINDS),
+    wattsEach: number(0, 20000),
+    count: whole(1, 200),
+    dimmable: choice(YES_NO_UNKNOWN),
+    phase: choice(PHASES),
+    powerFactor: maybeNumber(0.1, 1),
+    horsepower: maybeNumber(0.01, 5),
+    metalLuminaire: choice(YES_NO_UNKNOWN),
+    longHours: flag,
+  },
+  cables: {
+    id,
+    boxId: ref('boxes'),
+    name: text(12, 1),
+    sheath: choice(SHEATHS),
+    entry: choice(CABLE_ENTRIES),
+    far: choice(FAR_ENDS),
+    farBoxId: maybeRef('boxes'),
+    farEntry: maybeChoice(CABLE_ENTRIES),
+    farLoadId: maybeRef('loads'),
+    position: whole(0, 99),
+  },
+  conductors: {
+    id,
+    cableId: ref('cables'),
+    insulation: choice(INSULATIONS),
+    markedAs: maybeChoice(INSULATIONS),
+    gauge: choice(GAUGES),
+    stranding: choice(STRANDINGS),
+    metal: choice(METALS),
+    position: whole(0, 99),
+  },
+  joints: {
+    id,
+    boxId: ref('boxes'),
+    connector: choice(CONNECTORS),
+    bareShows: flag,
+  },
+  /** Short conductors that were already in the box, from a joint to a terminal or to the box itself. */
+  pigtails: {
+    id,
+    jointId: ref('joints'),
+    deviceId: maybeRef('devices', 'remove'),
+    /** Terminal of the device; null where it bonds the box. */
+    terminal: maybeText(40),
+  },
+  ends: {
+    id,
+    conductorId: ref('conductors'),
+    boxId: ref('boxes'),
+    seat: choice(SEATS),
+    deviceId: maybeRef('devices'),
+    terminal: maybeText(40),
+    jointId: maybeRef('joints'),
+    role: maybeChoice(ROLES),
+    roleCircuitId: maybeRef('circuits'),
+    roleGroupId: maybeRef('groups'),
+    seenAtSheath: flag,
+  },
+  readings: {
+    id,
+    boxId: ref('boxes'),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
+    purpose: choice(READING_PURPOSES),
+    instrument: choice(INSTRUMENTS),
+    fromEndId: maybeRef('ends', 'remove'),
+    toEndId: maybeRef('ends', 'remove'),
+    reference: maybeText(80),
+    value: number(0, 100_000),
+    breaker: choice(['on', 'off']),
+    switchPosition: choice(SWITCH_POSITIONS),
+    note: text(1000),
+  },
+  claims: { id, endId: ref('ends'), readingId: ref('readings') },
+  switchings: {
+    id,
+    circuitId: maybeRef('circuits', 'remove'),
+    to: choice(['on', 'off']),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
+  },
+  defects: {
+    id,
+    boxId: ref('boxes'),
+    ruleId: maybeText(120),
+    severity: choice(SEVERITIES),
+    what: text(400, 1),
+    state: choice(DEFECT_STATES),
+    note: text(1000),
+  },
+  choices: { id, placeId: ref('places'), modelId: text(60, 1) },
+  steps: {
+    id,
+    boxId: ref('boxes'),
+    stepKey: text(120, 1),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
+    note: text(1000),
+  },
+  settings: { id, placeId: ref('places'), settingId: text(60, 1), value: text(60) },
+  tests: {
+    id,
+    placeId: ref('places'),
+    testKey: text(80, 1),
+    outcome: choice(['pass', 'fail']),
+    note: text(1000),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
+  },
+  houseRules: { id, ruleId: text(60, 1), value: text(60, 1) },
+} as const satisfies Record<string, Fields>
+
+export type EntityName = keyof typeof ENTITIES
+export const ENTITY_NAMES = Object.keys(ENTITIES) as readonly EntityName[]
+
+export type JobRow = RowOf<typeof JOB_FIELDS>
+export type Row<Name extends EntityName> = RowOf<(typeof ENTITIES)[Name]>
+export type AnyRow = Row<EntityName>
+
+export type Room = Row<'rooms'>
+export type Breaker = Row<'circuits'>
+export type Box = Row<'boxes'>
+export type Place = Row<'places'>
+export type Device = Row<'devices'>
+export type Cable = Row<'cables'>
+export type Conductor = Row<'conductors'>
+export type ConductorEnd = Row<'ends'>
+export type Joint = Row<'joints'>
+export type FoundPigtail = Row<'pigtails'>
+export type Load = Row<'loads'>
+export type Reading = Row<'readings'>
+export type Switching = Row<'switchings'>
+export type Defect = Row<'defects'>
+
+/** The same fields, seen without their particular names: for code that treats all tables alike. */
+export const fieldsOf = (entity: EntityName): Fields => ENTITIES[entity]

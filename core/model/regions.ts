@@ -1,0 +1,97 @@
+import type { Gauge, Insulation, RegionId, Role } from './vocabulary'
+
+/** What a place in the world changes: figures, words, and colour hints that never prove anything. */
+export interface Region {
+  readonly id: RegionId
+  readonly name: string
+  readonly nominalVolts: number
+  readonly frequencyHertz: number
+  /** A reading inside this band is called nominal. */
+  readonly nominalBand: readonly [lowVolts: number, highVolts: number]
+  readonly gauges: readonly Gauge[]
+  readonly usualGauge: Gauge
+  readonly usualBreakerAmps: number
+  /** Breaker sizes offered first. */
+  readonly breakerAmps: readonly number[]
+  readonly insulations: readonly Insulation[]
+  readonly hints: Readonly<Partial<Record<Insulation, Role>>>
+  readonly neutralColours: readonly Insulation[]
+  readonly groundColours: readonly Insulation[]
+  readonly words: {
+    readonly hot: string
+    readonly breaker: string
+    readonly ground: string
+    readonly box: string
+    readonly panel: string
+  }
+  /** Boxes are judged by allowances of volume, or by their maker's capacity and depth. */
+  readonly fillBy: 'volume' | 'depth'
+  /** A load expected on for three hours or more counts at this factor. */
+  readonly continuousFactor: number
+  readonly currency: string
+}
+
+const northAmerica: Region = {
+  id: 'north-america-120',
+  name: 'North America, 120 V',
+  nominalVolts: 120,
+  frequencyHertz: 60,
+  nominalBand: [114, 126],
+  gauges: ['18 AWG', '16 AWG', '14 AWG', '12 AWG', '10 AWG', '8 AWG', '6 AWG'],
+  usualGauge: '14 AWG',
+  usualBreakerAmps: 15,
+  breakerAmps: [15, 20, 30, 40],
+  insulations: ['black', 'white', 'red', 'blue', 'yellow', 'bare', 'green'],
+  hints: {
+    black: 'line',
+    red: 'switched-load',
+    white: 'neutral',
+    grey: 'neutral',
+    bare: 'ground',
+    green: 'ground',
+  },
+  neutralColours: ['white', 'grey'],
+  groundColours: ['bare', 'green', 'green-yellow'],
+  words: { hot: 'hot', breaker: 'breaker', ground: 'ground', box: 'box', panel: 'panel' },
+  fillBy: 'volume',
+  continuousFactor: 1.25,
+  currency: 'USD',
+}
+
+const europe: Region = {
+  id: 'europe-230',
+  name: '230 V, brown and blue or red and black',
+  nominalVolts: 230,
+  frequencyHertz: 50,
+  nominalBand: [207, 253],
+  gauges: ['0.75 mm²', '1 mm²', '1.5 mm²', '2.5 mm²', '4 mm²'],
+  usualGauge: '1.5 mm²',
+  usualBreakerAmps: 6,
+  breakerAmps: [6, 10, 16, 20, 32],
+  insulations: ['brown', 'blue', 'green-yellow', 'black', 'grey', 'red', 'green', 'bare'],
+  hints: {
+    brown: 'line',
+    red: 'line',
+    blue: 'neutral',
+    'green-yellow': 'ground',
+    green: 'ground',
+    bare: 'ground',
+  },
+  neutralColours: ['blue', 'black'],
+  groundColours: ['green-yellow', 'green', 'bare'],
+  words: { hot: 'phase', breaker: 'MCB', ground: 'earth', box: 'back-box', panel: 'consumer unit' },
+  fillBy: 'depth',
+  continuousFactor: 1,
+  currency: 'EUR',
+}
+
+const REGIONS: Readonly<Record<RegionId, Region>> = {
+  'north-america-120': northAmerica,
+  'europe-230': europe,
+}
+
+export const regionOf = (id: RegionId): Region => REGIONS[id]
+
+/** True inside the band that a healthy supply shows, in volts. */
+export const isNominal = (volts: number, region: Region): boolean =>
+  volts >= region.nominalBand[0] && volts <= region.nominalBand[1]

@@ -1,0 +1,71 @@
+import type { DeviceModel } from './device'
+import type { Gauge, LampKind, RatingKind, RegionId } from './vocabulary'
+
+/** A figure or habit of the trade that verdicts rest on, with where it comes from. */
+export interface Fact {
+  readonly id: string
+  readonly says: string
+  readonly source: string
+}
+
+export interface ConductorFact {
+  readonly squareMillimetres: number
+  /** Largest breaker this copper conductor may be protected by; null for leads only. */
+  readonly breakerNotAboveAmps: number | null
+  /** Volume allowance of one conductor; null where boxes are judged by depth. */
+  readonly fillCubicInches: number | null
+}
+
+export interface LampFact {
+  readonly words: string
+  readonly rating: RatingKind
+  /** How the printed watts are compared when no power factor is printed. */
+  readonly powerFactorIfNotPrinted: number
+  /** Below this current it is dark, in mA. */
+  readonly offLimitMilliamps: number
+  readonly dimming: 'always' | 'as-printed' | 'never'
+}
+
+export interface TwistConnector {
+  readonly name: string
+  readonly most: number
+}
+
+/** Everything the rules look up: data, handed to the core by whoever asks it a question. */
+export interface Trade {
+  readonly devices: readonly DeviceModel[]
+  readonly facts: Readonly<Record<string, Fact>>
+  readonly conductors: Readonly<Record<Gauge, ConductorFact>>
+  readonly lamps: Readonly<Record<LampKind, LampFact>>
+  /** Full-load current of motors by the common table, at 115 V and 230 V. */
+  readonly motors: readonly {
+    readonly horsepower: number
+    readonly amps115: number
+    readonly amps230: number
+  }[]
+  readonly boxes: readonly {
+    readonly words: string
+    readonly cubicInches: number
+    readonly gangs: number
+    readonly depthMillimetres: number
+  }[]
+  readonly leverSlots: readonly number[]
+  /** For 14 AWG solid, smallest first. */
+  readonly twistOn: readonly TwistConnector[]
+  readonly minutes: Readonly<Record<string, number>>
+  readonly houseRules: readonly HouseRule[]
+}
+
+export interface HouseRule {
+  readonly id: string
+  readonly question: string
+  readonly values: readonly { readonly value: string; readonly words: string }[]
+  readonly initial: string
+  readonly why: string
+}
+
+export const deviceNamed = (trade: Trade, modelId: string): DeviceModel | undefined =>
+  trade.devices.find(device => device.id === modelId)
+
+export const devicesFor = (trade: Trade, region: RegionId, stock: DeviceModel['stock']): DeviceModel[] =>
+  trade.devices.filter(device => device.stock === stock && device.regions.includes(region))

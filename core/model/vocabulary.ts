@@ -1,0 +1,157 @@
+/** The trade's words, once each: arrays give the order in lists, unions give the types. */
+
+export const STAGES = ['look', 'test', 'choose', 'wire', 'set', 'prove'] as const
+export type Stage = (typeof STAGES)[number]
+
+export const INSULATIONS = [
+  'black',
+  'red',
+  'white',
+  'blue',
+  'brown',
+  'grey',
+  'yellow',
+  'green',
+  'green-yellow',
+  'bare',
+] as const
+export type Insulation = (typeof INSULATIONS)[number]
+
+/** Conductor sizes of both regions; their figures are trade facts. */
+export const GAUGES = [
+  '18 AWG',
+  '16 AWG',
+  '14 AWG',
+  '12 AWG',
+  '10 AWG',
+  '8 AWG',
+  '6 AWG',
+  '0.75 mm²',
+  '1 mm²',
+  '1.5 mm²',
+  '2.5 mm²',
+  '4 mm²',
+] as const
+export type Gauge = (typeof GAUGES)[number]
+
+export const STRANDINGS = ['solid', 'stranded'] as const
+export type Stranding = (typeof STRANDINGS)[number]
+
+export const METALS = ['copper', 'aluminium'] as const
+export type Metal = (typeof METALS)[number]
+
+/** What a conductor is for, over its whole run. */
+export const ROLES = [
+  'line',
+  'switched-load',
+  'neutral',
+  'ground',
+  'traveller',
+  'onward-feed',
+  'loop-feed',
+  'loop-return',
+  'spare',
+] as const
+export type Role = (typeof ROLES)[number]
+
+export const PROOFS = ['assumed', 'indicated', 'proven', 'contradicted'] as const
+export type Proof = (typeof PROOFS)[number]
+
+export const SEATS = ['terminal', 'joint', 'cap', 'loose'] as const
+export type Seat = (typeof SEATS)[number]
+
+export const INSTRUMENTS = [
+  'low-impedance-meter',
+  'high-impedance-meter',
+  'non-contact',
+  'continuity',
+  'clamp',
+  'receptacle-tester',
+  'circuit-finder',
+] as const
+export type Instrument = (typeof INSTRUMENTS)[number]
+
+/** Why a reading was taken; the safe sequence is built from these. */
+export const READING_PURPOSES = ['identify', 'tester', 'reference', 'dead', 'clamp'] as const
+export type ReadingPurpose = (typeof READING_PURPOSES)[number]
+
+export const SWITCH_POSITIONS = ['on', 'off', 'separated', 'not-known'] as const
+export type SwitchPosition = (typeof SWITCH_POSITIONS)[number]
+
+export const LAMP_KINDS = [
+  'tungsten',
+  'led',
+  'cfl',
+  'electronic-transformer',
+  'magnetic-transformer',
+  'electronic-ballast',
+  'fan-motor',
+  'receptacle',
+] as const
+export type LampKind = (typeof LAMP_KINDS)[number]
+
+export const RATING_KINDS = [
+  'tungsten',
+  'led',
+  'electronic-transformer',
+  'magnetic-transformer',
+  'electronic-ballast',
+  'inductive',
+  'motor',
+  'general',
+] as const
+export type RatingKind = (typeof RATING_KINDS)[number]
+
+export const YES_NO_UNKNOWN = ['yes', 'no', 'not-known'] as const
+export type YesNoUnknown = (typeof YES_NO_UNKNOWN)[number]
+
+export const PHASES = ['leading', 'trailing', 'either', 'not-known'] as const
+export type Phase = (typeof PHASES)[number]
+
+export const BOX_MATERIALS = ['plastic', 'metal', 'not-known'] as const
+export type BoxMaterial = (typeof BOX_MATERIALS)[number]
+
+export const SURFACES = ['plaster', 'wood', 'tile', 'masonry', 'not-known'] as const
+export type Surface = (typeof SURFACES)[number]
+
+export const SHEATHS = [
+  'nonmetallic',
+  'cloth',
+  'armoured',
+  'steel-pipe',
+  'plastic-pipe',
+  'not-known',
+] as const
+export type Sheath = (typeof SHEATHS)[number]
+
+export const CABLE_ENTRIES = ['top', 'bottom'] as const
+export type CableEntry = (typeof CABLE_ENTRIES)[number]
+
+/** Where a cable goes when it leaves the box. */
+export const FAR_ENDS = ['not-known', 'panel', 'box', 'luminaire', 'elsewhere'] as const
+export type FarEnd = (typeof FAR_ENDS)[number]
+
+export const CONNECTORS = ['lever', 'twist-on', 'crimp', 'tape-only', 'not-known'] as const
+export type Connector = (typeof CONNECTORS)[number]
+
+export const PROTECTIONS = [
+  'none',
+  'ground-fault',
+  'arc-fault',
+  'dual',
+  'residual-current',
+  'not-known',
+] as const
+export type Protection = (typeof PROTECTIONS)[number]
+
+export const WANTS = ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote'] as const
+export type Want = (typeof WANTS)[number]
+
+export const SEVERITIES = ['danger', 'defect', 'remark'] as const
+export type Severity = (typeof SEVERITIES)[number]
+
+export const DEFECT_STATES = ['open', 'mended', 'deferred', 'closed'] as const
+export type DefectState = (typeof DEFECT_STATES)[number]
+
+export const REGION_IDS = ['north-america-120', 'europe-230'] as const
+export type RegionId = (typeof REGION_IDS)[number]

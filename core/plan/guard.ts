@@ -1,0 +1,25 @@
+import { boxView } from '../job/box-view'
+import type { Guard } from '../job/transition'
+import { fault, type Fault } from '../model/result'
+import type { Row } from '../model/entities'
+import type { Trade } from '../model/trade'
+import { planBox } from './steps'
+
+/**
+ * The hold points, for everyone who writes: a step that touches conductors is not ticked before the
+ * box was read dead, and the power not switched on before the work is whole.
+ */
+export const holdPoints =
+  (trade: Trade): Guard =>
+  (before, _after, changes) =>
+    changes.flatMap((change): Fault[] => {
+      if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
+      const { boxId, stepKey } = change.after as Row<'steps'>
+      const view = boxView(before, boxId)
+      const step = view && planBox(view, trade).steps.find(each => each.key === stepKey)
+      const path = `/steps/${change.id}/stepKey`
+      if (!step) return [fault(path, 'no-such-step', `this box has no step “${stepKey}”`)]
+      if (step.doneBy === 'record')
+        return [fault(path, 'by-record', `“${step.says}” is done by its readings, not by a tick`)]
+      return step.holds.length > 0 ? [fault(path, 'held', `Held: ${step.holds[0]}`)] : []
+    })

@@ -1,0 +1,130 @@
+import { boxView, type BoxView } from '../job/box-view'
+import { claimStatus } from '../identify'
+import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { deviceNamed, type Trade } from '../model/trade'
+import { STAGES, type Stage } from '../model/vocabulary'
+import { testList } from './prove-list'
+import { planBox } from './steps'
+
+export type StageState = 'waiting' | 'begun' | 'done'
+
+export interface StageProgress {
+  readonly stage: Stage
+  readonly state: StageState
+  /** What is still missing, in a few words; empty once done. */
+  readonly missing: string
+}
+
+export interface BoxProgress {
+  readonly boxId: string
+  readonly stages: readonly StageProgress[]
+  /** The first stage that is not done, or null when the box is. */
+  readonly next: StageProgress | null
+}
+
+/** How far a box is: each stage from what the record shows, never from a tick of its own. */
+export function progressOf(view: BoxView, trade: Trade): BoxProgress {
+  const stages = STAGES.map(stage => ({ stage, ...PROGRESS[stage](view, trade) }))
+  return { boxId: view.box.id, stages, next: stages.find(each => each.state !== 'done') ?? null }
+}
+
+export const progressOfJob = (record: JobRecord, trade: Trade): BoxProgress[] =>
+  rowsOf(record, 'boxes').flatMap(box => {
+    const view = boxView(record, box.id)
+    return view ? [progressOf(view, trade)] : []
+  })
+
+type Rule = (view: BoxView, trade: Trade) => Omit<StageProgress, 'stage'>
+
+const state = (missing: readonly string[], begun: boolean): Omit<StageProgress, 'stage'> => ({
+  state: missing.length === 0 ? 'done' : begun ? 'begun' : 'waiting',
+  missing: missing[0] ?? '',
+})
+
+const look: Rule = view => {
+  const missing = [
+    ...(view.ends.length === 0 ? ['no conductors recorded'] : []),
+    ...(view.places.length === 0 ? ['no control recorded'] : []),
+    ...(view.places.some(place => place.loads.length === 0) ? ['lamps not recorded'] : []),
+    ...(view.feeds.length === 0 ? [`${view.region.words.breaker} not recorded`] : []),
+    ...(view.box.material === 'not-known' ? ['box material not recorded'] : []),
+    ...(view.box.recorded ? [] : ['not confirmed as complete']),
+  ]
+  return state(missing, view.ends.length > 0 || view.places.some(place => place.loads.length > 0))
+}
+
+const test: Rule = view => {
+  const roles = view.ends.map(each => ({ each, status: claimStatus(view, each) }))
+  const contradicted = roles.find(({ status }) => status.proof === 'contradicted')
+  const open = roles.filter(
+    ({ each, status }) => each.end.role === null || (status.proof !== 'proven' && each.end.role !== 'spare'),
+  )
+  const missing = [
+    ...(roles.length === 0 ? ['nothing to read yet'] : []),
+    ...(contradicted ? [`readings contradict: ${contradicted.each.name}`] : []),
+    ...(open.length > 0 ? [`${open.length} of ${roles.length} roles not proven`] : []),
+  ]
+  return state(
+    missing,
+    roles.some(({ status }) => status.role !== null),
+  )
+}
+
+const choose: Rule = view => {
+  const open = view.places.filter(place => place.choice === null)
+  return state(
+    view.places.length === 0 ? ['no control recorded'] : open.length > 0 ? ['device not chosen'] : [],
+    open.length < view.places.length,
+  )
+}
+
+const wire: Rule = (view, trade) => {
+  if (view.places.length === 0 || view.places.every(place => place.choice === null))
+    return state(['waits for a device'], false)
+  const { steps, routed } = planBox(view, trade)
+  if (!routed.ok) return state([routed.faults[0]!.message], false)
+  const ticks = steps.filter(each => each.doneBy === 'tick')
+  const open = ticks.filter(each => !each.done)
+  return state(
+    open.length > 0 ? [`${open.length} of ${ticks.length} steps open`] : [],
+    open.length < ticks.length,
+  )
+}
+
+const set: Rule = (view, trade) => {
+  const wanted = view.places.flatMap(place =>
+    (deviceNamed(trade, place.choice?.modelId ?? '')?.settings ?? []).map(setting => ({
+      place,
+      setting,
+      made: rowsWith(view.record, 'settings', 'placeId', place.place.id).some(
+        row => row.settingId === setting.id,
+      ),
+    })),
+  )
+  if (view.places.length === 0 || view.places.some(place => place.choice === null))
+    return state(['waits for a device'], false)
+  const open = wanted.filter(each => !each.made)
+  return state(
+    open.length > 0 ? [`${open.length} of ${wanted.length} settings open`] : [],
+    open.length < wanted.length,
+  )
+}
+
+const prove: Rule = (view, trade) => {
+  if (view.places.length === 0 || view.places.some(place => place.choice === null))
+    return state(['waits for a device'], false)
+  if (wire(view, trade).state !== 'done') return state(['waits for the wiring'], false)
+  const items = view.places.flatMap(place => testList(view, place, trade))
+  const failed = items.find(item => item.outcome === 'fail')
+  const open = items.filter(item => item.outcome === null)
+  return state(
+    failed
+      ? [`failed: ${failed.says}`]
+      : open.length > 0
+        ? [`${open.length} of ${items.length} tests open`]
+        : [],
+    open.length < items.length,
+  )
+}
+
+const PROGRESS: Readonly<Record<Stage, Rule>> = { look, test, choose, wire, set, prove }

@@ -1,0 +1,73 @@
+import type { BoxView, PlaceView } from '../job/box-view'
+import { rowsWith } from '../model/record'
+import { deviceNamed, type Trade } from '../model/trade'
+
+/** One thing to try when the power is back, and what it should show. */
+export interface TestItem {
+  readonly key: string
+  readonly says: string
+  readonly expect: string
+  readonly outcome: 'pass' | 'fail' | null
+  readonly note: string
+}
+
+/**
+ * The test list of one place: working the control, the readings that catch mistakes a working lamp
+ * hides, and what this device alone can do.
+ */
+export function testList(view: BoxView, place: PlaceView, trade: Trade): TestItem[] {
+  const model = deviceNamed(trade, place.choice?.modelId ?? place.found?.modelId ?? '')
+  if (!model) return []
+  const { nominalBand, words } = view.region
+  const nominal = `${nominalBand[0]} to ${nominalBand[1]} V`
+  const results = new Map(
+    rowsWith(view.record, 'tests', 'placeId', place.place.id).map(test => [test.testKey, test]),
+  )
+  const lampsScrewed = place.loads.some(
+    load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
+  )
+  const switches = model.control.length > 0
+  const items: Omit<TestItem, 'outcome' | 'note'>[] = [
+    ...(switches
+      ? [
+          {
+            key: 'on',
+            says: 'Switch on at this place',
+            expect: 'Every lamp is fully lit, at once and steadily',
+          },
+          { key: 'off', says: 'Switch off at this place', expect: 'Every lamp is dark: no glow, no flash' },
+        ]
+      : [{ key: 'fed', says: 'Look at the lamp', expect: 'It is fed all the time and answers to commands' }]),
+    { key: 'line-neutral', says: `At the luminaire, on: ${words.hot} to neutral`, expect: nominal },
+    {
+      key: 'line-ground',
+      says: `At the luminaire, on: ${words.hot} to ${words.ground}`,
+      expect: `${nominal}, and within 2 V of ${words.hot} to neutral`,
+    },
+    {
+      key: 'neutral-ground',
+      says: `At the luminaire, on: neutral to ${words.ground}`,
+      expect: 'At most 2 V',
+    },
+    ...(lampsScrewed
+      ? [
+          {
+            key: 'shell',
+            says: `At the lampholder, on: shell to ${words.ground}`,
+            expect: 'At most 2 V: the shell is on the neutral',
+          },
+        ]
+      : []),
+    {
+      key: 'ground-continuity',
+      says: `Power off: ${words.ground} at the device to ${words.ground} at the luminaire`,
+      expect: 'Continuous',
+    },
+    ...model.tests.map(test => ({ key: `device:${test.id}`, says: test.says, expect: test.expect })),
+  ]
+  return items.map(item => ({
+    ...item,
+    outcome: results.get(item.key)?.outcome ?? null,
+    note: results.get(item.key)?.note ?? '',
+  }))
+}

@@ -1,0 +1,351 @@
+import { houseRule, type BoxView, type EndView } from '../job/box-view'
+import { isHotRole, isLoadRole } from '../identify'
+import type { DeviceModel, Terminal } from '../model/device'
+import { fault, good, refused, type Fault, type Result } from '../model/result'
+import { deviceNamed, type Trade } from '../model/trade'
+import type { Gauge, Insulation } from '../model/vocabulary'
+import { connectorsFor, type ConnectorPiece } from './connectors'
+
+export interface PlannedDevice {
+  readonly placeId: string
+  readonly gang: number
+  readonly groupId: string
+  readonly model: DeviceModel
+  /** The old device stays where none was chosen. */
+  readonly isNew: boolean
+}
+
+export type PlannedSeat =
+  | { readonly kind: 'terminal'; readonly placeId: string; readonly terminalId: string }
+  | { readonly kind: 'joint'; readonly jointId: string }
+  | { readonly kind: 'cap' }
+
+export interface PlannedJoint {
+  readonly id: string
+  readonly netId: string
+  readonly endIds: readonly string[]
+  readonly leads: readonly { readonly placeId: string; readonly terminalId: string }[]
+  readonly pigtailIds: readonly string[]
+  readonly connectors: readonly ConnectorPiece[]
+}
+
+export interface Pigtail {
+  readonly id: string
+  readonly netId: string
+  readonly insulation: Insulation
+  readonly gauge: Gauge
+  readonly millimetres: number
+  readonly to: { readonly placeId: string; readonly terminalId: string } | 'box'
+}
+
+export interface Remark {
+  readonly endId: string
+  readonly as: Insulation
+}
+
+/** The box as it will be: every conductor, lead and terminal has one place. */
+export interface RoutedBox {
+  readonly boxId: string
+  readonly devices: readonly PlannedDevice[]
+  /** Words of each net, by id. */
+  readonly nets: Readonly<Record<string, string>>
+  readonly netOfEnd: Readonly<Record<string, string | null>>
+  readonly netOfTerminal: Readonly<Record<string, string | null>>
+  readonly seats: Readonly<Record<string, PlannedSeat>>
+  readonly joints: readonly PlannedJoint[]
+  readonly pigtails: readonly Pigtail[]
+  readonly cappedLeads: readonly { readonly placeId: string; readonly terminalId: string }[]
+  readonly remarks: readonly Remark[]
+}
+
+const PIGTAIL_MILLIMETRES = 150
+
+/**
+ * Gives every conductor end and every terminal of one box its net and its seat: ends of one net meet in
+ * a joint, one conductor to a screw, pigtails where more want it, what is unused capped one by one.
+ * Refused with what is missing: a conductor without a role, a net that does not reach this box, a
+ * conductor whose colour may not do what is asked of it.
+ */
+export function routeBox(view: BoxView, trade: Trade): Result<RoutedBox> {
+  const faults: Fault[] = []
+  if (view.ends.length === 0)
+    return refused(
+      fault('/ends', 'nothing-recorded', `no conductors are recorded in this ${view.region.words.box}`),
+    )
+  const devices = plannedDevices(view, trade, faults)
+  for (const { end, name } of view.ends)
+    if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', `${name} has no role yet`))
+  const nets: Record<string, string> = {}
+  const netOfEnd: Record<string, string | null> = {}
+  for (const each of view.ends) netOfEnd[each.end.id] = netOfConductor(view, each, nets)
+  for (const each of view.ends) faults.push(...colourFaults(view, each))
+  const present = new Set(Object.values(netOfEnd))
+  const netOfTerminal: Record<string, string | null> = {}
+  for (const device of devices)
+    for (const terminal of device.model.terminals) {
+      const net = netWanted(view, device, terminal, present)
+      const here = net !== null && present.has(net)
+      if (net !== null && !here && isNeeded(device.model, terminal))
+        faults.push(
+          fault(
+            `/places/${device.placeId}/${terminal.id}`,
+            'net-missing',
+            `“${terminal.word}” of ${device.model.name} needs ${netWords(view, net)}, which does not reach this ${view.region.words.box}`,
+          ),
+        )
+      netOfTerminal[`${device.placeId}.${terminal.id}`] = here ? net : null
+    }
+  if (faults.length > 0) return refused(...faults)
+  return good(assemble(view, trade, devices, nets, netOfEnd, netOfTerminal))
+}
+
+function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
+  return view.places.flatMap(place => {
+    const modelId = place.choice?.modelId ?? place.found?.modelId
+    if (!modelId) {
+      faults.push(
+        fault(
+          `/places/${place.place.id}`,
+          'nothing-chosen',
+          `no device is chosen for gang ${place.place.gang}`,
+        ),
+      )
+      return []
+    }
+    const model = deviceNamed(trade, modelId)
+    if (!model) {
+      faults.push(
+        fault(`/places/${place.place.id}/modelId`, 'unknown-device', `the catalogue has no “${modelId}”`),
+      )
+      return []
+    }
+    return [
+      {
+        placeId: place.place.id,
+        gang: place.place.gang,
+        groupId: place.group.id,
+        model,
+        isNew: place.choice !== null,
+      },
+    ]
+  })
+}
+
+const circuitOf = (view: BoxView, circuitId: string | null): string =>
+  circuitId ?? view.feeds[0]?.circuit.id ?? 'supply'
+
+function netOfConductor(view: BoxView, { end }: EndView, nets: Record<string, string>): string | null {
+  const { role } = end
+  if (role === null || role === 'spare' || role === 'traveller') return null
+  const net = isHotRole(role)
+    ? `line:${circuitOf(view, end.roleCircuitId)}`
+    : isLoadRole(role)
+      ? `load:${end.roleGroupId ?? view.places[0]?.group.id ?? 'load'}`
+      : role === 'neutral'
+        ? `neutral:${circuitOf(view, end.roleCircuitId)}`
+        : 'ground'
+  nets[net] = netWords(view, net)
+  return net
+}
+
+function netWords(view: BoxView, net: string): string {
+  const [kind, id] = net.split(':')
+  const circuits = view.feeds.length > 1 ? ` of ${view.record.circuits[id ?? '']?.breaker ?? '?'}` : ''
+  switch (kind) {
+    case 'line':
+      return `the ${view.region.words.hot}${circuits}`
+    case 'neutral':
+      return `the neutral${circuits}`
+    case 'load':
+      return `the switched conductor to ${view.record.groups[id ?? '']?.name ?? 'the lamp'}`
+    default:
+      return `the ${view.region.words.ground}`
+  }
+}
+
+/** The circuit that feeds a place: said on a hot conductor for its group, or the box's first. */
+function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
+  const hot = view.ends.filter(each => isHotRole(each.end.role))
+  const own = hot.find(each => each.end.roleGroupId === device.groupId) ?? hot[0]
+  return circuitOf(view, own?.end.roleCircuitId ?? null)
+}
+
+function netWanted(
+  view: BoxView,
+  device: PlannedDevice,
+  terminal: Terminal,
+  present: ReadonlySet<string | null>,
+): string | null {
+  switch (terminal.wants) {
+    case 'line':
+      return `line:${circuitOfPlace(view, device)}`
+    case 'load':
+      return `load:${device.groupId}`
+    case 'neutral': {
+      const neutral = `neutral:${circuitOfPlace(view, device)}`
+      const retrofit = device.model.supply.some(
+        way => way.kind === 'line-ground' && way.ground === terminal.id && way.retrofitOnly,
+      )
+      const allowed = houseRule(view.record, 'ground-referenced', 'not-allowed') === 'allowed'
+      return !present.has(neutral) && retrofit && allowed ? 'ground' : neutral
+    }
+    case 'ground':
+      return 'ground'
+    case 'signal':
+      return null
+    case 'common':
+    case 'traveller':
+      return `places:${device.groupId}`
+  }
+}
+
+const isNeeded = (model: DeviceModel, terminal: Terminal) =>
+  terminal.wants !== 'ground' || model.groundRequired
+
+function colourFaults(view: BoxView, { end, conductor, name }: EndView): Fault[] {
+  const { neutralColours, groundColours, words } = view.region
+  const path = `/ends/${end.id}/role`
+  if (end.role === 'neutral' && !neutralColours.includes(conductor.insulation))
+    return [
+      fault(path, 'not-neutral-coloured', `${name} may not be made a neutral: it is not neutral-coloured`),
+    ]
+  if (end.role === 'ground' && !groundColours.includes(conductor.insulation))
+    return [fault(path, 'not-ground-coloured', `${name} may not be made a ${words.ground}`)]
+  const carries = end.role !== null && end.role !== 'ground' && end.role !== 'spare'
+  if (carries && groundColours.includes(conductor.insulation))
+    return [
+      fault(path, 'ground-coloured', `${name} is ${words.ground} by its colour and may carry nothing else`),
+    ]
+  return []
+}
+
+const PIGTAIL_COLOURS: Readonly<Record<string, Readonly<Record<string, Insulation>>>> = {
+  'north-america-120': { line: 'black', load: 'red', neutral: 'white', ground: 'bare' },
+  'europe-230': { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow' },
+}
+
+interface Member {
+  readonly placeId: string
+  readonly terminal: Terminal
+}
+
+function assemble(
+  view: BoxView,
+  trade: Trade,
+  devices: readonly PlannedDevice[],
+  nets: Record<string, string>,
+  netOfEnd: Record<string, string | null>,
+  netOfTerminal: Record<string, string | null>,
+): RoutedBox {
+  const seats: Record<string, PlannedSeat> = {}
+  const joints: PlannedJoint[] = []
+  const pigtails: Pigtail[] = []
+  const kind = houseRule(view.record, 'joints', 'lever') === 'twist-on' ? 'twist-on' : 'lever'
+  const members = (net: string): Member[] =>
+    devices.flatMap(device =>
+      device.model.terminals
+        .filter(terminal => netOfTerminal[`${device.placeId}.${terminal.id}`] === net)
+        .map(terminal => ({ placeId: device.placeId, terminal })),
+    )
+  for (const net of Object.keys(nets).sort()) {
+    const ends = view.ends.filter(each => netOfEnd[each.end.id] === net)
+    const terminals = members(net)
+    const held = terminals.filter(each => each.terminal.joins !== 'lead')
+    const leads = terminals.filter(each => each.terminal.joins === 'lead')
+    const bonds = net === 'ground' && view.box.material === 'metal' ? 1 : 0
+    const only = held[0]
+    if (
+      held.length === 1 &&
+      only &&
+      leads.length === 0 &&
+      bonds === 0 &&
+      goesStraightOn(ends, only.terminal)
+    ) {
+      for (const each of ends)
+        seats[each.end.id] = { kind: 'terminal', placeId: only.placeId, terminalId: only.terminal.id }
+      continue
+    }
+    if (terminals.length + bonds === 0 && ends.length === 1) {
+      seats[ends[0]!.end.id] = { kind: 'cap' }
+      continue
+    }
+    const jointId = `joint-${net}`
+    const targets: Pigtail['to'][] = [
+      ...held.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
+      ...(bonds ? (['box'] as const) : []),
+    ]
+    const own = targets.map((to, index) => pigtailFor(view, net, ends, to, index))
+    pigtails.push(...own)
+    for (const each of ends) seats[each.end.id] = { kind: 'joint', jointId }
+    const wires = ends.length + leads.length + own.length
+    joints.push({
+      id: jointId,
+      netId: net,
+      endIds: ends.map(each => each.end.id),
+      leads: leads.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
+      pigtailIds: own.map(each => each.id),
+      connectors: connectorsFor(wires, kind, trade),
+    })
+  }
+  for (const each of view.ends) seats[each.end.id] ??= { kind: 'cap' }
+  return {
+    boxId: view.box.id,
+    devices,
+    nets,
+    netOfEnd,
+    netOfTerminal,
+    seats,
+    joints,
+    pigtails,
+    cappedLeads: devices.flatMap(device =>
+      device.model.terminals
+        .filter(
+          terminal => terminal.joins === 'lead' && netOfTerminal[`${device.placeId}.${terminal.id}`] === null,
+        )
+        .map(terminal => ({ placeId: device.placeId, terminalId: terminal.id })),
+    ),
+    remarks: remarksOf(view),
+  }
+}
+
+/** Whether these conductors may go on a terminal themselves, without a pigtail. */
+const goesStraightOn = (ends: readonly EndView[], terminal: Terminal): boolean =>
+  ends.length > 0 &&
+  ends.length <= terminal.atMost &&
+  ends.every(
+    ({ conductor }) =>
+      terminal.gauges.includes(conductor.gauge) &&
+      terminal.strandings.includes(conductor.stranding) &&
+      conductor.metal === 'copper',
+  )
+
+function pigtailFor(
+  view: BoxView,
+  net: string,
+  ends: readonly EndView[],
+  to: Pigtail['to'],
+  index: number,
+): Pigtail {
+  const kind = net.split(':')[0]!
+  return {
+    id: `pigtail-${net}-${index + 1}`,
+    netId: net,
+    insulation: PIGTAIL_COLOURS[view.region.id]![kind] ?? 'black',
+    gauge: ends[0]?.conductor.gauge ?? view.region.usualGauge,
+    millimetres: PIGTAIL_MILLIMETRES,
+    to,
+  }
+}
+
+/** A neutral-coloured conductor that carries the hot is marked again, at both ends. */
+function remarksOf(view: BoxView): Remark[] {
+  const hotColour = view.region.id === 'north-america-120' ? 'black' : 'brown'
+  return view.ends
+    .filter(
+      ({ end, conductor }) =>
+        (isHotRole(end.role) || isLoadRole(end.role)) &&
+        view.region.neutralColours.includes(conductor.insulation) &&
+        conductor.markedAs === null,
+    )
+    .map(({ end }) => ({ endId: end.id, as: hotColour }))
+}

@@ -1,0 +1,1 @@
+export { isolationOf, type Isolation, type SafetyNeed } from './isolation'

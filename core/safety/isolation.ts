@@ -1,0 +1,118 @@
+import type { BoxView, EndView } from '../job/box-view'
+import { houseRule } from '../job/box-view'
+import { DEAD_VOLTS } from '../identify'
+import type { Breaker, Reading, Switching } from '../model/entities'
+import { rowsOf } from '../model/record'
+import { isNominal } from '../model/regions'
+
+/** What still stands between this box and bare hands, in the order it is done. */
+export type SafetyNeed =
+  | { readonly kind: 'prove-tester' }
+  | { readonly kind: 'prove-reference' }
+  | { readonly kind: 'switch-off'; readonly circuit: Breaker | null }
+  | { readonly kind: 'read-dead'; readonly end: EndView; readonly volts: number | null }
+  | { readonly kind: 'prove-tester-again' }
+
+export interface Isolation {
+  /** True once every need is met; nothing is touched before. */
+  readonly dead: boolean
+  readonly needs: readonly SafetyNeed[]
+  /** What must be off: breakers, or the main switch (null). */
+  readonly toSwitchOff: readonly (Breaker | null)[]
+  readonly ends: number
+  readonly endsReadDead: number
+}
+
+/**
+ * Whether this box may be touched. Dead is: every breaker that may feed it off, then at most 5 V on a
+ * low-impedance meter at every conductor end, to a reference that had just read nominal, with a tester
+ * proved on a known live point before and after. Any switching on starts it all again.
+ */
+export function isolationOf(view: BoxView): Isolation {
+  const toSwitchOff = mustBeOff(view)
+  const switchings = rowsOf(view.record, 'switchings')
+  const lastOn = Math.max(
+    0,
+    ...switchings.filter(each => mayFeed(toSwitchOff, each, 'on')).map(each => each.seq),
+  )
+  const stillOn = toSwitchOff.filter(circuit => !isOff(switchings, circuit))
+  const offSince = Math.max(
+    lastOn,
+    ...switchings.filter(each => mayFeed(toSwitchOff, each, 'off')).map(each => each.seq),
+  )
+  const proofs = view.readings.filter(
+    reading =>
+      reading.seq > lastOn &&
+      reading.instrument === 'low-impedance-meter' &&
+      isNominal(reading.value, view.region),
+  )
+  const tester = proofs.find(reading => reading.purpose === 'tester')
+  const reference = proofs.find(reading => reading.purpose === 'reference')
+  const deadFrom = Math.max(offSince, tester?.seq ?? Infinity, reference?.seq ?? Infinity)
+  const latest = stillOn.length > 0 ? new Map<string, Reading>() : latestDead(view, deadFrom)
+  const unread = view.ends.filter(each => !readsDead(each, latest, reference))
+  const lastDead = Math.max(0, ...[...latest.values()].map(reading => reading.seq))
+  const again = proofs.some(reading => reading.purpose === 'tester' && reading.seq > lastDead && lastDead > 0)
+
+  const needs: SafetyNeed[] = [
+    ...(tester ? [] : [{ kind: 'prove-tester' } as const]),
+    ...(reference ? [] : [{ kind: 'prove-reference' } as const]),
+    ...stillOn.map(circuit => ({ kind: 'switch-off', circuit }) as const),
+    ...unread.map(end => ({ kind: 'read-dead', end, volts: latest.get(end.end.id)?.value ?? null }) as const),
+    ...(again ? [] : [{ kind: 'prove-tester-again' } as const]),
+  ]
+  return {
+    dead: needs.length === 0 && view.ends.length > 0,
+    needs,
+    toSwitchOff,
+    ends: view.ends.length,
+    endsReadDead: view.ends.length - unread.length,
+  }
+}
+
+/** Known feeds by their breakers; the main switch where the house rule says so or nothing is known. */
+function mustBeOff(view: BoxView): (Breaker | null)[] {
+  const always = houseRule(view.record, 'isolation', 'breaker') === 'main'
+  if (always || view.feeds.length === 0) return [null]
+  const circuits = view.feeds.map(each => each.circuit)
+  const tied = circuits.flatMap(circuit => {
+    const partner = circuit.sharedNeutralWithId && view.record.circuits[circuit.sharedNeutralWithId]
+    return partner ? [partner] : []
+  })
+  return [...new Map([...circuits, ...tied].map(circuit => [circuit.id, circuit])).values()]
+}
+
+/** Whether a switching bears on what must be off; the main switch bears on everything. */
+function mayFeed(circuits: readonly (Breaker | null)[], switching: Switching, to: 'on' | 'off'): boolean {
+  if (switching.to !== to) return false
+  return (
+    switching.circuitId === null ||
+    circuits.some(circuit => circuit === null || circuit.id === switching.circuitId)
+  )
+}
+
+function isOff(switchings: readonly Switching[], circuit: Breaker | null): boolean {
+  const last = (id: string | null) => switchings.filter(each => each.circuitId === id).at(-1)?.to
+  return last(null) === 'off' || (circuit !== null && last(circuit.id) === 'off')
+}
+
+function latestDead(view: BoxView, after: number): Map<string, Reading> {
+  const latest = new Map<string, Reading>()
+  for (const reading of view.readings) {
+    if (reading.purpose !== 'dead' || reading.seq <= after) continue
+    if (reading.instrument !== 'low-impedance-meter' || reading.fromEndId === null) continue
+    latest.set(reading.fromEndId, reading)
+  }
+  return latest
+}
+
+function readsDead(
+  { end }: EndView,
+  latest: ReadonlyMap<string, Reading>,
+  reference: Reading | undefined,
+): boolean {
+  const own = latest.get(end.id)
+  if (own) return own.value <= DEAD_VOLTS
+  const isReference = reference?.toEndId === end.id
+  return isReference && latest.size > 0 && [...latest.values()].every(reading => reading.value <= DEAD_VOLTS)
+}

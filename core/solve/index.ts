@@ -1,0 +1,3 @@
+export { after, compile, describeState, stateAt, stateCount, type Compiled, type State } from './compile'
+export { solve, type Short, type Solution } from './solve'
+export { Nets } from './nets'

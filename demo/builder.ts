@@ -1,0 +1,321 @@
+import { trade } from '@/catalogue'
+import { boxView, type BoxView } from '@/core/job/box-view'
+import type { EntityName, JobRow, Row } from '@/core/model/entities'
+import { emptyRecord, type JobRecord } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import { deviceNamed } from '@/core/model/trade'
+import type { CableEntry, FarEnd, Gauge, Insulation, Role, Sheath } from '@/core/model/vocabulary'
+import { planBox, testList } from '@/core/plan'
+
+/** One conductor as found: its insulation, where it sits here, and what it is taken for. */
+export interface Strand {
+  readonly insulation: Insulation
+  /** `upper` or another terminal of the old device, `joint:NAME`, `cap` or `loose`. */
+  readonly on: string
+  readonly role?: Role
+  readonly gauge?: Gauge
+  readonly metal?: 'copper' | 'aluminium'
+  readonly group?: string
+}
+
+export interface CableAsFound {
+  readonly name: string
+  readonly entry: CableEntry
+  readonly far: FarEnd
+  readonly sheath?: Sheath
+  readonly strands: readonly Strand[]
+}
+
+export interface BoxAsFound {
+  readonly id: string
+  readonly room: string
+  readonly name: string
+  readonly breakers: readonly string[]
+  readonly basis?: 'label' | 'reading'
+  readonly box?: Partial<Omit<Row<'boxes'>, 'id' | 'roomId' | 'name'>>
+  /** One a gang: the old device, what it controls, what is wanted. */
+  readonly controls: readonly Control[]
+  readonly cables: readonly CableAsFound[]
+  /** Pigtails found in the box: joint name to `terminal`, `gang.terminal`, or `box`. */
+  readonly pigtails?: readonly (readonly [joint: string, to: string])[]
+}
+
+export interface Control {
+  readonly group: string
+  readonly name: string
+  readonly old: string | null
+  readonly want?: Row<'groups'>['want']
+  readonly lamps?: readonly (Partial<Row<'loads'>> & Pick<Row<'loads'>, 'kind' | 'wattsEach' | 'count'>)[]
+  readonly choice?: string
+}
+
+const OPENED = Date.parse('2026-03-02T08:00:00.000Z')
+
+/** Builds a job the way a crew would: what was seen, then read, then done, one thing after another. */
+export function jobBuilder(job: JobRow) {
+  const tables = emptyRecord(job) as unknown as Record<EntityName, Record<string, unknown>>
+  const region = regionOf(job.regionId)
+  let seq = 0
+  let positions = 0
+  const put = <Name extends EntityName>(name: Name, row: Row<Name>) => {
+    if (tables[name][row.id]) throw new Error(`${name} ${row.id} stands twice`)
+    ;(tables[name] as Record<string, unknown>)[row.id] = row
+  }
+  const moment = () => ({ seq: ++seq, at: new Date(OPENED + seq * 45_000).toISOString() })
+  const record = () => tables as unknown as JobRecord
+  const view = (boxId: string): BoxView => boxView(record(), boxId)!
+
+  const room = (id: string, name: string, floor: string) =>
+    put('rooms', { id, name, floor, position: ++positions })
+
+  const circuit = (breaker: string, label: string, ratedAmps: number, more: Partial<Row<'circuits'>> = {}) =>
+    put('circuits', {
+      id: `circuit-${breaker}`,
+      breaker,
+      label,
+      poles: 1,
+      ratedAmps,
+      protection: 'none',
+      labelHolds: 'not-known',
+      sharedNeutralWithId: null,
+      note: '',
+      ...more,
+    })
+
+  const box = (found: BoxAsFound) => {
+    put('boxes', {
+      id: found.id,
+      roomId: found.room,
+      name: found.name,
+      gangs: found.controls.length || 1,
+      material: 'plastic',
+      volumeCubicInches: 20,
+      volumeBasis: 'marked',
+      depthMillimetres: 76,
+      setBackMillimetres: 0,
+      surface: 'plaster',
+      innerClamps: false,
+      bonded: 'not-known',
+      recorded: true,
+      note: '',
+      position: ++positions,
+      ...found.box,
+    })
+    for (const breaker of found.breakers)
+      put('feeds', {
+        id: `${found.id}-on-${breaker}`,
+        boxId: found.id,
+        circuitId: `circuit-${breaker}`,
+        basis: found.basis ?? 'reading',
+      })
+    found.controls.forEach((control, index) => controlOf(found.id, control, index + 1))
+    found.cables.forEach((cable, index) => cableOf(found, cable, index))
+    found.pigtails?.forEach(([joint, to], index) => {
+      const [gang, terminal] = to.includes('.') ? to.split('.') : ['1', to]
+      put('pigtails', {
+        id: `${found.id}-pigtail-${index + 1}`,
+        jointId: `${found.id}-joint-${joint}`,
+        deviceId: to === 'box' ? null : `${found.id}-${gang}-old`,
+        terminal: to === 'box' ? null : terminal!,
+      })
+    })
+  }
+
+  const controlOf = (boxId: string, control: Control, gang: number) => {
+    const placeId = `${boxId}-${gang}`
+    put('groups', { id: control.group, name: control.name, want: control.want ?? null })
+    put('places', { id: placeId, boxId, gang, groupId: control.group })
+    if (control.old) put('devices', { id: `${placeId}-old`, placeId, modelId: control.old, note: '' })
+    if (control.choice) put('choices', { id: `${placeId}-new`, placeId, modelId: control.choice })
+    control.lamps?.forEach((lamp, index) =>
+      put('loads', {
+        id: `${control.group}-lamp-${index + 1}`,
+        groupId: control.group,
+        name: control.name,
+        dimmable: 'not-known',
+        phase: 'not-known',
+        powerFactor: null,
+        horsepower: null,
+        metalLuminaire: 'no',
+        longHours: false,
+        ...lamp,
+      }),
+    )
+  }
+
+  const cableOf = (found: BoxAsFound, cable: CableAsFound, position: number) => {
+    const cableId = `${found.id}-${cable.name.toLowerCase()}`
+    put('cables', {
+      id: cableId,
+      boxId: found.id,
+      name: cable.name,
+      sheath: cable.sheath ?? 'nonmetallic',
+      entry: cable.entry,
+      far: cable.far,
+      farBoxId: null,
+      farEntry: null,
+      farLoadId: null,
+      position,
+    })
+    cable.strands.forEach((strand, index) => {
+      const conductorId = `${cableId}-${strand.insulation}-${index + 1}`
+      put('conductors', {
+        id: conductorId,
+        cableId,
+        insulation: strand.insulation,
+        markedAs: null,
+        gauge: strand.gauge ?? region.usualGauge,
+        stranding: 'solid',
+        metal: strand.metal ?? 'copper',
+        position: index,
+      })
+      put('ends', { ...seatOf(found, strand), ...endOf(found, strand, conductorId) })
+    })
+  }
+
+  const seatOf = (found: BoxAsFound, { on }: Strand) => {
+    const loose = { deviceId: null, terminal: null, jointId: null }
+    if (on === 'cap' || on === 'loose') return { ...loose, seat: on } as const
+    if (on.startsWith('joint:')) {
+      const jointId = `${found.id}-${on.replace(':', '-')}`
+      if (!tables.joints[jointId])
+        put('joints', { id: jointId, boxId: found.id, connector: 'twist-on', bareShows: false })
+      return { ...loose, seat: 'joint', jointId } as const
+    }
+    const [gang, terminal] = on.includes('.') ? on.split('.') : ['1', on]
+    return { ...loose, seat: 'terminal', deviceId: `${found.id}-${gang}-old`, terminal: terminal! } as const
+  }
+
+  const endOf = (found: BoxAsFound, strand: Strand, conductorId: string) => ({
+    id: `${conductorId}-end`,
+    conductorId,
+    boxId: found.id,
+    role: strand.role ?? null,
+    roleCircuitId: null,
+    roleGroupId: strand.group ?? null,
+    seenAtSheath: region.groundColours.includes(strand.insulation),
+  })
+
+  const read = (boxId: string, reading: Partial<Row<'readings'>>) => {
+    const id = `${boxId}-reading-${seq + 1}`
+    put('readings', {
+      id,
+      boxId,
+      ...moment(),
+      purpose: 'identify',
+      instrument: 'low-impedance-meter',
+      fromEndId: null,
+      toEndId: null,
+      reference: null,
+      value: region.nominalVolts,
+      breaker: 'on',
+      switchPosition: 'separated',
+      note: '',
+      ...reading,
+    })
+    return id
+  }
+
+  /** Two readings for every role of a box, as a careful person takes them. */
+  const proveRoles = (boxId: string) => {
+    const ends = view(boxId).ends
+    const ground = ends.find(each => each.end.role === 'ground')
+    const hot = ends.find(each => each.end.role === 'line' || each.end.role === 'loop-feed')
+    const toGround = ground
+      ? { toEndId: ground.end.id }
+      : { reference: 'extension lead from a proven receptacle' }
+    for (const { end } of ends) {
+      const readings =
+        end.role === 'switched-load' || end.role === 'loop-return'
+          ? [
+              { ...toGround, value: 0, switchPosition: 'off' as const },
+              { ...toGround, value: region.nominalVolts, switchPosition: 'on' as const },
+            ]
+          : end.role === 'neutral' || end.role === 'ground'
+            ? [1, 2].map(time => ({ toEndId: hot!.end.id, value: region.nominalVolts - time }))
+            : end.role === 'spare' || end.role === null
+              ? []
+              : [1, 2].map(time => ({ ...toGround, value: region.nominalVolts - time }))
+      for (const each of readings) {
+        const readingId = read(boxId, { fromEndId: end.id, ...each })
+        put('claims', { id: `${readingId}-bears`, endId: end.id, readingId })
+      }
+    }
+  }
+
+  const switchTo = (breaker: string, to: 'on' | 'off') =>
+    put('switchings', { id: `switching-${seq + 1}`, circuitId: `circuit-${breaker}`, to, ...moment() })
+
+  /** Tester and reference proved, breakers off, dead at every conductor, tester proved again. */
+  const isolate = (boxId: string) => {
+    const { ends, feeds } = view(boxId)
+    const ground = ends.find(each => each.end.role === 'ground')
+    const reference = ground ? { toEndId: ground.end.id } : { reference: 'extension lead, ground' }
+    read(boxId, { purpose: 'tester', reference: 'receptacle in the hall' })
+    read(boxId, { purpose: 'reference', ...reference })
+    for (const { circuit: each } of feeds) switchTo(each.breaker, 'off')
+    for (const { end } of ends) {
+      const self = ground?.end.id === end.id
+      read(boxId, {
+        purpose: 'dead',
+        fromEndId: end.id,
+        ...(self ? { reference: 'extension lead, ground' } : reference),
+        value: 0,
+        breaker: 'off',
+      })
+    }
+    read(boxId, { purpose: 'tester', reference: 'receptacle in the hall' })
+    const neutral = ends.filter(each => each.end.role === 'neutral' && each.end.jointId)
+    const joints = new Set(neutral.map(each => each.end.jointId))
+    for (const jointId of joints) {
+      const member = neutral.find(each => each.end.jointId === jointId)!
+      read(boxId, {
+        purpose: 'clamp',
+        instrument: 'clamp',
+        fromEndId: member.end.id,
+        value: 0,
+        breaker: 'off',
+      })
+    }
+  }
+
+  /** Ticks steps as they come free; all of them, or the first few. */
+  const work = (boxId: string, most = Infinity) => {
+    for (let count = 0; count < most; count++) {
+      const open = planBox(view(boxId), trade).steps.find(
+        step => step.doneBy === 'tick' && !step.done && step.holds.length === 0,
+      )
+      if (!open) return
+      put('steps', { id: `${boxId}-step-${seq + 1}`, boxId, stepKey: open.key, note: '', ...moment() })
+      if (open.key === 'power')
+        for (const { circuit: each } of view(boxId).feeds) switchTo(each.breaker, 'on')
+    }
+  }
+
+  const makeSettings = (boxId: string) => {
+    for (const { place, choice } of view(boxId).places)
+      for (const setting of deviceNamed(trade, choice?.modelId ?? '')?.settings ?? [])
+        put('settings', {
+          id: `${place.id}-${setting.id}`,
+          placeId: place.id,
+          settingId: setting.id,
+          value: setting.initial,
+        })
+  }
+
+  const passTests = (boxId: string) => {
+    const here = view(boxId)
+    for (const each of here.places)
+      for (const item of testList(here, each, trade))
+        put('tests', {
+          id: `${each.place.id}-test-${seq + 1}`,
+          placeId: each.place.id,
+          testKey: item.key,
+          outcome: 'pass',
+          note: '',
+          ...moment(),
+        })
+  }
+
+  return { room, circuit, box, read, proveRoles, isolate, work, makeSettings, passTests, put, record, view }
+}

@@ -1,0 +1,214 @@
+import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
+import { trade } from '@/catalogue'
+import { commandSchema, validated } from '@/core/format/schemas'
+import { changedFields, inDatabaseOrder, inverseOf, type Change } from '@/core/job/change'
+import type { Command, Edit, UndoCommand } from '@/core/job/command'
+import type { UndoState } from '@/core/job/history'
+import { checked, transition } from '@/core/job/transition'
+import { holdPoints } from '@/core/plan'
+import { fault, type Fault } from '@/core/model/result'
+import { inTransaction, isDuplicate } from './database'
+import { loadJob, loadUndoState, type VersionedJob } from './jobs'
+import { insertSql, tableOf, updateSql, valuesOf } from './rows'
+
+/** What somebody else changed meanwhile in a row this command was based on. */
+export interface Stale {
+  readonly entity: string
+  readonly id: string
+  /** The row as it is now; null where it is gone. */
+  readonly now: unknown
+  readonly version: number | null
+  readonly fields: readonly string[]
+}
+
+export type Outcome =
+  | {
+      readonly kind: 'applied'
+      readonly revision: number
+      readonly changes: readonly Change[]
+      readonly versions: Readonly<Record<string, number>>
+      readonly undo: UndoState
+    }
+  | { readonly kind: 'no-such-job' }
+  | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
+  | { readonly kind: 'stale'; readonly stale: readonly Stale[] }
+
+const guards = [holdPoints(trade)]
+
+/**
+ * The one door for writes. The command is checked, applied once however often it is sent, in one
+ * transaction, against the row versions it was based on, and kept in the log.
+ */
+export async function applyCommand(jobId: string, given: unknown): Promise<Outcome> {
+  const shape = validated<Command | UndoCommand>(commandSchema, given)
+  if (!shape.ok) return { kind: 'refused', faults: shape.faults }
+  const command = shape.value
+  try {
+    return await inTransaction(db => applied(db, jobId, command))
+  } catch (error) {
+    if (!isDuplicate(error)) throw error
+    const earlier = await inTransaction(db => appliedBefore(db, jobId, command))
+    if (earlier) return earlier
+    throw error
+  }
+}
+
+async function applied(db: PoolConnection, jobId: string, command: Command | UndoCommand): Promise<Outcome> {
+  const now = new Date().toISOString()
+  const [guarded] = await db.execute<ResultSetHeader>(
+    'UPDATE jobs SET revision = revision + 1 WHERE id = ?',
+    [jobId],
+  )
+  if (guarded.affectedRows === 0) return rolledBack(db, { kind: 'no-such-job' })
+  const earlier = await appliedBefore(db, jobId, command)
+  if (earlier) return rolledBack(db, earlier)
+  const job = (await loadJob(jobId, db))!
+  const planned =
+    'undoes' in command ? await undoing(db, job, command) : await editing(job, command.edits, now)
+  if (planned.kind !== 'changes') return rolledBack(db, planned)
+  const versions = await write(db, job, planned.changes)
+  await db.execute(
+    'INSERT INTO command_log (job_id, id, revision, name, box_id, undoes, changes, applied_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+    [
+      jobId,
+      command.id,
+      job.revision,
+      command.name,
+      command.boxId,
+      'undoes' in command ? command.undoes : null,
+      JSON.stringify(planned.changes),
+      now.replace('T', ' ').replace('Z', ''),
+    ],
+  )
+  return {
+    kind: 'applied',
+    revision: job.revision,
+    changes: planned.changes,
+    versions,
+    undo: await loadUndoState(jobId, command.boxId, db),
+  }
+}
+
+/** Nothing was written but the revision; giving it back leaves the job untouched. */
+async function rolledBack(db: PoolConnection, outcome: Outcome): Promise<Outcome> {
+  await db.rollback()
+  await db.beginTransaction()
+  return outcome
+}
+
+type Planned = { readonly kind: 'changes'; readonly changes: readonly Change[] } | Outcome
+
+function editing(job: VersionedJob, edits: readonly Edit[], now: string): Planned {
+  const stale = edits.flatMap(edit => staleness(job, edit))
+  if (stale.length > 0) return { kind: 'stale', stale }
+  const changes = transition(job.record, edits, { now, guards })
+  return changes.ok
+    ? { kind: 'changes', changes: changes.value }
+    : { kind: 'refused', faults: changes.faults }
+}
+
+function staleness(job: VersionedJob, edit: Edit): Stale[] {
+  if (edit.kind === 'add') return []
+  const version = job.versions[`${edit.entity}/${edit.id}`] ?? null
+  if (version === edit.based) return []
+  const now = edit.entity === 'job' ? job.record.job : job.record[edit.entity][edit.id]
+  const fields = edit.kind === 'change' ? Object.keys(edit.fields) : []
+  return [{ entity: edit.entity, id: edit.id, now: now ?? null, version, fields }]
+}
+
+/** The inverse of a logged command, if the rows still are as that command left them. */
+async function undoing(db: PoolConnection, job: VersionedJob, command: UndoCommand): Promise<Planned> {
+  const jobId = job.record.job.id
+  const state = await loadUndoState(jobId, command.boxId, db)
+  const expected = command.name === 'undo' ? state.undo : state.redo
+  if (expected?.id !== command.undoes)
+    return {
+      kind: 'refused',
+      faults: [fault('/undoes', 'not-last', `there is nothing to ${command.name}, or something newer`)],
+    }
+  const [rows] = await db.query<RowDataPacket[]>(
+    'SELECT changes FROM command_log WHERE job_id = ? AND id = ?',
+    [jobId, command.undoes],
+  )
+  const changes = inverseOf(JSON.parse(String(rows[0]!.changes)) as Change[])
+  const stale = changes.flatMap((change): Stale[] => {
+    const now = change.entity === 'job' ? job.record.job : (job.record[change.entity][change.id] ?? null)
+    const fields = changedFields({ ...change, after: now })
+    if (fields.length === 0) return []
+    return [
+      {
+        entity: change.entity,
+        id: change.id,
+        now,
+        version: job.versions[`${change.entity}/${change.id}`] ?? null,
+        fields,
+      },
+    ]
+  })
+  if (stale.length > 0) return { kind: 'stale', stale }
+  const held = checked(job.record, changes, guards)
+  return held.ok ? { kind: 'changes', changes: held.value } : { kind: 'refused', faults: held.faults }
+}
+
+async function write(
+  db: PoolConnection,
+  job: VersionedJob,
+  changes: readonly Change[],
+): Promise<Record<string, number>> {
+  const jobId = job.record.job.id
+  const versions: Record<string, number> = {}
+  for (const { entity, id, before, after } of inDatabaseOrder(changes)) {
+    const key = `${entity}/${id}`
+    const version = job.versions[key] ?? 0
+    if (entity === 'job') {
+      if (after) await updateJob(db, jobId, after)
+      versions[key] = version + 1
+    } else if (after === null) {
+      await db.execute(`DELETE FROM ${tableOf(entity)} WHERE job_id = ? AND id = ?`, [jobId, id])
+    } else if (before === null) {
+      await db.execute(insertSql(entity), [jobId, ...valuesOf(entity, after)])
+      versions[key] = 1
+    } else {
+      await db.execute(updateSql(entity), [...valuesOf(entity, after), jobId, id, version])
+      versions[key] = version + 1
+    }
+  }
+  return versions
+}
+
+async function updateJob(db: PoolConnection, jobId: string, row: object): Promise<void> {
+  const names = Object.keys(row).filter(name => name !== 'extra')
+  const sets = names.map(name => `${name.replace(/[A-Z]/g, letter => `_${letter.toLowerCase()}`)} = ?`)
+  await db.execute(`UPDATE jobs SET ${sets.join(', ')}, extra = ?, version = version + 1 WHERE id = ?`, [
+    ...valuesOf('job', row),
+    jobId,
+  ])
+}
+
+/** The answer of a command that was applied already: what it changed, and where things stand now. */
+async function appliedBefore(
+  db: PoolConnection,
+  jobId: string,
+  command: Command | UndoCommand,
+): Promise<Outcome | null> {
+  const [rows] = await db.query<RowDataPacket[]>(
+    'SELECT revision, changes FROM command_log WHERE job_id = ? AND id = ?',
+    [jobId, command.id],
+  )
+  const found = rows[0]
+  if (!found) return null
+  const changes = JSON.parse(String(found.changes)) as Change[]
+  const job = await loadJob(jobId, db)
+  const versions: Record<string, number> = {}
+  for (const { entity, id } of changes) {
+    const version = job?.versions[`${entity}/${id}`]
+    if (version !== undefined) versions[`${entity}/${id}`] = version
+  }
+  return {
+    kind: 'applied',
+    revision: Number(found.revision),
+    changes,
+    versions,
+    undo: await loadUndoState(jobId, command.boxId, db),
+  }
+}

@@ -1,0 +1,75 @@
+import mysql, { type Pool, type PoolConnection } from 'mysql2/promise'
+
+/** Where the database is; `./start` sets it to the project's own server. */
+export const databaseUrl = (): string => {
+  const url = process.env.DATABASE_URL
+  if (!url) throw new Error('DATABASE_URL is not set: run ./start, or point it at a MariaDB of your own')
+  return url
+}
+
+const holder = globalThis as { everyRoomPool?: Pool }
+
+/** One pool a process; times in UTC, numbers as numbers. */
+export function pool(): Pool {
+  holder.everyRoomPool ??= mysql.createPool({
+    uri: databaseUrl(),
+    connectionLimit: 8,
+    timezone: 'Z',
+    decimalNumbers: true,
+    dateStrings: true,
+    charset: 'utf8mb4_bin',
+  })
+  return holder.everyRoomPool
+}
+
+export async function closePool(): Promise<void> {
+  await holder.everyRoomPool?.end()
+  delete holder.everyRoomPool
+}
+
+/** Deadlock, certification failure at commit, node not ready, and lost connections: the whole is tried again. */
+const WORTH_ANOTHER_TRY = new Set<unknown>([
+  'ER_LOCK_DEADLOCK',
+  'ER_LOCK_WAIT_TIMEOUT',
+  'ER_ERROR_DURING_COMMIT',
+  'ER_UNKNOWN_COM_ERROR',
+  'PROTOCOL_CONNECTION_LOST',
+  'ECONNRESET',
+  'EPIPE',
+])
+const TRIES = 4
+
+const codeOf = (error: unknown): unknown => (error as { code?: unknown } | null)?.code
+
+/**
+ * Runs `work` in one transaction, again as a whole where the server asks for that. `work` must bear
+ * being run twice: it finds its own earlier effect by the ids the client made.
+ */
+export async function inTransaction<Value>(work: (db: PoolConnection) => Promise<Value>): Promise<Value> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await once(work)
+    } catch (error) {
+      if (attempt >= TRIES || !WORTH_ANOTHER_TRY.has(codeOf(error))) throw error
+      await new Promise(resolve => setTimeout(resolve, 20 * 2 ** attempt))
+    }
+  }
+}
+
+async function once<Value>(work: (db: PoolConnection) => Promise<Value>): Promise<Value> {
+  const db = await pool().getConnection()
+  try {
+    await db.beginTransaction()
+    const value = await work(db)
+    await db.commit()
+    return value
+  } catch (error) {
+    await db.rollback().catch(() => db.destroy())
+    throw error
+  } finally {
+    db.release()
+  }
+}
+
+/** True for a row that exists already: a command sent again. */
+export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY'

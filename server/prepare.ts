@@ -1,0 +1,11 @@
+import path from 'node:path'
+import { closePool } from './database'
+import { loadDemoOnce } from './demo'
+import { migrate } from './migrate'
+
+/** Run before serving: schema up to date, demo jobs there. Both do nothing the second time. */
+const root = path.resolve(import.meta.dirname, '..')
+const applied = await migrate(path.join(root, 'server/migrations'))
+for (const name of applied) console.log(`Migrated: ${name}`)
+for (const name of await loadDemoOnce(path.join(root, 'demo'))) console.log(`Loaded the demo job ${name}`)
+await closePool()

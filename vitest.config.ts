@@ -1,0 +1,11 @@
+import path from 'node:path'
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  resolve: { alias: { '@': path.resolve(import.meta.dirname) } },
+  test: {
+    include: ['{core,catalogue,server,ui,cli,demo,scripts}/**/*.test.{ts,tsx}'],
+    testTimeout: 30_000,
+    hookTimeout: 60_000,
+  },
+})
