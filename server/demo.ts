@@ -10,7 +10,8 @@ const SUFFIX = '.everyroom.json'
 /** The demo jobs of a folder, read through the open format like anybody's file. */
 async function demoFile(folder: string, name: string): Promise<JobFile> {
   const parsed = parseJobFile(await readFile(path.join(folder, name + SUFFIX), 'utf8'))
-  if (!parsed.ok) throw new Error(`demo ${name}: ${parsed.faults.map(each => `${each.path} ${each.message}`).join('; ')}`)
+  if (!parsed.ok)
+    throw new Error(`demo ${name}: ${parsed.faults.map(each => `${each.path} ${each.message}`).join('; ')}`)
   return parsed.value
 }
 
@@ -18,7 +19,9 @@ async function demoFile(folder: string, name: string): Promise<JobFile> {
 export async function loadDemoOnce(folder: string): Promise<string[]> {
   const [rows] = await pool().query<RowDataPacket[]>('SELECT name FROM demos_loaded')
   const loaded = new Set(rows.map(row => String(row.name)))
-  const names = (await readdir(folder)).filter(file => file.endsWith(SUFFIX)).map(file => file.slice(0, -SUFFIX.length))
+  const names = (await readdir(folder))
+    .filter(file => file.endsWith(SUFFIX))
+    .map(file => file.slice(0, -SUFFIX.length))
   const fresh: string[] = []
   for (const name of names.sort()) {
     if (loaded.has(name)) continue

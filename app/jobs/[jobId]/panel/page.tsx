@@ -1,0 +1,5 @@
+import { PanelPage } from '@/ui/panel/panel-page'
+
+export default function Page() {
+  return <PanelPage />
+}

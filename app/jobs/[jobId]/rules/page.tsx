@@ -1,0 +1,5 @@
+import { RulesPage } from '@/ui/rules/rules-page'
+
+export default function Page() {
+  return <RulesPage />
+}

@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto'
+import Joi from 'joi'
+import { parseJobFile } from '@/core/format/job-file'
+import { validated } from '@/core/format/schemas'
+import { emptyRecord } from '@/core/model/record'
+import { good, type Result } from '@/core/model/result'
+import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { isDuplicate } from './database'
+import { storeJobFile } from './jobs'
+
+const startSchema = Joi.object({
+  start: Joi.object({
+    name: Joi.string().min(1).max(120).required(),
+    regionId: Joi.valid(...REGION_IDS).required(),
+  }).required(),
+})
+
+interface Start {
+  readonly start: { readonly name: string; readonly regionId: RegionId }
+}
+
+/**
+ * Stores what was sent: a job file, or the wish for an empty job. A file keeps its own id while that is
+ * free and gets a new one where it is taken, so nothing is ever overwritten.
+ */
+export async function bringIn(body: string): Promise<Result<string>> {
+  const start = wishIn(body)
+  if (start) return startJob(start)
+  const parsed = parseJobFile(body)
+  if (!parsed.ok) return parsed
+  const wished = parsed.value.record.job.id
+  try {
+    await storeJobFile(parsed.value, { jobId: wished, demo: null })
+    return good(wished)
+  } catch (error) {
+    if (!isDuplicate(error)) throw error
+    const jobId = randomUUID()
+    await storeJobFile(parsed.value, { jobId, demo: null })
+    return good(jobId)
+  }
+}
+
+function wishIn(body: string): Start | null {
+  try {
+    const shape = validated<Start>(startSchema, JSON.parse(body))
+    return shape.ok ? shape.value : null
+  } catch {
+    return null
+  }
+}
+
+async function startJob({ start }: Start): Promise<Result<string>> {
+  const jobId = randomUUID()
+  const record = emptyRecord({
+    id: jobId,
+    name: start.name,
+    address: '',
+    owners: '',
+    electrician: '',
+    apprentice: '',
+    regionId: start.regionId,
+    note: '',
+  })
+  await storeJobFile({ record, extra: {} }, { jobId, demo: null })
+  return good(jobId)
+}

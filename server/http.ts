@@ -1,0 +1,31 @@
+import pino from 'pino'
+
+export const log = pino({ level: process.env.LOG_LEVEL ?? 'info' })
+
+/** Bodies larger than this are not read: the largest whole-house job file is far below. */
+const MOST_BYTES = 8 * 1024 * 1024
+
+/** The text of a request body, or null where it is too large. */
+export async function bodyOf(request: Request): Promise<string | null> {
+  const declared = Number(request.headers.get('content-length') ?? 0)
+  if (declared > MOST_BYTES) return null
+  const text = await request.text()
+  return text.length > MOST_BYTES ? null : text
+}
+
+/** Only this application's own pages may write: a form or script of another site is refused. */
+export function isOwn(request: Request): boolean {
+  const origin = request.headers.get('origin')
+  if (origin === null) return true
+  return URL.canParse(origin) && new URL(origin).host === request.headers.get('host')
+}
+
+/** Runs a handler; what it throws is logged and answered as a fault of ours, without its text. */
+export async function answered(work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work()
+  } catch (error) {
+    log.error(error)
+    return Response.json({ kind: 'server-fault' }, { status: 500 })
+  }
+}

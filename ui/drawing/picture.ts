@@ -1,0 +1,275 @@
+import type { BoxView, EndView } from '@/core/job/box-view'
+import { claimStatus } from '@/core/identify'
+import type { DeviceModel, Terminal } from '@/core/model/device'
+import { deviceNamed, type Trade } from '@/core/model/trade'
+import type { CableEntry, Insulation, Proof } from '@/core/model/vocabulary'
+import { INSULATIONS } from '@/core/model/vocabulary'
+import type { RoutedBox } from '@/core/route'
+import { INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
+
+/** What is drawn of one box, as found or as it will be: the same picture from either. */
+export interface BoxPicture {
+  readonly title: string
+  readonly metal: boolean
+  readonly cables: readonly PictureCable[]
+  readonly devices: readonly PictureDevice[]
+  readonly joints: readonly PictureJoint[]
+  /** Conductors that stay in the box: pigtails and device leads. */
+  readonly short: readonly ShortWire[]
+}
+
+export interface PictureCable {
+  readonly id: string
+  readonly name: string
+  readonly goes: string
+  readonly entry: CableEntry
+  readonly cloth: boolean
+  readonly strands: readonly PictureStrand[]
+}
+
+export interface PictureStrand {
+  readonly id: string
+  readonly says: string
+  readonly insulation: Insulation
+  readonly markedAs: Insulation | null
+  readonly flag: { readonly words: string; readonly proof: Proof } | null
+  readonly to: Goal
+  readonly changed: boolean
+}
+
+export type Goal =
+  | { readonly kind: 'terminal'; readonly deviceId: string; readonly terminalId: string }
+  | { readonly kind: 'joint'; readonly jointId: string }
+  | { readonly kind: 'cap' }
+  | { readonly kind: 'loose' }
+
+export interface PictureDevice {
+  readonly id: string
+  readonly gang: number
+  readonly name: string
+  readonly isNew: boolean
+  readonly terminals: readonly (Pick<Terminal, 'id' | 'word' | 'joins' | 'side'> & {
+    readonly capped: boolean
+  })[]
+}
+
+export interface PictureJoint {
+  readonly id: string
+  readonly words: string
+  readonly side: 'left' | 'right'
+  readonly kind: 'lever' | 'twist-on' | 'other'
+  readonly bareShows: boolean
+}
+
+export interface ShortWire {
+  readonly id: string
+  readonly says: string
+  readonly insulation: Insulation
+  readonly jointId: string
+  readonly to: { readonly deviceId: string; readonly terminalId: string } | 'box'
+  readonly changed: boolean
+}
+
+/** A lead says its colour in its own words; anything else is drawn grey. */
+function leadColour(word: string): Insulation {
+  const first = word.toLowerCase().split(/[ ,]/)[0] ?? ''
+  return INSULATIONS.find(each => each === first) ?? 'grey'
+}
+
+function goesTo(view: BoxView, each: EndView): string {
+  const { cable } = each
+  if (cable.far === 'box') return view.record.boxes[cable.farBoxId ?? '']?.name ?? 'another box'
+  return {
+    'not-known': 'not known',
+    panel: view.region.words.panel,
+    luminaire: 'luminaire',
+    elsewhere: 'elsewhere',
+  }[cable.far]
+}
+
+function strandOf(view: BoxView, each: EndView, to: Goal, sits: string, changed: boolean): PictureStrand {
+  const status = claimStatus(view, each)
+  const { insulation, markedAs, gauge, stranding, metal } = each.conductor
+  const role = status.role ? `${plain(ROLE_WORDS[status.role])}, ${PROOF_WORDS[status.proof]}` : 'No role yet'
+  return {
+    id: each.end.id,
+    says: `Cable ${each.cable.name}, ${INSULATION_WORDS[insulation]}${markedAs ? ` marked ${INSULATION_WORDS[markedAs]}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? ' aluminium' : ''}, ${sits}. ${role}`,
+    insulation,
+    markedAs,
+    flag: { words: status.role ? ROLE_WORDS[status.role] : '?', proof: status.proof },
+    to,
+    changed,
+  }
+}
+
+function cablesOf(view: BoxView, strandFor: (each: EndView) => PictureStrand): PictureCable[] {
+  return view.cables.map(cable => {
+    const ends = view.ends.filter(each => each.cable.id === cable.id)
+    const here = cable.boxId === view.box.id
+    return {
+      id: cable.id,
+      name: cable.name,
+      goes: ends[0] ? goesTo(view, ends[0]) : 'not known',
+      entry: here ? cable.entry : (cable.farEntry ?? cable.entry),
+      cloth: cable.sheath === 'cloth',
+      strands: ends.map(strandFor),
+    }
+  })
+}
+
+const terminalsOf = (
+  model: DeviceModel,
+  capped: (terminalId: string) => boolean,
+): PictureDevice['terminals'] =>
+  model.terminals.map(({ id, word, joins, side }) => ({ id, word, joins, side, capped: capped(id) }))
+
+const hinted = (view: BoxView, { conductor }: EndView) => view.region.hints[conductor.insulation] ?? null
+
+/** Joints stand on the side of the terminals they serve: neutrals and grounds right, the rest left. */
+const sideOf = (roles: readonly (string | null)[]): 'left' | 'right' =>
+  roles.some(role => role === 'neutral' || role === 'ground') ? 'right' : 'left'
+
+/** The box as it was opened. */
+export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
+  const wordOf = (deviceId: string | null, terminalId: string | null) => {
+    const model = deviceNamed(trade, view.record.devices[deviceId ?? '']?.modelId ?? '')
+    return model?.terminals.find(terminal => terminal.id === terminalId)?.word ?? 'terminal'
+  }
+  return {
+    title: `${view.room.name}, ${view.box.name}, as found`,
+    metal: view.box.material === 'metal',
+    cables: cablesOf(view, each => {
+      const { seat, deviceId, terminal, jointId } = each.end
+      if (seat === 'terminal' && deviceId && terminal)
+        return strandOf(
+          view,
+          each,
+          { kind: 'terminal', deviceId, terminalId: terminal },
+          `on “${wordOf(deviceId, terminal)}”`,
+          false,
+        )
+      if (seat === 'joint' && jointId)
+        return strandOf(view, each, { kind: 'joint', jointId }, 'in a joint', false)
+      return strandOf(
+        view,
+        each,
+        { kind: seat === 'cap' ? 'cap' : 'loose' },
+        seat === 'cap' ? 'capped' : 'loose',
+        false,
+      )
+    }),
+    devices: view.places.flatMap(({ place, found }) => {
+      const model = deviceNamed(trade, found?.modelId ?? '')
+      if (!found || !model) return []
+      return [
+        {
+          id: found.id,
+          gang: place.gang,
+          name: model.name,
+          isNew: false,
+          terminals: terminalsOf(model, () => false),
+        },
+      ]
+    }),
+    joints: view.joints.map(joint => {
+      const members = view.ends.filter(each => each.end.jointId === joint.id)
+      const wires = members.length + view.pigtails.filter(each => each.jointId === joint.id).length
+      return {
+        id: joint.id,
+        words: `${plain(joint.connector)}, ${wires} wires`,
+        side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
+        kind: joint.connector === 'lever' ? 'lever' : joint.connector === 'twist-on' ? 'twist-on' : 'other',
+        bareShows: joint.bareShows,
+      }
+    }),
+    short: view.pigtails.map(pigtail => {
+      const member = view.ends.find(each => each.end.jointId === pigtail.jointId)
+      const goal = pigtail.deviceId ? `“${wordOf(pigtail.deviceId, pigtail.terminal)}”` : 'the box'
+      return {
+        id: pigtail.id,
+        says: `Pigtail to ${goal}`,
+        insulation: member?.conductor.insulation ?? 'black',
+        jointId: pigtail.jointId,
+        to: pigtail.deviceId ? { deviceId: pigtail.deviceId, terminalId: pigtail.terminal ?? '' } : 'box',
+        changed: false,
+      }
+    }),
+  }
+}
+
+/** The box as it will be wired. */
+export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
+  const wordOf = (placeId: string, terminalId: string) =>
+    routed.devices
+      .find(each => each.placeId === placeId)
+      ?.model.terminals.find(each => each.id === terminalId)?.word ?? terminalId
+  const remarks = new Map(routed.remarks.map(each => [each.endId, each.as]))
+  const isCapped = (placeId: string, terminalId: string) =>
+    routed.cappedLeads.some(lead => lead.placeId === placeId && lead.terminalId === terminalId)
+  return {
+    title: `${view.room.name}, ${view.box.name}, as it will be`,
+    metal: view.box.material === 'metal',
+    cables: cablesOf(view, each => {
+      const seat = routed.seats[each.end.id]!
+      const remark = remarks.get(each.end.id)
+      const marked = remark ? { ...each, conductor: { ...each.conductor, markedAs: remark } } : each
+      switch (seat.kind) {
+        case 'terminal':
+          return strandOf(
+            view,
+            marked,
+            { kind: 'terminal', deviceId: seat.placeId, terminalId: seat.terminalId },
+            `on “${wordOf(seat.placeId, seat.terminalId)}”`,
+            each.end.seat !== 'terminal' || remark !== undefined,
+          )
+        case 'joint':
+          return strandOf(
+            view,
+            marked,
+            { kind: 'joint', jointId: seat.jointId },
+            `in the joint of ${routed.nets[seat.jointId.replace('joint-', '')] ?? 'its net'}`,
+            each.end.seat !== 'joint' || remark !== undefined,
+          )
+        case 'cap':
+          return strandOf(view, marked, { kind: 'cap' }, 'capped', each.end.seat !== 'cap')
+      }
+    }),
+    devices: routed.devices.map(device => ({
+      id: device.placeId,
+      gang: device.gang,
+      name: device.model.name,
+      isNew: device.isNew,
+      terminals: terminalsOf(device.model, terminalId => isCapped(device.placeId, terminalId)),
+    })),
+    joints: routed.joints.map(joint => ({
+      id: joint.id,
+      words: joint.connectors.map(each => plain(each.words)).join(' + '),
+      side: sideOf([joint.netId.split(':')[0]!]),
+      kind: joint.connectors[0]?.words.startsWith('lever') ? 'lever' : 'twist-on',
+      bareShows: false,
+    })),
+    short: routed.joints.flatMap(joint => [
+      ...joint.leads.map(lead => ({
+        id: `${lead.placeId}.${lead.terminalId}`,
+        says: `“${wordOf(lead.placeId, lead.terminalId)}” into the joint`,
+        insulation: leadColour(wordOf(lead.placeId, lead.terminalId)),
+        jointId: joint.id,
+        to: { deviceId: lead.placeId, terminalId: lead.terminalId },
+        changed: true,
+      })),
+      ...routed.pigtails
+        .filter(pigtail => joint.pigtailIds.includes(pigtail.id))
+        .map(pigtail => ({
+          id: pigtail.id,
+          says: `${plain(pigtail.insulation)} pigtail to ${pigtail.to === 'box' ? 'the box' : `“${wordOf(pigtail.to.placeId, pigtail.to.terminalId)}”`}`,
+          insulation: pigtail.insulation,
+          jointId: joint.id,
+          to:
+            pigtail.to === 'box'
+              ? ('box' as const)
+              : { deviceId: pigtail.to.placeId, terminalId: pigtail.to.terminalId },
+          changed: true,
+        })),
+    ]),
+  }
+}

@@ -1,0 +1,141 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import { rowsOf } from '@/core/model/record'
+import { useEdits, useJob } from '../job/provider'
+import { newId } from '../job/new-id'
+import { Button } from '../primitives/button'
+import { PickOne, SelectField, TextField } from '../primitives/fields'
+import { Sheet } from '../primitives/sheet'
+
+interface AddProps {
+  readonly open: boolean
+  readonly onClose: () => void
+}
+
+const INPUT = 'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2'
+
+export function AddRoom({ open, onClose }: AddProps) {
+  const { record } = useJob()
+  const edits = useEdits(null)
+  const [name, setName] = useState('')
+  const floors = [...new Set(rowsOf(record, 'rooms').map(room => room.floor))]
+  const [floor, setFloor] = useState('')
+  const add = (event: FormEvent) => {
+    event.preventDefault()
+    const position = Math.max(0, ...rowsOf(record, 'rooms').map(room => room.position)) + 1
+    const done = edits.send('add a room', [
+      edits.add('rooms', { id: newId(), name: name.trim(), floor: floor.trim(), position }),
+    ])
+    if (!done) return
+    setName('')
+    onClose()
+  }
+  return (
+    <Sheet title="Add a room" open={open} onClose={onClose}>
+      <form onSubmit={add} className="flex flex-col gap-4">
+        <label className="flex flex-col gap-1 text-sm font-semibold">
+          Name of the room
+          <input
+            autoFocus
+            required
+            maxLength={80}
+            value={name}
+            onChange={event => setName(event.target.value)}
+            className={INPUT}
+          />
+        </label>
+        <label className="flex flex-col gap-1 text-sm font-semibold">
+          Floor
+          <input
+            list="floors"
+            maxLength={40}
+            value={floor}
+            onChange={event => setFloor(event.target.value)}
+            className={INPUT}
+          />
+          <datalist id="floors">
+            {floors.map(each => (
+              <option key={each} value={each} />
+            ))}
+          </datalist>
+        </label>
+        <Button look="main" type="submit" disabled={name.trim() === ''}>
+          Add the room
+        </Button>
+      </form>
+    </Sheet>
+  )
+}
+
+/** A box with one place for each gang, each its own control until it is told otherwise. */
+export function AddBox({ open, onClose }: AddProps) {
+  const { record } = useJob()
+  const edits = useEdits(null)
+  const router = useRouter()
+  const rooms = rowsOf(record, 'rooms')
+  const [roomId, setRoomId] = useState('')
+  const [name, setName] = useState('By the door')
+  const [gangs, setGangs] = useState<'1' | '2' | '3'>('1')
+  const room = roomId || rooms[0]?.id || ''
+  const add = () => {
+    const boxId = newId()
+    const position = Math.max(0, ...rowsOf(record, 'boxes').map(box => box.position)) + 1
+    const places = Array.from({ length: Number(gangs) }, (_, index) => {
+      const groupId = newId()
+      const words = `${record.rooms[room]?.name ?? 'Room'} light${Number(gangs) > 1 ? ` ${index + 1}` : ''}`
+      return [
+        edits.add('groups', { id: groupId, name: words, want: null }),
+        edits.add('places', { id: newId(), boxId, gang: index + 1, groupId }),
+      ]
+    }).flat()
+    const done = edits.send('add a box', [
+      edits.add('boxes', {
+        id: boxId,
+        roomId: room,
+        name: name.trim(),
+        gangs: Number(gangs),
+        material: 'not-known',
+        volumeCubicInches: null,
+        volumeBasis: null,
+        depthMillimetres: null,
+        setBackMillimetres: null,
+        surface: 'not-known',
+        innerClamps: false,
+        bonded: 'not-known',
+        recorded: false,
+        note: '',
+        position,
+      }),
+      ...places,
+    ])
+    if (!done) return
+    onClose()
+    router.push(`/jobs/${record.job.id}/boxes/${boxId}/look`)
+  }
+  return (
+    <Sheet title="Add a box" open={open} onClose={onClose}>
+      <SelectField
+        label="Room"
+        value={room}
+        options={rooms.map(each => ({ value: each.id, words: each.name }))}
+        onCommit={setRoomId}
+      />
+      <TextField label="Where it is" value={name} max={80} required onCommit={setName} />
+      <PickOne
+        label="Gangs"
+        value={gangs}
+        options={[
+          { value: '1', words: '1' },
+          { value: '2', words: '2' },
+          { value: '3', words: '3' },
+        ]}
+        onCommit={setGangs}
+      />
+      <Button look="main" onClick={add} disabled={!room || name.trim() === ''}>
+        Add the box and look
+      </Button>
+    </Sheet>
+  )
+}

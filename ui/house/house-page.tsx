@@ -1,0 +1,196 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo, useState } from 'react'
+import { trade } from '@/catalogue'
+import { raisedDefects } from '@/core/check'
+import { boxView } from '@/core/job/box-view'
+import { rowsOf, rowsWith, type JobRecord } from '@/core/model/record'
+import { STAGES, type Stage } from '@/core/model/vocabulary'
+import { progressOfJob, type BoxProgress } from '@/core/plan'
+import { useJob } from '../job/provider'
+import { StageMark, STATE_WORDS } from '../primitives/marks'
+import { Button } from '../primitives/button'
+import { STAGE_WORDS } from '../words'
+import { AddBox, AddRoom } from './add'
+
+type Filter = Stage | 'done' | 'all'
+
+/** Every room and how far each of its boxes is; what waits for what, at one glance. */
+export function HousePage() {
+  const { record } = useJob()
+  const progress = useMemo(
+    () => new Map(progressOfJob(record, trade).map(each => [each.boxId, each])),
+    [record],
+  )
+  const [filter, setFilter] = useState<Filter>('all')
+  const [adding, setAdding] = useState<'room' | 'box' | null>(null)
+  const waitingIn = (each: BoxProgress): Filter => each.next?.stage ?? 'done'
+  const all = [...progress.values()]
+  const rooms = rowsOf(record, 'rooms')
+  const base = `/jobs/${record.job.id}`
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+        <div>
+          <h1 className="text-2xl">{record.job.name}</h1>
+          <p className="text-soft">
+            {record.job.address} · {rooms.length} rooms, {all.length} boxes
+          </p>
+        </div>
+        <div className="flex gap-2" data-chrome>
+          <Button onClick={() => setAdding('room')}>Add a room</Button>
+          <Button look="main" onClick={() => setAdding('box')} disabled={rooms.length === 0}>
+            Add a box
+          </Button>
+        </div>
+      </div>
+      <StageFilter all={all} waitingIn={waitingIn} filter={filter} onFilter={setFilter} />
+      {rooms.length === 0 && (
+        <p className="mt-8 rounded-xl border-2 border-dashed border-rule p-6">
+          No rooms yet. Add the first one, then the boxes you find in it.
+        </p>
+      )}
+      <div className="mt-4 flex flex-col gap-4">
+        {rooms.map(room => {
+          const boxes = rowsWith(record, 'boxes', 'roomId', room.id).filter(box => {
+            const each = progress.get(box.id)
+            return filter === 'all' || (each && waitingIn(each) === filter)
+          })
+          if (boxes.length === 0 && filter !== 'all') return null
+          return (
+            <section key={room.id} aria-labelledby={`room-${room.id}`} className="rounded-xl bg-sheet">
+              <h2 id={`room-${room.id}`} className="px-3 pt-2.5 text-base">
+                {room.name} <span className="font-normal text-soft">{room.floor}</span>
+              </h2>
+              <ul>
+                {boxes.map(box => (
+                  <BoxRow
+                    key={box.id}
+                    record={record}
+                    boxId={box.id}
+                    progress={progress.get(box.id)!}
+                    base={base}
+                  />
+                ))}
+                {boxes.length === 0 && (
+                  <li className="px-3 pt-1 pb-3 text-soft">No box recorded here yet.</li>
+                )}
+              </ul>
+            </section>
+          )
+        })}
+      </div>
+      <AddRoom open={adding === 'room'} onClose={() => setAdding(null)} />
+      <AddBox open={adding === 'box'} onClose={() => setAdding(null)} />
+    </>
+  )
+}
+
+function StageFilter({
+  all,
+  waitingIn,
+  filter,
+  onFilter,
+}: {
+  all: readonly BoxProgress[]
+  waitingIn: (each: BoxProgress) => Filter
+  filter: Filter
+  onFilter: (filter: Filter) => void
+}) {
+  const kinds: readonly { id: Filter; words: string }[] = [
+    { id: 'all', words: 'All' },
+    ...STAGES.map(stage => ({ id: stage, words: STAGE_WORDS[stage].name })),
+    { id: 'done', words: 'Done' },
+  ]
+  return (
+    <div
+      role="group"
+      aria-label="Boxes waiting in"
+      className="mt-4 grid grid-cols-4 gap-1 sm:grid-cols-8"
+      data-chrome
+    >
+      {kinds.map(({ id, words }) => {
+        const count = id === 'all' ? all.length : all.filter(each => waitingIn(each) === id).length
+        return (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={filter === id}
+            onClick={() => onFilter(id)}
+            className="flex min-h-14 flex-col items-center justify-center rounded-lg border-[1.5px] border-rule bg-sheet px-1 aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum"
+          >
+            <span className="text-xl leading-none font-bold">{count}</span>
+            <span className="text-sm">{words}</span>
+          </button>
+        )
+      })}
+    </div>
+  )
+}
+
+function BoxRow({
+  record,
+  boxId,
+  progress,
+  base,
+}: {
+  record: JobRecord
+  boxId: string
+  progress: BoxProgress
+  base: string
+}) {
+  const view = boxView(record, boxId)!
+  const dangers = openDangers(record, boxId)
+  const { next } = progress
+  const controls = view.places.map(place => place.group.name).join(' · ')
+  return (
+    <li className="border-t border-rule first:border-t-0">
+      <Link
+        href={`${base}/boxes/${boxId}/${next?.stage ?? 'prove'}`}
+        className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 px-3 py-2.5 hover:bg-tint sm:grid-cols-[minmax(0,1.1fr)_minmax(0,1.4fr)_auto]"
+      >
+        <span className="min-w-0">
+          <span className="block truncate font-semibold">{view.box.name}</span>
+          <span className="block truncate text-sm text-soft">{controls || 'No control recorded'}</span>
+        </span>
+        <span className="order-3 col-span-2 min-w-0 text-sm sm:order-none sm:col-span-1">
+          {next ? (
+            <>
+              <strong>{STAGE_WORDS[next.stage].name}</strong> {next.missing}
+            </>
+          ) : (
+            <strong>Done</strong>
+          )}
+          {dangers > 0 && (
+            <span className="hazard ml-2 inline-block bg-sheet px-2 font-semibold whitespace-nowrap">
+              {dangers} {dangers === 1 ? 'danger' : 'dangers'}
+            </span>
+          )}
+        </span>
+        <span className="flex gap-1">
+          {progress.stages.map(({ stage, state }) => (
+            <span key={stage} title={`${STAGE_WORDS[stage].name}: ${STATE_WORDS[state]}`}>
+              <StageMark state={state} />
+              <span className="sr-only">
+                {STAGE_WORDS[stage].name} {STATE_WORDS[state]}.{' '}
+              </span>
+            </span>
+          ))}
+        </span>
+      </Link>
+    </li>
+  )
+}
+
+/** Dangers raised by rule or by hand that nobody has closed, mended or handed over in writing. */
+function openDangers(record: JobRecord, boxId: string): number {
+  const view = boxView(record, boxId)!
+  const rows = rowsWith(record, 'defects', 'boxId', boxId)
+  const settled = new Set(rows.filter(row => row.state !== 'open').map(row => row.ruleId))
+  const raised = raisedDefects(view, trade).filter(
+    each => each.severity === 'danger' && !settled.has(each.ruleId),
+  )
+  const manual = rows.filter(row => row.ruleId === null && row.severity === 'danger' && row.state === 'open')
+  return raised.length + manual.length
+}

@@ -1,0 +1,45 @@
+'use client'
+
+import { Button } from '../primitives/button'
+import { plain } from '../words'
+import { useJob, useStore } from './provider'
+
+/** What was refused, and what somebody else changed under an edit: said at once, until it is read. */
+export function Notices() {
+  const { refusal, conflict } = useJob()
+  const store = useStore()
+  return (
+    <div role="alert" className="mx-auto max-w-7xl px-3 sm:px-4">
+      {refusal && (
+        <div className="hazard mt-3 flex flex-wrap items-center gap-3 bg-sheet p-3">
+          <div className="flex-1">
+            <p className="font-bold">Not done</p>
+            <ul>
+              {refusal.slice(0, 4).map(fault => (
+                <li key={fault.path + fault.code}>{fault.message}</li>
+              ))}
+            </ul>
+          </div>
+          <Button onClick={store.dismiss}>Understood</Button>
+        </div>
+      )}
+      {conflict && (
+        <div className="hazard mt-3 flex flex-wrap items-center gap-3 bg-sheet p-3">
+          <div className="flex-1">
+            <p className="font-bold">Somebody else was quicker: “{conflict.command}” was not made</p>
+            <ul>
+              {conflict.stale.map(row => (
+                <li key={row.id}>
+                  {row.now === null
+                    ? `${plain(row.entity)}: removed meanwhile`
+                    : `${plain(row.entity)} now: ${row.fields.map(field => `${field} ${String(row.now?.[field] ?? '–')}`).join(', ')}`}
+                </li>
+              ))}
+            </ul>
+          </div>
+          <Button onClick={store.dismiss}>Show me theirs</Button>
+        </div>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,98 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useMemo, useState, type KeyboardEvent } from 'react'
+import { rowsOf } from '@/core/model/record'
+import { Sheet } from '../primitives/sheet'
+import { useJob } from './provider'
+import { SHORTCUTS, type Action } from './shortcuts'
+
+interface Entry {
+  readonly id: string
+  readonly says: string
+  readonly hint: string
+  readonly run: () => void
+}
+
+/** Find by typing: boxes by room or name, and everything that has a key. */
+export function Palette({
+  base,
+  boxId,
+  act,
+  onClose,
+}: {
+  base: string
+  boxId: string | null
+  act: (action: Action) => void
+  onClose: () => void
+}) {
+  const { record } = useJob()
+  const router = useRouter()
+  const [text, setText] = useState('')
+  const [at, setAt] = useState(0)
+  const entries = useMemo<Entry[]>(() => {
+    const boxes = rowsOf(record, 'boxes').map(box => ({
+      id: box.id,
+      says: `${record.rooms[box.roomId]?.name ?? ''}: ${box.name}`,
+      hint: 'Box',
+      run: () => router.push(`${base}/boxes/${box.id}/look`),
+    }))
+    const actions = SHORTCUTS.filter(
+      each => each.action.kind !== 'palette' && (boxId || each.action.kind !== 'stage'),
+    ).map(({ key, says, action }) => ({ id: `key-${key}`, says, hint: key, run: () => act(action) }))
+    return [...boxes, ...actions]
+  }, [record, router, base, boxId, act])
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  const found = entries
+    .filter(entry => words.every(word => entry.says.toLowerCase().includes(word)))
+    .slice(0, 12)
+  const chosen = Math.min(at, found.length - 1)
+
+  const run = (entry: Entry | undefined) => {
+    if (!entry) return
+    onClose()
+    entry.run()
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown') setAt((chosen + 1) % found.length)
+    else if (event.key === 'ArrowUp') setAt((chosen - 1 + found.length) % found.length)
+    else if (event.key === 'Enter') run(found[chosen])
+    else return
+    event.preventDefault()
+  }
+  return (
+    <Sheet title="Find a box or an action" open onClose={onClose}>
+      <input
+        autoFocus
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="palette-list"
+        aria-activedescendant={found[chosen] ? `palette-${found[chosen].id}` : undefined}
+        aria-label="Name of a room, a box, or an action"
+        value={text}
+        onChange={event => {
+          setText(event.target.value)
+          setAt(0)
+        }}
+        onKeyDown={onKeyDown}
+        className="min-h-11 rounded-lg border-[1.5px] border-ink/60 bg-sheet px-3"
+      />
+      <ul id="palette-list" role="listbox" aria-label="Found" className="flex flex-col">
+        {found.map((entry, index) => (
+          <li
+            key={entry.id}
+            id={`palette-${entry.id}`}
+            role="option"
+            aria-selected={index === chosen}
+            onClick={() => run(entry)}
+            className="flex min-h-11 cursor-pointer items-center justify-between gap-3 rounded-lg px-3 aria-selected:bg-plum aria-selected:text-on-plum"
+          >
+            <span>{entry.says}</span>
+            <span className="font-mono text-sm">{entry.hint}</span>
+          </li>
+        ))}
+      </ul>
+      {found.length === 0 && <p>Nothing is called that here.</p>}
+    </Sheet>
+  )
+}

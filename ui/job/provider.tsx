@@ -1,0 +1,99 @@
+'use client'
+
+import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { trade } from '@/catalogue'
+import { boxView, type BoxView } from '@/core/job/box-view'
+import type { Command, CommandName, Edit, UndoCommand } from '@/core/job/command'
+import type { EntityName, Row } from '@/core/model/entities'
+import { holdPoints } from '@/core/plan'
+import { jobStore, type JobSnapshot, type JobStore, type StoreWorld, type VersionedRecord } from './store'
+
+const JobContext = createContext<JobStore | null>(null)
+
+const guards = [holdPoints(trade)]
+
+function browserWorld(jobId: string): StoreWorld {
+  const key = `every-room/pending/${jobId}`
+  const base = `/api/jobs/${jobId}`
+  const json = async (response: Response) => {
+    if (response.status >= 500) throw new Error(`the server answered ${response.status}`)
+    return response.json()
+  }
+  return {
+    post: command =>
+      fetch(`${base}/commands`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(command),
+      }).then(json),
+    load: () => fetch(base, { cache: 'no-store' }).then(response => (response.ok ? response.json() : null)),
+    loadUndo: boxId => fetch(`${base}/undo${boxId ? `?box=${boxId}` : ''}`, { cache: 'no-store' }).then(json),
+    now: () => new Date().toISOString(),
+    later: (milliseconds, work) => void window.setTimeout(work, milliseconds),
+    keep: pending => {
+      if (pending.length === 0) localStorage.removeItem(key)
+      else localStorage.setItem(key, JSON.stringify(pending))
+    },
+    kept: () => {
+      try {
+        return JSON.parse(localStorage.getItem(key) ?? '[]') as (Command | UndoCommand)[]
+      } catch {
+        return []
+      }
+    },
+  }
+}
+
+export function JobProvider({ initial, children }: { initial: VersionedRecord; children: ReactNode }) {
+  const [store] = useState(() => jobStore(initial, guards, browserWorld(initial.record.job.id)))
+  useEffect(() => {
+    store.start()
+    const look = () => {
+      if (document.visibilityState === 'visible') void store.refresh()
+    }
+    window.addEventListener('focus', look)
+    document.addEventListener('visibilitychange', look)
+    return () => {
+      window.removeEventListener('focus', look)
+      document.removeEventListener('visibilitychange', look)
+    }
+  }, [store])
+  return <JobContext value={store}>{children}</JobContext>
+}
+
+export function useStore(): JobStore {
+  const store = useContext(JobContext)
+  if (!store) throw new Error('useStore outside of a job')
+  return store
+}
+
+export function useJob(): JobSnapshot {
+  const store = useStore()
+  return useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot)
+}
+
+/** The box a page is about; null once it was removed. */
+export function useBox(boxId: string): BoxView | null {
+  return boxView(useJob().record, boxId)
+}
+
+type Fields<Name extends EntityName> = Partial<Omit<Row<Name>, 'id' | 'extra'>>
+
+/** Edits in the words of a form: add, change, remove, each with the version that was seen. */
+export function useEdits(boxId: string | null) {
+  const store = useStore()
+  const based = (entity: EntityName | 'job', id: string) => store.snapshot().versions[`${entity}/${id}`] ?? 1
+  return {
+    send: (name: CommandName, edits: readonly Edit[]) => store.send(name, boxId, edits),
+    add: <Name extends EntityName>(entity: Name, row: Row<Name>) =>
+      ({ kind: 'add', entity, row }) as unknown as Edit,
+    change: <Name extends EntityName>(entity: Name, id: string, fields: Fields<Name>) =>
+      ({ kind: 'change', entity, id, based: based(entity, id), fields }) as unknown as Edit,
+    changeJob: (fields: Extract<Edit, { entity: 'job' }>['fields']) => {
+      const { id } = store.snapshot().record.job
+      return { kind: 'change', entity: 'job', id, based: based('job', id), fields } as Edit
+    },
+    remove: (entity: EntityName, id: string) =>
+      ({ kind: 'remove', entity, id, based: based(entity, id) }) as Edit,
+  }
+}

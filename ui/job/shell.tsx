@@ -1,0 +1,199 @@
+'use client'
+
+import { Moon, Redo2, Search, Undo2 } from 'lucide-react'
+import dynamic from 'next/dynamic'
+import Link from 'next/link'
+import { usePathname, useRouter } from 'next/navigation'
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react'
+import { rowsOf } from '@/core/model/record'
+import { useJob, useStore } from './provider'
+import { Notices } from './notices'
+import { actionOf, type Action } from './shortcuts'
+import { scopeOf, type SaveState } from './store'
+import { toggleTheme } from './theme'
+
+const Palette = dynamic(() => import('./palette').then(module => module.Palette), { ssr: false })
+const Help = dynamic(() => import('./help').then(module => module.Help), { ssr: false })
+
+const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  waiting: 'Kept here, waiting for the server',
+}
+
+/** What stands round every page of a job: where one is, whether it is saved, undo, find, dark room. */
+export function JobShell({ children }: { children: ReactNode }) {
+  const job = useJob()
+  const store = useStore()
+  const router = useRouter()
+  const { base, boxId, stage } = usePlace(job.record.job.id)
+  const [open, setOpen] = useState<'palette' | 'help' | null>(null)
+  const undo = job.undo[scopeOf(boxId)]
+
+  useEffect(() => store.needUndo(boxId), [store, boxId])
+
+  const boxes = useMemo(() => rowsOf(job.record, 'boxes').map(box => box.id), [job.record])
+
+  const act = useCallback(
+    (action: Action) => {
+      const beside = (step: number) => {
+        const at = boxes.indexOf(boxId ?? '')
+        const next = boxes[(at + step + boxes.length) % boxes.length]
+        if (next) router.push(`${base}/boxes/${next}/${stage ?? 'look'}`)
+      }
+      switch (action.kind) {
+        case 'stage':
+          if (boxId) router.push(`${base}/boxes/${boxId}/${action.stage}`)
+          return
+        case 'house':
+          return router.push(base)
+        case 'panel':
+          return router.push(`${base}/panel`)
+        case 'undo':
+        case 'redo':
+          return store.takeBack(action.kind, boxId)
+        case 'dark':
+          return toggleTheme()
+        case 'palette':
+        case 'help':
+          return setOpen(action.kind)
+        case 'previous-box':
+          return beside(-1)
+        case 'next-box':
+          return beside(1)
+      }
+    },
+    [base, boxId, boxes, router, stage, store],
+  )
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const action = actionOf(event)
+      if (!action || document.querySelector('[role="dialog"]')) return
+      event.preventDefault()
+      act(action)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [act])
+
+  return (
+    <>
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
+      >
+        To the page
+      </a>
+      <header data-chrome className="border-b border-rule bg-sheet">
+        <div className="mx-auto flex max-w-7xl items-center gap-1 px-2 sm:gap-3 sm:px-4">
+          <nav aria-label="Job" className="flex min-w-0 flex-1 items-center gap-1 sm:gap-3">
+            <Link href="/" className="hidden min-h-11 items-center font-bold text-plum sm:flex">
+              Every Room
+            </Link>
+            <NavLink href={base} here={usePathname() === base}>
+              House
+            </NavLink>
+            <NavLink href={`${base}/panel`} here={usePathname() === `${base}/panel`}>
+              Panel
+            </NavLink>
+            <NavLink href={`${base}/rules`} here={usePathname() === `${base}/rules`}>
+              Rules
+            </NavLink>
+            <span className="ml-1 hidden min-w-0 truncate text-soft lg:block">{job.record.job.name}</span>
+          </nav>
+          <SaveMark save={job.save} />
+          <IconButton
+            name={undo?.undo ? `Undo: ${undo.undo.name}` : 'Nothing to undo'}
+            disabled={!undo?.undo}
+            onClick={() => act({ kind: 'undo' })}
+          >
+            <Undo2 size={20} aria-hidden="true" />
+          </IconButton>
+          <IconButton
+            name={undo?.redo ? `Redo: ${undo.redo.name}` : 'Nothing to redo'}
+            disabled={!undo?.redo}
+            onClick={() => act({ kind: 'redo' })}
+          >
+            <Redo2 size={20} aria-hidden="true" />
+          </IconButton>
+          <IconButton name="Dark room or paper" onClick={() => act({ kind: 'dark' })}>
+            <Moon size={20} aria-hidden="true" />
+          </IconButton>
+          <IconButton name="Find a box or an action" onClick={() => act({ kind: 'palette' })}>
+            <Search size={20} aria-hidden="true" />
+          </IconButton>
+        </div>
+      </header>
+      <Notices />
+      <main id="main" tabIndex={-1} className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
+        {children}
+      </main>
+      {open === 'palette' && <Palette base={base} boxId={boxId} act={act} onClose={() => setOpen(null)} />}
+      {open === 'help' && <Help onClose={() => setOpen(null)} />}
+    </>
+  )
+}
+
+function usePlace(jobId: string) {
+  const path = usePathname()
+  const base = `/jobs/${jobId}`
+  const [, boxId, stage] = /\/boxes\/([^/]+)\/([^/]+)/.exec(path) ?? []
+  return { base, boxId: boxId ?? null, stage: stage ?? null }
+}
+
+function NavLink({ href, here, children }: { href: string; here: boolean; children: ReactNode }) {
+  return (
+    <Link
+      href={href}
+      aria-current={here ? 'page' : undefined}
+      className="flex min-h-11 items-center border-b-[3px] border-transparent px-2 font-semibold aria-[current]:border-plum"
+    >
+      {children}
+    </Link>
+  )
+}
+
+/** A dot for what is saved; words, and a ring, for what is not yet. */
+function SaveMark({ save }: { save: SaveState }) {
+  return (
+    <span role="status" data-save={save} className="flex items-center gap-1.5 text-sm text-soft">
+      <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden="true">
+        <circle
+          cx="6"
+          cy="6"
+          r="4.5"
+          fill={save === 'saved' ? 'currentColor' : 'none'}
+          stroke="currentColor"
+          strokeWidth="2"
+        />
+      </svg>
+      <span className={save === 'waiting' ? 'font-semibold text-ink' : 'sr-only sm:not-sr-only'}>
+        {SAVE_WORDS[save]}
+      </span>
+    </span>
+  )
+}
+
+function IconButton({
+  name,
+  children,
+  ...rest
+}: {
+  name: string
+  children: ReactNode
+  disabled?: boolean
+  onClick: () => void
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={name}
+      title={name}
+      className="flex h-11 w-11 shrink-0 items-center justify-center rounded-lg hover:bg-tint disabled:opacity-40"
+      {...rest}
+    >
+      {children}
+    </button>
+  )
+}

@@ -1,0 +1,220 @@
+import { applyChanges, type Change } from '@/core/job/change'
+import type { Command, CommandName, Edit, UndoCommand } from '@/core/job/command'
+import type { UndoState } from '@/core/job/history'
+import { transition, type Guard } from '@/core/job/transition'
+import type { JobRecord } from '@/core/model/record'
+import type { Fault } from '@/core/model/result'
+import { newId } from './new-id'
+
+export interface VersionedRecord {
+  readonly record: JobRecord
+  readonly versions: Readonly<Record<string, number>>
+  readonly revision: number
+}
+
+export interface StaleRow {
+  readonly entity: string
+  readonly id: string
+  readonly now: Readonly<Record<string, unknown>> | null
+  readonly fields: readonly string[]
+}
+
+type Answer =
+  | {
+      readonly kind: 'applied'
+      readonly revision: number
+      readonly changes: readonly Change[]
+      readonly versions: Readonly<Record<string, number>>
+      readonly undo: UndoState
+    }
+  | { readonly kind: 'no-such-job' }
+  | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
+  | { readonly kind: 'stale'; readonly stale: readonly StaleRow[] }
+
+export type SaveState = 'saved' | 'saving' | 'waiting'
+
+export interface JobSnapshot extends VersionedRecord {
+  readonly save: SaveState
+  /** Why the last edit was not made; cleared by the next one. */
+  readonly refusal: readonly Fault[] | null
+  /** What somebody else changed under an edit of ours. */
+  readonly conflict: {
+    readonly command: CommandName | 'undo' | 'redo'
+    readonly stale: readonly StaleRow[]
+  } | null
+  readonly undo: Readonly<Record<string, UndoState>>
+}
+
+/** What a store needs of the world, so that it can be tried without one. */
+export interface StoreWorld {
+  post(command: Command | UndoCommand): Promise<Answer>
+  load(): Promise<VersionedRecord | null>
+  loadUndo(boxId: string | null): Promise<UndoState>
+  now(): string
+  later(milliseconds: number, work: () => void): void
+  /** Commands not yet confirmed, kept where a reload finds them. */
+  keep(pending: readonly (Command | UndoCommand)[]): void
+  kept(): readonly (Command | UndoCommand)[]
+}
+
+export interface JobStore {
+  subscribe(listener: () => void): () => void
+  snapshot(): JobSnapshot
+  /** Makes the edits here at once and sends them; false where the core refuses them. */
+  send(name: CommandName, boxId: string | null, edits: readonly Edit[]): boolean
+  takeBack(kind: 'undo' | 'redo', boxId: string | null): void
+  needUndo(boxId: string | null): void
+  refresh(): Promise<void>
+  dismiss(): void
+  start(): void
+}
+
+const RETRY_MILLISECONDS = [500, 1000, 2000, 5000]
+export const scopeOf = (boxId: string | null): string => boxId ?? 'house'
+
+/**
+ * The job in the browser: what the server confirmed, with edits not yet confirmed laid over it. Every
+ * command keeps its id until it is answered, so sending it again is harmless.
+ */
+export function jobStore(initial: VersionedRecord, guards: readonly Guard[], world: StoreWorld): JobStore {
+  let confirmed = initial
+  let pending: readonly (Command | UndoCommand)[] = []
+  let sending = false
+  let failures = 0
+  let state: JobSnapshot = { ...initial, save: 'saved', refusal: null, conflict: null, undo: {} }
+  const listeners = new Set<() => void>()
+
+  const publish = (change: Partial<JobSnapshot>) => {
+    state = { ...state, ...change }
+    for (const listener of listeners) listener()
+  }
+
+  const laidOver = (): VersionedRecord => {
+    let over = confirmed
+    for (const command of pending) if ('edits' in command) over = withEdits(over, command.edits) ?? over
+    return over
+  }
+
+  const withEdits = (over: VersionedRecord, edits: readonly Edit[]): VersionedRecord | null => {
+    const changes = transition(over.record, edits, { now: world.now(), guards })
+    if (!changes.ok) return null
+    const versions = { ...over.versions }
+    for (const { entity, id, after } of changes.value) {
+      const key = `${entity}/${id}`
+      if (after) versions[key] = (versions[key] ?? 0) + 1
+      else delete versions[key]
+    }
+    return { record: applyChanges(over.record, changes.value), versions, revision: over.revision }
+  }
+
+  const queue = (command: Command | UndoCommand) => {
+    pending = [...pending, command]
+    world.keep(pending)
+    void flush()
+  }
+
+  const drop = () => {
+    pending = pending.slice(1)
+    world.keep(pending)
+  }
+
+  const flush = async () => {
+    if (sending) return
+    sending = true
+    try {
+      while (pending.length > 0) {
+        const command = pending[0]!
+        publish({ save: failures > 0 ? 'waiting' : 'saving' })
+        let answer: Answer
+        try {
+          answer = await world.post(command)
+          failures = 0
+        } catch {
+          publish({ save: 'waiting' })
+          const pause = RETRY_MILLISECONDS[Math.min(failures++, RETRY_MILLISECONDS.length - 1)]!
+          world.later(pause, () => void flush())
+          return
+        }
+        drop()
+        await settle(command, answer)
+      }
+      publish({ save: 'saved' })
+    } finally {
+      sending = false
+    }
+  }
+
+  const settle = async (command: Command | UndoCommand, answer: Answer) => {
+    switch (answer.kind) {
+      case 'applied': {
+        const versions = { ...confirmed.versions, ...answer.versions }
+        for (const { entity, id, after } of answer.changes) if (!after) delete versions[`${entity}/${id}`]
+        confirmed = {
+          record: applyChanges(confirmed.record, answer.changes),
+          versions,
+          revision: Math.max(confirmed.revision, answer.revision),
+        }
+        publish({ ...laidOver(), undo: { ...state.undo, [scopeOf(command.boxId)]: answer.undo } })
+        return
+      }
+      case 'stale':
+        publish({ conflict: { command: command.name, stale: answer.stale } })
+        return reload()
+      case 'refused':
+        publish({ refusal: answer.faults })
+        return reload()
+      case 'no-such-job':
+        publish({
+          refusal: [{ path: '/', code: 'no-such-job', message: 'This job is no longer there.' }],
+        })
+    }
+  }
+
+  const reload = async () => {
+    const fresh = await world.load().catch(() => null)
+    if (fresh) confirmed = fresh
+    publish(laidOver())
+  }
+
+  return {
+    subscribe: listener => {
+      listeners.add(listener)
+      return () => listeners.delete(listener)
+    },
+    snapshot: () => state,
+    send: (name, boxId, edits) => {
+      const changes = transition(state.record, edits, { now: world.now(), guards })
+      if (!changes.ok) {
+        publish({ refusal: changes.faults })
+        return false
+      }
+      const over = withEdits(state, edits)!
+      publish({ record: over.record, versions: over.versions, refusal: null, save: 'saving' })
+      queue({ id: newId(), name, boxId, edits })
+      return true
+    },
+    takeBack: (kind, boxId) => {
+      const last = state.undo[scopeOf(boxId)]?.[kind]
+      if (!last || pending.some(command => 'undoes' in command && command.undoes === last.id)) return
+      publish({ refusal: null })
+      queue({ id: newId(), name: kind, boxId, undoes: last.id })
+    },
+    needUndo: boxId => {
+      world.loadUndo(boxId).then(
+        undo => publish({ undo: { ...state.undo, [scopeOf(boxId)]: undo } }),
+        () => undefined,
+      )
+    },
+    refresh: async () => {
+      if (pending.length === 0 && !sending) await reload()
+    },
+    dismiss: () => publish({ refusal: null, conflict: null }),
+    start: () => {
+      const kept = world.kept()
+      if (kept.length === 0 || pending.length > 0) return
+      pending = kept
+      publish(laidOver())
+      void flush()
+    },
+  }
+}

@@ -1,0 +1,177 @@
+'use client'
+
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useRef, useState, type FormEvent } from 'react'
+import type { Fault } from '@/core/model/result'
+import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { regionOf } from '@/core/model/regions'
+import { toggleTheme } from '../job/theme'
+import { Button } from '../primitives/button'
+import { PickOne, useRunning } from '../primitives/fields'
+import { Sheet } from '../primitives/sheet'
+
+export interface JobCard {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly boxes: number
+  readonly demo: boolean
+}
+
+/** Every job: open one, start one, bring one in from a file, put a demo back as it was. */
+export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
+  const router = useRouter()
+  const running = useRunning()
+  const [faults, setFaults] = useState<{ file: string; faults: readonly Fault[] } | null>(null)
+  const [adding, setAdding] = useState(false)
+  const [resetting, setResetting] = useState<JobCard | null>(null)
+  const picker = useRef<HTMLInputElement>(null)
+
+  const bringIn = async (file: File) => {
+    setFaults(null)
+    const answer = await fetch('/api/jobs', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: await file.text(),
+    })
+    const body = (await answer.json()) as { id?: string; faults?: Fault[] }
+    if (answer.ok && body.id) router.push(`/jobs/${body.id}`)
+    else setFaults({ file: file.name, faults: body.faults ?? [] })
+  }
+
+  return (
+    <main id="main" className="mx-auto max-w-4xl px-4 pb-16">
+      <div className="flex flex-wrap items-center justify-between gap-3 pt-6">
+        <h1 className="text-3xl text-plum">Every Room</h1>
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={toggleTheme}>Dark room</Button>
+          <Button onClick={() => picker.current?.click()} disabled={!running}>
+            Bring in a job file
+          </Button>
+          <Button look="main" onClick={() => setAdding(true)} disabled={!running}>
+            Start a job
+          </Button>
+          <input
+            ref={picker}
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            tabIndex={-1}
+            aria-label="Job file"
+            onChange={event => {
+              const file = event.target.files?.[0]
+              event.target.value = ''
+              if (file) void bringIn(file)
+            }}
+          />
+        </div>
+      </div>
+      {faults && (
+        <div role="alert" className="hazard mt-4 bg-sheet p-3">
+          <p className="font-bold">
+            “{faults.file}” was not brought in; nothing was stored. {faults.faults.length} fault(s):
+          </p>
+          <ul className="max-h-60 overflow-y-auto" tabIndex={0}>
+            {faults.faults.map((each, index) => (
+              <li key={index}>
+                <code className="font-mono text-sm">{each.path}</code> {each.message}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <ul className="mt-6 flex flex-col gap-3">
+        {jobs.map(job => (
+          <li key={job.id} className="flex flex-wrap items-center gap-3 rounded-xl bg-sheet p-4">
+            <Link href={`/jobs/${job.id}`} className="min-w-60 flex-1 py-1">
+              <span className="block text-lg font-bold underline decoration-rule underline-offset-4">
+                {job.name}
+              </span>
+              <span className="text-soft">
+                {job.address} · {job.boxes} boxes
+              </span>
+            </Link>
+            <a
+              href={`/api/jobs/${job.id}/file`}
+              className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 px-4 font-semibold"
+              aria-label={`Job file of ${job.name}`}
+            >
+              Job file
+            </a>
+            {job.demo && (
+              <Button
+                onClick={() => setResetting(job)}
+                disabled={!running}
+                aria-label={`Reset the demo ${job.name}`}
+              >
+                Reset the demo
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {jobs.length === 0 && <p className="mt-6">No jobs yet. Start one, or bring in a job file.</p>}
+      <p className="mt-8 text-sm text-soft">
+        Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does
+        the work or signs it.
+      </p>
+      <NewJob open={adding} onClose={() => setAdding(false)} />
+      <Sheet title="Reset the demo" open={resetting !== null} onClose={() => setResetting(null)}>
+        <p>Everything changed in {resetting?.name} goes, and the demo stands as it was shipped.</p>
+        <Button
+          look="main"
+          onClick={async () => {
+            await fetch(`/api/demo/${resetting?.id}/reset`, { method: 'POST' })
+            setResetting(null)
+            router.refresh()
+          }}
+        >
+          Reset it
+        </Button>
+      </Sheet>
+    </main>
+  )
+}
+
+function NewJob({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const router = useRouter()
+  const [name, setName] = useState('')
+  const [regionId, setRegionId] = useState<RegionId>('north-america-120')
+  const start = async (event: FormEvent) => {
+    event.preventDefault()
+    const answer = await fetch('/api/jobs', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ start: { name: name.trim(), regionId } }),
+    })
+    const body = (await answer.json()) as { id?: string }
+    if (body.id) router.push(`/jobs/${body.id}`)
+  }
+  return (
+    <Sheet title="Start a job" open={open} onClose={onClose}>
+      <form onSubmit={start} className="flex flex-col gap-4">
+        <label className="flex flex-col gap-1 text-sm font-semibold">
+          Name of the house
+          <input
+            autoFocus
+            required
+            maxLength={120}
+            value={name}
+            onChange={event => setName(event.target.value)}
+            className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
+          />
+        </label>
+        <PickOne
+          label="Region"
+          value={regionId}
+          options={REGION_IDS.map(value => ({ value, words: regionOf(value).name }))}
+          onCommit={setRegionId}
+        />
+        <Button look="main" type="submit" disabled={name.trim() === ''}>
+          Start
+        </Button>
+      </form>
+    </Sheet>
+  )
+}

@@ -1,0 +1,179 @@
+'use client'
+
+import { useState } from 'react'
+import type { Breaker } from '@/core/model/entities'
+import { regionOf } from '@/core/model/regions'
+import { rowsOf, rowsWith } from '@/core/model/record'
+import { PROTECTIONS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
+import { newId } from '../job/new-id'
+import { useEdits, useJob } from '../job/provider'
+import { Button } from '../primitives/button'
+import { NumberField, PickOne, SelectField, TextField } from '../primitives/fields'
+import { Sheet } from '../primitives/sheet'
+import { plain } from '../words'
+
+/** The circuits: what the label says against what was found, and which boxes each one feeds. */
+export function PanelPage() {
+  const { record } = useJob()
+  const edits = useEdits(null)
+  const [open, setOpen] = useState<string | null>(null)
+  const region = regionOf(record.job.regionId)
+  const circuits = rowsOf(record, 'circuits').sort((a, b) =>
+    a.breaker.localeCompare(b.breaker, 'en', { numeric: true }),
+  )
+  const add = () => {
+    const id = newId()
+    const numbers = circuits.map(circuit => Number(circuit.breaker)).filter(Number.isFinite)
+    const done = edits.send('add a circuit', [
+      edits.add('circuits', {
+        id,
+        breaker: String(Math.max(0, ...numbers) + 1),
+        label: '',
+        poles: 1,
+        ratedAmps: region.usualBreakerAmps,
+        protection: 'not-known',
+        labelHolds: 'not-known',
+        sharedNeutralWithId: null,
+        note: '',
+      }),
+    ])
+    if (done) setOpen(id)
+  }
+  const chosen = open ? record.circuits[open] : undefined
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+        <h1 className="text-2xl">{plain(region.words.panel)}</h1>
+        <Button look="main" onClick={add}>
+          Add a circuit
+        </Button>
+      </div>
+      <div
+        className="mt-4 overflow-x-auto rounded-xl bg-sheet"
+        tabIndex={0}
+        role="region"
+        aria-label="Circuits"
+      >
+        <table className="w-full min-w-160 text-left">
+          <thead>
+            <tr className="text-sm">
+              {[plain(region.words.breaker), 'Label', 'Rating', 'Label holds', 'Protection', 'Feeds'].map(
+                each => (
+                  <th key={each} scope="col" className="px-3 py-2 font-semibold">
+                    {each}
+                  </th>
+                ),
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {circuits.map(circuit => (
+              <tr key={circuit.id} className="border-t border-rule align-top hover:bg-tint">
+                <th scope="row" className="px-3 py-1">
+                  <Button
+                    onClick={() => setOpen(circuit.id)}
+                    aria-label={`Edit ${region.words.breaker} ${circuit.breaker}`}
+                  >
+                    {circuit.breaker}
+                  </Button>
+                </th>
+                <td className="px-3 py-3">
+                  {circuit.label || <span className="text-soft">no label</span>}
+                  {circuit.note && <span className="block text-sm text-soft">{circuit.note}</span>}
+                </td>
+                <td className="px-3 py-3 whitespace-nowrap">{circuit.ratedAmps} A</td>
+                <td className="px-3 py-3">
+                  {circuit.labelHolds === 'no' ? (
+                    <strong className="hazard px-2">Wrong</strong>
+                  ) : (
+                    plain(circuit.labelHolds)
+                  )}
+                </td>
+                <td className="px-3 py-3">{plain(circuit.protection)}</td>
+                <td className="px-3 py-3">
+                  {rowsWith(record, 'feeds', 'circuitId', circuit.id)
+                    .map(feed => record.boxes[feed.boxId])
+                    .map(box => (box ? record.rooms[box.roomId]?.name : ''))
+                    .join(', ') || <span className="text-soft">no box yet</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {circuits.length === 0 && <p className="p-4">No circuits yet.</p>}
+      </div>
+      {chosen && <CircuitSheet circuit={chosen} others={circuits} onClose={() => setOpen(null)} />}
+    </>
+  )
+}
+
+function CircuitSheet({
+  circuit,
+  others,
+  onClose,
+}: {
+  circuit: Breaker
+  others: readonly Breaker[]
+  onClose: () => void
+}) {
+  const edits = useEdits(null)
+  const change = (fields: Parameters<typeof edits.change<'circuits'>>[2]) =>
+    edits.send('edit a circuit', [edits.change('circuits', circuit.id, fields)])
+  return (
+    <Sheet title={`Circuit ${circuit.breaker}`} open onClose={onClose}>
+      <TextField
+        label="Position in the panel"
+        value={circuit.breaker}
+        max={12}
+        required
+        onCommit={breaker => change({ breaker })}
+      />
+      <TextField
+        label="What its label says"
+        value={circuit.label}
+        max={120}
+        onCommit={label => change({ label })}
+      />
+      <PickOne
+        label="Does the label hold?"
+        value={circuit.labelHolds}
+        options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+        onCommit={labelHolds => change({ labelHolds })}
+      />
+      <NumberField
+        label="Rating"
+        unit="A"
+        value={circuit.ratedAmps}
+        min={1}
+        max={200}
+        onCommit={amps => amps && change({ ratedAmps: amps })}
+      />
+      <SelectField
+        label="Protection"
+        value={circuit.protection}
+        options={PROTECTIONS.map(value => ({ value, words: plain(value) }))}
+        onCommit={protection => change({ protection })}
+      />
+      <SelectField
+        label="Shares its neutral with"
+        value={circuit.sharedNeutralWithId ?? 'none'}
+        options={[
+          { value: 'none', words: 'None' },
+          ...others
+            .filter(each => each.id !== circuit.id)
+            .map(each => ({ value: each.id, words: `${each.breaker}: ${each.label}` })),
+        ]}
+        onCommit={value => change({ sharedNeutralWithId: value === 'none' ? null : value })}
+      />
+      <TextField label="Note" value={circuit.note} max={1000} multiline onCommit={note => change({ note })} />
+      <Button
+        onClick={() => {
+          onClose()
+          edits.send('remove a circuit', [edits.remove('circuits', circuit.id)])
+        }}
+      >
+        Remove this circuit
+      </Button>
+    </Sheet>
+  )
+}

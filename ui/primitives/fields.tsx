@@ -1,0 +1,239 @@
+'use client'
+
+import { useEffect, useId, useState, type ReactNode } from 'react'
+
+const INPUT =
+  'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 text-ink hover:border-ink aria-invalid:border-[3px]'
+
+interface Labelled {
+  readonly label: string
+  readonly hint?: string
+}
+
+function Frame({ id, label, hint, children }: Labelled & { id: string; children: ReactNode }) {
+  return (
+    <div className="flex min-w-0 flex-col gap-1">
+      <label htmlFor={id} className="text-sm font-semibold">
+        {label}
+      </label>
+      {children}
+      {hint && (
+        <p id={`${id}-hint`} className="text-sm text-soft">
+          {hint}
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** Text that is stored when it is left or Enter is pressed, so that each edit is one command. */
+export function TextField({
+  label,
+  hint,
+  value,
+  onCommit,
+  max,
+  required = false,
+  multiline = false,
+}: Labelled & {
+  value: string
+  onCommit: (value: string) => void
+  max: number
+  required?: boolean
+  multiline?: boolean
+}) {
+  const id = useId()
+  const [draft, setDraft] = useDraft(value)
+  const invalid = required && draft.trim() === ''
+  const commit = () => {
+    const next = draft.trim()
+    if (invalid) setDraft(value)
+    else if (next !== value) onCommit(next)
+  }
+  const shared = {
+    id,
+    value: draft,
+    maxLength: max,
+    'aria-invalid': invalid || undefined,
+    'aria-describedby': hint ? `${id}-hint` : undefined,
+    onBlur: commit,
+    className: INPUT,
+  }
+  return (
+    <Frame id={id} label={label} hint={hint}>
+      {multiline ? (
+        <textarea {...shared} rows={3} onChange={event => setDraft(event.target.value)} />
+      ) : (
+        <input
+          {...shared}
+          onChange={event => setDraft(event.target.value)}
+          onKeyDown={event => event.key === 'Enter' && commit()}
+        />
+      )}
+    </Frame>
+  )
+}
+
+/** A number with its range; left empty it is not known, where that is allowed. */
+export function NumberField({
+  label,
+  hint,
+  value,
+  onCommit,
+  min,
+  max,
+  unit,
+  nullable = false,
+}: Labelled & {
+  value: number | null
+  onCommit: (value: number | null) => void
+  min: number
+  max: number
+  unit?: string
+  nullable?: boolean
+}) {
+  const id = useId()
+  const [draft, setDraft] = useDraft(value === null ? '' : String(value))
+  const parsed = draft.trim() === '' ? null : Number(draft.replace(',', '.'))
+  const wrong = parsed === null ? !nullable : !Number.isFinite(parsed) || parsed < min || parsed > max
+  const commit = () => {
+    if (!wrong && parsed !== value) onCommit(parsed)
+  }
+  const says = wrong ? `From ${min} to ${max}${unit ? ` ${unit}` : ''}${nullable ? ', or empty' : ''}.` : hint
+  return (
+    <Frame id={id} label={unit ? `${label} (${unit})` : label} hint={says}>
+      <input
+        id={id}
+        value={draft}
+        inputMode="decimal"
+        autoComplete="off"
+        aria-invalid={wrong || undefined}
+        aria-describedby={says ? `${id}-hint` : undefined}
+        onChange={event => setDraft(event.target.value)}
+        onBlur={commit}
+        onKeyDown={event => event.key === 'Enter' && commit()}
+        placeholder={nullable ? 'not known' : undefined}
+        className={INPUT}
+      />
+    </Frame>
+  )
+}
+
+/** What is typed here, until what is stored changes under it. */
+function useDraft(stored: string) {
+  const [draft, setDraft] = useState(stored)
+  const [seen, setSeen] = useState(stored)
+  if (seen !== stored) {
+    setSeen(stored)
+    setDraft(stored)
+  }
+  return [draft, setDraft] as const
+}
+
+export interface Option<Value extends string> {
+  readonly value: Value
+  readonly words: string
+}
+
+export function SelectField<Value extends string>({
+  label,
+  hint,
+  value,
+  options,
+  onCommit,
+}: Labelled & {
+  value: Value
+  options: readonly Option<Value>[]
+  onCommit: (value: Value) => void
+}) {
+  const id = useId()
+  return (
+    <Frame id={id} label={label} hint={hint}>
+      <select
+        id={id}
+        value={value}
+        aria-describedby={hint ? `${id}-hint` : undefined}
+        onChange={event => onCommit(event.target.value as Value)}
+        className={INPUT}
+      >
+        {options.map(option => (
+          <option key={option.value} value={option.value}>
+            {option.words}
+          </option>
+        ))}
+      </select>
+    </Frame>
+  )
+}
+
+/** A few choices as big buttons in a row: one press each. */
+export function PickOne<Value extends string>({
+  label,
+  value,
+  options,
+  onCommit,
+  hint,
+}: Labelled & {
+  value: Value | null
+  options: readonly (Option<Value> & { readonly mark?: ReactNode })[]
+  onCommit: (value: Value) => void
+}) {
+  const name = useId()
+  return (
+    <fieldset className="min-w-0">
+      <legend className="mb-1 text-sm font-semibold">{label}</legend>
+      <div className="flex flex-wrap gap-2">
+        {options.map(option => (
+          <label
+            key={option.value}
+            className="relative flex min-h-11 items-center gap-2 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 has-checked:border-plum has-checked:bg-plum has-checked:text-on-plum has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-plum"
+          >
+            <input
+              type="radio"
+              name={name}
+              value={option.value}
+              checked={value === option.value}
+              onChange={() => onCommit(option.value)}
+              className="absolute inset-0 m-0 h-full w-full opacity-0"
+            />
+            {option.mark}
+            <span>{option.words}</span>
+          </label>
+        ))}
+      </div>
+      {hint && <p className="mt-1 text-sm text-soft">{hint}</p>}
+    </fieldset>
+  )
+}
+
+export function CheckField({
+  label,
+  value,
+  onCommit,
+}: {
+  label: string
+  value: boolean
+  onCommit: (value: boolean) => void
+}) {
+  return (
+    <label className="flex min-h-11 items-center gap-3">
+      <input
+        type="checkbox"
+        checked={value}
+        onChange={event => onCommit(event.target.checked)}
+        className="h-6 w-6 accent-(--plum)"
+      />
+      <span>{label}</span>
+    </label>
+  )
+}
+
+/** True once the page runs in a browser: what needs one is not offered before. */
+export function useRunning(): boolean {
+  const [running, setRunning] = useState(false)
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => setRunning(true))
+    return () => cancelAnimationFrame(frame)
+  }, [])
+  return running
+}

@@ -1,0 +1,177 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { trade } from '@/catalogue'
+import type { BoxView } from '@/core/job/box-view'
+import { boxFill } from '@/core/check'
+import { BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
+import { cubicCentimetresFrom, figure } from '@/core/model/units'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
+import { plain } from '../../words'
+import { Part } from '../stage-frame'
+
+/** The box itself: material, volume, depth, set-back, and how full it is as found. */
+export function BoxForm({ view }: { view: BoxView }) {
+  const edits = useEdits(view.box.id)
+  const house = useEdits(null)
+  const router = useRouter()
+  const { box, region } = view
+  const change = (fields: Parameters<typeof edits.change<'boxes'>>[2]) =>
+    edits.send('edit a box', [edits.change('boxes', box.id, fields)])
+  const setGangs = (gangs: number) => {
+    const added = Array.from({ length: Math.max(0, gangs - view.places.length) }, (_, index) => {
+      const groupId = newId()
+      const gang = view.places.length + index + 1
+      return [
+        edits.add('groups', { id: groupId, name: `${view.room.name} light ${gang}`, want: null }),
+        edits.add('places', { id: newId(), boxId: box.id, gang, groupId }),
+      ]
+    }).flat()
+    const gone = view.places
+      .filter(place => place.place.gang > gangs)
+      .map(place => edits.remove('places', place.place.id))
+    edits.send('edit a box', [...gone, edits.change('boxes', box.id, { gangs }), ...added])
+  }
+  const byTable = trade.boxes.find(
+    each => each.cubicInches === box.volumeCubicInches && box.volumeBasis === 'table',
+  )
+  return (
+    <Part title={plain(region.words.box)}>
+      <TextField label="Where it is" value={box.name} max={80} required onCommit={name => change({ name })} />
+      <PickOne
+        label="Material"
+        value={box.material}
+        options={BOX_MATERIALS.map(value => ({ value, words: plain(value) }))}
+        onCommit={material => change({ material })}
+      />
+      {box.material === 'metal' && (
+        <PickOne
+          label={`Bonded to the ${region.words.ground}`}
+          value={box.bonded}
+          options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+          onCommit={bonded => change({ bonded })}
+        />
+      )}
+      <PickOne
+        label="Gangs"
+        value={String(box.gangs)}
+        options={['1', '2', '3', '4'].map(value => ({ value, words: value }))}
+        onCommit={value => setGangs(Number(value))}
+      />
+      {region.fillBy === 'volume' && (
+        <>
+          <SelectField
+            label="Box from the table"
+            value={byTable?.words ?? 'other'}
+            options={[
+              { value: 'other', words: 'Marked or measured below' },
+              ...trade.boxes.map(each => ({
+                value: each.words,
+                words: `${each.words}: ${each.cubicInches} in³`,
+              })),
+            ]}
+            onCommit={words => {
+              const row = trade.boxes.find(each => each.words === words)
+              if (row)
+                change({
+                  volumeCubicInches: row.cubicInches,
+                  volumeBasis: 'table',
+                  depthMillimetres: row.depthMillimetres,
+                })
+            }}
+          />
+          <NumberField
+            label="Volume marked in it"
+            unit="in³"
+            value={box.volumeCubicInches}
+            min={1}
+            max={200}
+            nullable
+            hint={
+              box.volumeCubicInches === null
+                ? undefined
+                : `${figure(cubicCentimetresFrom(box.volumeCubicInches), 0)} cm³`
+            }
+            onCommit={volumeCubicInches =>
+              change({ volumeCubicInches, volumeBasis: volumeCubicInches === null ? null : 'marked' })
+            }
+          />
+          <FillBar view={view} />
+        </>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          label="Depth"
+          unit="mm"
+          value={box.depthMillimetres}
+          min={5}
+          max={200}
+          nullable
+          onCommit={depthMillimetres => change({ depthMillimetres })}
+        />
+        <NumberField
+          label="Set back from the surface"
+          unit="mm"
+          value={box.setBackMillimetres}
+          min={0}
+          max={60}
+          nullable
+          onCommit={setBackMillimetres => change({ setBackMillimetres })}
+        />
+      </div>
+      <SelectField
+        label="Surface"
+        value={box.surface}
+        options={SURFACES.map(value => ({ value, words: plain(value) }))}
+        onCommit={surface => change({ surface })}
+      />
+      <CheckField
+        label="Inner cable clamps"
+        value={box.innerClamps}
+        onCommit={innerClamps => change({ innerClamps })}
+      />
+      <Button
+        onClick={() => {
+          if (house.send('remove a box', [house.remove('boxes', box.id)]))
+            router.push(`/jobs/${view.record.job.id}`)
+        }}
+      >
+        Remove this box
+      </Button>
+    </Part>
+  )
+}
+
+/** How full it is as found: a bar with the box’s volume marked. */
+function FillBar({ view }: { view: BoxView }) {
+  const volume = view.box.volumeCubicInches
+  if (volume === null || view.ends.length === 0) return null
+  const fill = boxFill(
+    view,
+    trade,
+    view.places.filter(place => place.found).map(() => 1),
+  )
+  const over = fill.cubicInches > volume
+  return (
+    <details>
+      <summary className="min-h-11 py-1">
+        <span className="block text-sm font-semibold">
+          As found {figure(fill.cubicInches, 2)} of {figure(volume, 2)} in³{over ? ': overfull' : ''}
+        </span>
+        <span
+          aria-hidden="true"
+          className="relative mt-1 block h-3 w-full overflow-hidden rounded border border-ink"
+        >
+          <span
+            className="absolute inset-y-0 left-0 bg-ink"
+            style={{ width: `${Math.min(100, (fill.cubicInches / volume) * 100)}%` }}
+          />
+        </span>
+      </summary>
+      <p className="text-sm">{fill.says}</p>
+    </details>
+  )
+}

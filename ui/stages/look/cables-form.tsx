@@ -1,0 +1,381 @@
+'use client'
+
+import { useState } from 'react'
+import { trade } from '@/catalogue'
+import type { BoxView } from '@/core/job/box-view'
+import type { Cable } from '@/core/model/entities'
+import { rowsWith } from '@/core/model/record'
+import { deviceNamed } from '@/core/model/trade'
+import { SHEATHS, type Gauge, type Insulation } from '@/core/model/vocabulary'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne, SelectField } from '../../primitives/fields'
+import { plain } from '../../words'
+import { Part } from '../stage-frame'
+import { Chip } from './strand-panel'
+import { CABLE_TEMPLATES, type CableTemplate } from './templates'
+
+const nextName = (view: BoxView): string => {
+  const used = new Set(view.cables.map(cable => cable.name))
+  return [...'ABCDEFGHJK'].find(letter => !used.has(letter)) ?? `C${view.cables.length + 1}`
+}
+
+/** Cables by their sheath: one press adds what usually comes in one, the drawing corrects it. */
+export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId: string) => void }) {
+  const edits = useEdits(view.box.id)
+  const [entry, setEntry] = useState<'top' | 'bottom'>('top')
+  const common = view.ends.at(-1)?.conductor.gauge ?? gaugeForBreaker(view)
+  const [gauge, setGauge] = useState<Gauge | null>(null)
+
+  const addCable = (template: CableTemplate) => {
+    const cableId = newId()
+    const conductors = template.insulations.map((insulation, position) => ({
+      id: newId(),
+      insulation,
+      position,
+    }))
+    edits.send('add a cable', [
+      edits.add('cables', {
+        id: cableId,
+        boxId: view.box.id,
+        name: nextName(view),
+        sheath: 'nonmetallic',
+        entry,
+        far: 'not-known',
+        farBoxId: null,
+        farEntry: null,
+        farLoadId: null,
+        position: view.cables.length,
+      }),
+      ...conductors.flatMap(({ id, insulation, position }) => [
+        edits.add('conductors', {
+          id,
+          cableId,
+          insulation,
+          markedAs: null,
+          gauge: gauge ?? common,
+          stranding: 'solid',
+          metal: 'copper',
+          position,
+        }),
+        edits.add('ends', {
+          id: newId(),
+          conductorId: id,
+          boxId: view.box.id,
+          seat: 'loose',
+          deviceId: null,
+          terminal: null,
+          jointId: null,
+          role: null,
+          roleCircuitId: null,
+          roleGroupId: null,
+          seenAtSheath: false,
+        }),
+      ]),
+    ])
+    setEntry(entry === 'top' ? 'bottom' : 'top')
+  }
+
+  return (
+    <Part title="Cables">
+      {view.cables.length === 0 && <BoxTemplates view={view} />}
+      {view.cables.map(cable => (
+        <CableRow key={cable.id} view={view} cable={cable} onSelect={onSelect} />
+      ))}
+      <details open={view.cables.length === 0}>
+        <summary className="min-h-11 py-2 font-semibold">Add a cable</summary>
+        <div className="flex flex-col gap-3">
+          <div className="flex flex-wrap gap-x-8 gap-y-3">
+            <PickOne
+              label="Comes in at the"
+              value={entry}
+              options={[
+                { value: 'top', words: 'Top' },
+                { value: 'bottom', words: 'Bottom' },
+              ]}
+              onCommit={setEntry}
+            />
+            <PickOne
+              label="Gauge"
+              value={gauge ?? common}
+              options={view.region.gauges.slice(-5).map(value => ({ value, words: value }))}
+              onCommit={setGauge}
+            />
+          </div>
+          <div className="flex flex-wrap gap-2">
+            {CABLE_TEMPLATES[view.region.id].map(template => (
+              <Button key={template.id} onClick={() => addCable(template)}>
+                <span className="flex -space-x-1">
+                  {template.insulations.map(insulation => (
+                    <Chip key={insulation} insulation={insulation} />
+                  ))}
+                </span>
+                {template.words}
+              </Button>
+            ))}
+          </div>
+        </div>
+      </details>
+    </Part>
+  )
+}
+
+const gaugeForBreaker = (view: BoxView): Gauge => {
+  const amps = view.feeds[0]?.circuit.ratedAmps ?? view.region.usualBreakerAmps
+  return (
+    view.region.gauges.find(gauge => (trade.conductors[gauge].breakerNotAboveAmps ?? 0) >= amps) ??
+    view.region.usualGauge
+  )
+}
+
+function CableRow({
+  view,
+  cable,
+  onSelect,
+}: {
+  view: BoxView
+  cable: Cable
+  onSelect: (endId: string) => void
+}) {
+  const edits = useEdits(view.box.id)
+  const change = (fields: Parameters<typeof edits.change<'cables'>>[2]) =>
+    edits.send('edit a cable', [edits.change('cables', cable.id, fields)])
+  const ends = view.ends.filter(each => each.cable.id === cable.id)
+  return (
+    <details className="rounded-lg border border-rule px-3">
+      <summary className="flex min-h-11 flex-wrap items-center gap-2 py-2">
+        <strong>Cable {cable.name}</strong>
+        <span className="flex gap-1">
+          {ends.map(each => (
+            <Chip key={each.end.id} insulation={each.conductor.insulation} />
+          ))}
+        </span>
+        <span className="text-soft">
+          {ends[0]?.conductor.gauge} · {plain(cable.far)}
+        </span>
+      </summary>
+      <div className="flex flex-col gap-3 pb-3">
+        <PickOne
+          label="Leads to"
+          value={cable.far}
+          options={[
+            { value: 'panel', words: plain(view.region.words.panel) },
+            { value: 'luminaire', words: 'Luminaire' },
+            { value: 'elsewhere', words: 'Elsewhere' },
+            { value: 'not-known', words: 'Not known' },
+          ]}
+          onCommit={far => change({ far })}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <SelectField
+            label="Sheath"
+            value={cable.sheath}
+            options={SHEATHS.map(value => ({ value, words: plain(value) }))}
+            onCommit={sheath => change({ sheath })}
+          />
+          <PickOne
+            label="Comes in at the"
+            value={cable.entry}
+            options={[
+              { value: 'top', words: 'Top' },
+              { value: 'bottom', words: 'Bottom' },
+            ]}
+            onCommit={entry => change({ entry })}
+          />
+        </div>
+        <div className="flex flex-wrap gap-2">
+          {ends.map(each => (
+            <Button key={each.end.id} onClick={() => onSelect(each.end.id)}>
+              <Chip insulation={each.conductor.insulation} />
+              {each.name}
+            </Button>
+          ))}
+          <AddConductor view={view} cable={cable} />
+          <Button onClick={() => edits.send('remove a cable', [edits.remove('cables', cable.id)])}>
+            Remove cable {cable.name}
+          </Button>
+        </div>
+      </div>
+    </details>
+  )
+}
+
+function AddConductor({ view, cable }: { view: BoxView; cable: Cable }) {
+  const edits = useEdits(view.box.id)
+  const siblings = rowsWith(view.record, 'conductors', 'cableId', cable.id)
+  const add = () => {
+    const id = newId()
+    edits.send('edit a cable', [
+      edits.add('conductors', {
+        id,
+        cableId: cable.id,
+        insulation: view.region.id === 'north-america-120' ? 'red' : 'grey',
+        markedAs: null,
+        gauge: siblings[0]?.gauge ?? view.region.usualGauge,
+        stranding: 'solid',
+        metal: 'copper',
+        position: siblings.length,
+      }),
+      edits.add('ends', {
+        id: newId(),
+        conductorId: id,
+        boxId: view.box.id,
+        seat: 'loose',
+        deviceId: null,
+        terminal: null,
+        jointId: null,
+        role: null,
+        roleCircuitId: null,
+        roleGroupId: null,
+        seenAtSheath: false,
+      }),
+    ])
+  }
+  return <Button onClick={add}>Add a conductor</Button>
+}
+
+/** What is usually found behind one switch, whole: two cables fed here, or a switch loop. */
+function BoxTemplates({ view }: { view: BoxView }) {
+  const edits = useEdits(view.box.id)
+  const place = view.places[0]
+  if (!place || view.places.length > 1) return null
+  const oldModel = trade.devices.find(
+    device => device.stock === 'found' && device.regions.includes(view.region.id) && device.places.most === 1,
+  )
+  if (!oldModel) return null
+  const [first, second] = oldModel.terminals
+  const ground = oldModel.terminals.find(terminal => terminal.wants === 'ground')
+  const [hot, neutral, earth] = CABLE_TEMPLATES[view.region.id][0]!.insulations as [
+    Insulation,
+    Insulation,
+    Insulation,
+  ]
+
+  const record = (
+    cables: readonly { far: Cable['far']; entry: Cable['entry']; strands: readonly [Insulation, string][] }[],
+  ) => {
+    const deviceId = place.found?.id ?? newId()
+    const joints = new Map<string, string>()
+    const names = 'ABCD'
+    const rows = cables.map((cable, at) => {
+      const cableId = newId()
+      return [
+        edits.add('cables', {
+          id: cableId,
+          boxId: view.box.id,
+          name: names[at]!,
+          sheath: 'nonmetallic',
+          entry: cable.entry,
+          far: cable.far,
+          farBoxId: null,
+          farEntry: null,
+          farLoadId: null,
+          position: at,
+        }),
+        ...cable.strands.flatMap(([insulation, on], position) => {
+          const id = newId()
+          const isJoint = on.startsWith('joint')
+          if (isJoint && !joints.has(on)) joints.set(on, newId())
+          return [
+            edits.add('conductors', {
+              id,
+              cableId,
+              insulation,
+              markedAs: null,
+              gauge: gaugeForBreaker(view),
+              stranding: 'solid',
+              metal: 'copper',
+              position,
+            }),
+            edits.add('ends', {
+              id: newId(),
+              conductorId: id,
+              boxId: view.box.id,
+              seat: isJoint ? 'joint' : 'terminal',
+              deviceId: isJoint ? null : deviceId,
+              terminal: isJoint ? null : on,
+              jointId: isJoint ? joints.get(on)! : null,
+              role: null,
+              roleCircuitId: null,
+              roleGroupId: null,
+              seenAtSheath: view.region.groundColours.includes(insulation),
+            }),
+          ]
+        }),
+      ]
+    })
+    edits.send('add a cable', [
+      ...(place.found
+        ? []
+        : [edits.add('devices', { id: deviceId, placeId: place.place.id, modelId: oldModel.id, note: '' })]),
+      ...[...joints.values()].map(id =>
+        edits.add('joints', { id, boxId: view.box.id, connector: 'not-known', bareShows: false }),
+      ),
+      ...(ground && joints.has('joint-ground')
+        ? [
+            edits.add('pigtails', {
+              id: newId(),
+              jointId: joints.get('joint-ground')!,
+              deviceId,
+              terminal: ground.id,
+            }),
+          ]
+        : []),
+      ...rows.flat(),
+    ])
+  }
+
+  const known = deviceNamed(trade, place.found?.modelId ?? oldModel.id) === oldModel
+  if (!known || !first || !second) return null
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="text-sm font-semibold">What is usually found</p>
+      <div className="flex flex-wrap gap-2">
+        <Button
+          onClick={() =>
+            record([
+              {
+                far: 'panel',
+                entry: 'bottom',
+                strands: [
+                  [hot, first.id],
+                  [neutral, 'joint-neutral'],
+                  [earth, 'joint-ground'],
+                ],
+              },
+              {
+                far: 'luminaire',
+                entry: 'top',
+                strands: [
+                  [hot, second.id],
+                  [neutral, 'joint-neutral'],
+                  [earth, 'joint-ground'],
+                ],
+              },
+            ])
+          }
+        >
+          Two cables, fed at the switch
+        </Button>
+        <Button
+          onClick={() =>
+            record([
+              {
+                far: 'luminaire',
+                entry: 'top',
+                strands: [
+                  [neutral, first.id],
+                  [hot, second.id],
+                  [earth, 'joint-ground'],
+                ],
+              },
+            ])
+          }
+        >
+          One cable, a switch loop
+        </Button>
+      </div>
+    </div>
+  )
+}

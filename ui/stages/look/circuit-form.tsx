@@ -1,0 +1,121 @@
+'use client'
+
+import { useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { rowsOf } from '@/core/model/record'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne, SelectField } from '../../primitives/fields'
+import { plain } from '../../words'
+import { Part } from '../stage-frame'
+
+/** Which breakers feed this box, and whether a reading or only a label says so. A box may hold two circuits. */
+export function CircuitForm({ view }: { view: BoxView }) {
+  const edits = useEdits(view.box.id)
+  const { breaker } = view.region.words
+  const circuits = rowsOf(view.record, 'circuits')
+  const free = circuits.filter(circuit => view.feeds.every(each => each.circuit.id !== circuit.id))
+  const [chosen, setChosen] = useState('')
+  const [newBreaker, setNewBreaker] = useState('')
+  const addFeed = (circuitId: string) =>
+    edits.add('feeds', { id: newId(), boxId: view.box.id, circuitId, basis: 'label' })
+  const addNew = () => {
+    const id = newId()
+    const done = edits.send('add a circuit', [
+      edits.add('circuits', {
+        id,
+        breaker: newBreaker.trim(),
+        label: '',
+        poles: 1,
+        ratedAmps: view.region.usualBreakerAmps,
+        protection: 'not-known',
+        labelHolds: 'not-known',
+        sharedNeutralWithId: null,
+        note: '',
+      }),
+      addFeed(id),
+    ])
+    if (done) setNewBreaker('')
+  }
+  return (
+    <Part title={`Circuit and ${breaker}`}>
+      {view.feeds.map(({ feed, circuit }) => (
+        <div key={feed.id} className="flex flex-col gap-3 rounded-lg border border-rule p-3">
+          <p>
+            <strong>
+              {plain(breaker)} {circuit.breaker}
+            </strong>{' '}
+            {circuit.label}
+          </p>
+          <div className="flex flex-wrap gap-x-8 gap-y-3">
+            <PickOne
+              label="Rating"
+              value={String(circuit.ratedAmps)}
+              options={[...new Set([...view.region.breakerAmps, circuit.ratedAmps])]
+                .sort((a, b) => a - b)
+                .map(amps => ({ value: String(amps), words: `${amps} A` }))}
+              onCommit={amps =>
+                edits.send('edit a circuit', [
+                  edits.change('circuits', circuit.id, { ratedAmps: Number(amps) }),
+                ])
+              }
+            />
+            <PickOne
+              label="Known from"
+              value={feed.basis}
+              options={[
+                { value: 'label', words: 'The label only' },
+                { value: 'reading', words: 'A reading' },
+              ]}
+              onCommit={basis => edits.send('edit a circuit', [edits.change('feeds', feed.id, { basis })])}
+            />
+          </div>
+          <Button onClick={() => edits.send('edit a circuit', [edits.remove('feeds', feed.id)])}>
+            It does not feed this box
+          </Button>
+        </div>
+      ))}
+      <div className="flex flex-wrap items-end gap-2">
+        {free.length > 0 && (
+          <>
+            <div className="min-w-48 flex-1">
+              <SelectField
+                label={view.feeds.length > 0 ? `Another ${breaker}` : plain(breaker)}
+                value={chosen || free[0]!.id}
+                options={free.map(circuit => ({
+                  value: circuit.id,
+                  words: `${circuit.breaker}: ${circuit.label || 'no label'}, ${circuit.ratedAmps} A`,
+                }))}
+                onCommit={setChosen}
+              />
+            </div>
+            <Button
+              onClick={() =>
+                edits.send('edit a circuit', [
+                  addFeed(free.some(each => each.id === chosen) ? chosen : free[0]!.id),
+                ])
+              }
+            >
+              Feeds this box
+            </Button>
+          </>
+        )}
+      </div>
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="flex flex-col gap-1 text-sm font-semibold">
+          A {breaker} not listed yet
+          <input
+            value={newBreaker}
+            maxLength={12}
+            onChange={event => setNewBreaker(event.target.value)}
+            className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3"
+          />
+        </label>
+        <Button onClick={addNew} disabled={newBreaker.trim() === ''}>
+          Add it
+        </Button>
+      </div>
+    </Part>
+  )
+}

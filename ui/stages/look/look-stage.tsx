@@ -1,0 +1,66 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { trade } from '@/catalogue'
+import type { BoxView } from '@/core/job/box-view'
+import { BoxDrawing } from '../../drawing/box-drawing'
+import { foundPicture } from '../../drawing/picture'
+import { useEdits } from '../../job/provider'
+import { CheckField, TextField } from '../../primitives/fields'
+import { Part, StageFrame } from '../stage-frame'
+import { BoxForm } from './box-form'
+import { CablesForm } from './cables-form'
+import { CircuitForm } from './circuit-form'
+import { ControlsForm } from './controls-form'
+import { DefectList } from './defect-list'
+import { StrandPanel } from './strand-panel'
+
+export function LookStage({ view }: { view: BoxView }) {
+  const edits = useEdits(view.box.id)
+  const [selected, setSelected] = useState<string | null>(null)
+  const picture = useMemo(() => foundPicture(view, trade), [view])
+  const strand = view.ends.find(each => each.end.id === selected) ?? null
+  return (
+    <StageFrame
+      view={view}
+      stage="look"
+      drawing={
+        <>
+          <BoxDrawing
+            picture={picture}
+            selected={selected}
+            onSelect={id => setSelected(id === selected ? null : id)}
+          />
+          {view.ends.length > 0 && !strand && (
+            <p className="text-center text-sm text-soft">
+              Take a conductor to say what it is and where it sits.
+            </p>
+          )}
+        </>
+      }
+    >
+      {strand && (
+        <StrandPanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
+      )}
+      <DefectList view={view} />
+      <CablesForm view={view} onSelect={setSelected} />
+      <CircuitForm view={view} />
+      <ControlsForm view={view} />
+      <BoxForm view={view} />
+      <Part title="Recorded">
+        <TextField
+          label="Notes"
+          value={view.box.note}
+          max={4000}
+          multiline
+          onCommit={note => edits.send('edit a box', [edits.change('boxes', view.box.id, { note })])}
+        />
+        <CheckField
+          label="Everything that can be seen is recorded"
+          value={view.box.recorded}
+          onCommit={recorded => edits.send('edit a box', [edits.change('boxes', view.box.id, { recorded })])}
+        />
+      </Part>
+    </StageFrame>
+  )
+}

@@ -1,0 +1,241 @@
+'use client'
+
+import { trade } from '@/catalogue'
+import type { BoxView, EndView } from '@/core/job/box-view'
+import { deviceNamed } from '@/core/model/trade'
+import { METALS, STRANDINGS, type Insulation } from '@/core/model/vocabulary'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { CheckField, PickOne, type Option } from '../../primitives/fields'
+import { INSULATION_WORDS, plain } from '../../words'
+import { Part } from '../stage-frame'
+
+/** A chip of insulation as it looks, beside its word. */
+export function Chip({ insulation }: { insulation: Insulation }) {
+  const background =
+    insulation === 'green-yellow'
+      ? 'linear-gradient(90deg, var(--wire-green) 50%, var(--wire-yellow) 50%)'
+      : `var(--wire-${insulation})`
+  return (
+    <span
+      aria-hidden="true"
+      className="h-5 w-5 rounded-full border-[1.5px] border-current"
+      style={{ background }}
+    />
+  )
+}
+
+/** One conductor as seen: colour, gauge, and where it sits. Each press is one edit. */
+export function StrandPanel({
+  view,
+  strand,
+  onClose,
+}: {
+  view: BoxView
+  strand: EndView
+  onClose: () => void
+}) {
+  const edits = useEdits(view.box.id)
+  const { conductor, end } = strand
+  const change = (fields: Parameters<typeof edits.change<'conductors'>>[2]) =>
+    edits.send('edit a conductor', [edits.change('conductors', conductor.id, fields)])
+  const insulations = [...new Set([...view.region.insulations, conductor.insulation])]
+  const gauges = [...new Set([...view.region.gauges, conductor.gauge])]
+  return (
+    <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
+      <PickOne
+        label="Insulation seen"
+        value={conductor.insulation}
+        options={insulations.map(value => ({
+          value,
+          words: INSULATION_WORDS[value],
+          mark: <Chip insulation={value} />,
+        }))}
+        onCommit={insulation => change({ insulation })}
+      />
+      <SeatPicker view={view} strand={strand} />
+      <PickOne
+        label="Gauge"
+        value={conductor.gauge}
+        options={gauges.map(value => ({ value, words: value }))}
+        onCommit={gauge => change({ gauge })}
+      />
+      <div className="flex flex-wrap gap-x-8 gap-y-3">
+        <PickOne
+          label="Strands"
+          value={conductor.stranding}
+          options={STRANDINGS.map(value => ({ value, words: plain(value) }))}
+          onCommit={stranding => change({ stranding })}
+        />
+        <PickOne
+          label="Metal"
+          value={conductor.metal}
+          options={METALS.map(value => ({ value, words: plain(value) }))}
+          onCommit={metal => change({ metal })}
+        />
+      </div>
+      <PickOne
+        label="Marked with tape"
+        value={conductor.markedAs ?? 'none'}
+        options={[
+          { value: 'none' as const, words: 'No tape' },
+          ...(['black', 'red', 'white'] as const).map(value => ({
+            value,
+            words: plain(value),
+            mark: <Chip insulation={value} />,
+          })),
+        ]}
+        onCommit={value => change({ markedAs: value === 'none' ? null : value })}
+      />
+      {view.region.groundColours.includes(conductor.insulation) && (
+        <CheckField
+          label="Seen where the sheath ends: a ground by construction"
+          value={end.seenAtSheath}
+          onCommit={seenAtSheath =>
+            edits.send('edit a conductor', [edits.change('ends', end.id, { seenAtSheath })])
+          }
+        />
+      )}
+      <Button
+        onClick={() => {
+          onClose()
+          edits.send('edit a conductor', [edits.remove('conductors', conductor.id)])
+        }}
+      >
+        This conductor is not there
+      </Button>
+    </Part>
+  )
+}
+
+/** Terminals of the old devices, the joints there are, a new joint, a cap, or loose. */
+function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
+  const edits = useEdits(view.box.id)
+  const { end } = strand
+  const terminals: Option<string>[] = view.places.flatMap(({ place, found }) => {
+    const model = deviceNamed(trade, found?.modelId ?? '')
+    if (!found || !model) return []
+    const gang = view.places.length > 1 ? `Gang ${place.gang}: ` : ''
+    return model.terminals.map(terminal => ({
+      value: `terminal/${found.id}/${terminal.id}`,
+      words: `${gang}${terminal.word}`,
+    }))
+  })
+  const joints: Option<string>[] = view.joints.map(joint => {
+    const members = view.ends.filter(each => each.end.jointId === joint.id && each.end.id !== end.id)
+    return {
+      value: `joint/${joint.id}`,
+      words:
+        members.length > 0 ? `Joint with ${members.map(each => each.name).join(', ')}` : 'Joint of its own',
+    }
+  })
+  const alone =
+    end.jointId !== null && view.ends.filter(each => each.end.jointId === end.jointId).length === 1
+  const options = [
+    ...terminals,
+    ...joints,
+    ...(alone ? [] : [{ value: 'joint/new', words: 'New joint' }]),
+    { value: 'cap', words: 'Capped alone' },
+    { value: 'loose', words: 'Loose' },
+  ]
+  const value =
+    end.seat === 'terminal'
+      ? `terminal/${end.deviceId}/${end.terminal}`
+      : end.seat === 'joint'
+        ? `joint/${end.jointId}`
+        : end.seat
+  const seat = (chosen: string) => {
+    const [kind, id = '', terminal = ''] = chosen.split('/')
+    const none = { deviceId: null, terminal: null, jointId: null }
+    if (kind === 'terminal')
+      return edits.send('seat a conductor', [
+        edits.change('ends', end.id, { ...none, seat: 'terminal', deviceId: id, terminal }),
+      ])
+    if (kind !== 'joint')
+      return edits.send('seat a conductor', [
+        edits.change('ends', end.id, { ...none, seat: kind === 'cap' ? 'cap' : 'loose' }),
+      ])
+    const jointId = id === 'new' ? newId() : id
+    return edits.send('seat a conductor', [
+      ...(id === 'new'
+        ? [edits.add('joints', { id: jointId, boxId: view.box.id, connector: 'not-known', bareShows: false })]
+        : []),
+      edits.change('ends', end.id, { ...none, seat: 'joint', jointId }),
+    ])
+  }
+  return (
+    <>
+      <PickOne label="Where it sits" value={value} options={options} onCommit={seat} />
+      {end.jointId && <JointFields view={view} jointId={end.jointId} />}
+    </>
+  )
+}
+
+function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
+  const edits = useEdits(view.box.id)
+  const joint = view.joints.find(each => each.id === jointId)
+  if (!joint) return null
+  const change = (fields: Parameters<typeof edits.change<'joints'>>[2]) =>
+    edits.send('seat a conductor', [edits.change('joints', jointId, fields)])
+  const goals = [
+    ...view.places.flatMap(({ found, place }) => {
+      const model = deviceNamed(trade, found?.modelId ?? '')
+      if (!found || !model) return []
+      return model.terminals.map(terminal => ({
+        deviceId: found.id as string | null,
+        terminal: terminal.id as string | null,
+        words: `Pigtail to ${view.places.length > 1 ? `gang ${place.gang}, ` : ''}“${terminal.word}”`,
+      }))
+    }),
+    ...(view.box.material === 'metal'
+      ? [{ deviceId: null, terminal: null, words: 'Pigtail to the metal box' }]
+      : []),
+  ]
+  return (
+    <div className="rounded-lg border border-rule p-3">
+      <PickOne
+        label="Its joint is held by"
+        value={joint.connector}
+        options={(['twist-on', 'lever', 'crimp', 'tape-only', 'not-known'] as const).map(value => ({
+          value,
+          words: plain(value),
+        }))}
+        onCommit={connector => change({ connector })}
+      />
+      <CheckField
+        label="Bare copper shows"
+        value={joint.bareShows}
+        onCommit={bareShows => change({ bareShows })}
+      />
+      <details>
+        <summary className="min-h-11 py-2 font-semibold">Pigtails from this joint</summary>
+        {goals.map(goal => {
+          const found = view.pigtails.find(
+            each =>
+              each.jointId === jointId && each.deviceId === goal.deviceId && each.terminal === goal.terminal,
+          )
+          return (
+            <CheckField
+              key={goal.words}
+              label={goal.words}
+              value={found !== undefined}
+              onCommit={() =>
+                edits.send('seat a conductor', [
+                  found
+                    ? edits.remove('pigtails', found.id)
+                    : edits.add('pigtails', {
+                        id: newId(),
+                        jointId,
+                        deviceId: goal.deviceId,
+                        terminal: goal.terminal,
+                      }),
+                ])
+              }
+            />
+          )
+        })}
+      </details>
+    </div>
+  )
+}

@@ -1,0 +1,75 @@
+'use client'
+
+import { useMemo } from 'react'
+import { trade } from '@/catalogue'
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import { rowsWith } from '@/core/model/record'
+import { deviceNamed } from '@/core/model/trade'
+import { routeBox } from '@/core/route'
+import { BoxDrawing } from '../../drawing/box-drawing'
+import { foundPicture, plannedPicture } from '../../drawing/picture'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { PickOne } from '../../primitives/fields'
+import { Part, StageFrame } from '../stage-frame'
+
+export function SetStage({ view }: { view: BoxView }) {
+  const picture = useMemo(() => {
+    const routed = routeBox(view, trade)
+    return routed.ok ? plannedPicture(view, routed.value) : foundPicture(view, trade)
+  }, [view])
+  return (
+    <StageFrame view={view} stage="set" drawing={<BoxDrawing picture={picture} />}>
+      {view.places.map(place => (
+        <Settings key={place.place.id} view={view} place={place} />
+      ))}
+    </StageFrame>
+  )
+}
+
+/** The settings this device has, each with the value that was made on it. */
+function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
+  const edits = useEdits(view.box.id)
+  const model = deviceNamed(trade, place.choice?.modelId ?? '')
+  if (!model)
+    return (
+      <Part title={place.group.name}>
+        <p>No device is chosen here yet.</p>
+      </Part>
+    )
+  const made = rowsWith(view.record, 'settings', 'placeId', place.place.id)
+  return (
+    <Part title={`${place.group.name}: ${model.name}`}>
+      {model.settings.length === 0 && <p>This device has nothing to set.</p>}
+      {model.settings.map(setting => {
+        const row = made.find(each => each.settingId === setting.id)
+        return (
+          <PickOne
+            key={setting.id}
+            label={`${setting.name}${row ? '' : `, not made yet (usual: ${setting.initial})`}`}
+            value={row?.value ?? null}
+            options={setting.values.map(value => ({ value, words: value }))}
+            hint={setting.why}
+            onCommit={value =>
+              edits.send('make a setting', [
+                row
+                  ? edits.change('settings', row.id, { value })
+                  : edits.add('settings', {
+                      id: newId(),
+                      placeId: place.place.id,
+                      settingId: setting.id,
+                      value,
+                    }),
+              ])
+            }
+          />
+        )
+      })}
+      {model.instructions.notes.map(note => (
+        <p key={note} className="text-soft">
+          {note} (maker’s sheet)
+        </p>
+      ))}
+    </Part>
+  )
+}

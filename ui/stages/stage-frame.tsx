@@ -1,0 +1,100 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo, type ReactNode } from 'react'
+import { trade } from '@/catalogue'
+import type { BoxView } from '@/core/job/box-view'
+import type { Stage } from '@/core/model/vocabulary'
+import { progressOf } from '@/core/plan'
+import { isolationOf } from '@/core/safety'
+import { StageMark, STATE_WORDS } from '../primitives/marks'
+import { STAGE_WORDS } from '../words'
+
+/** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
+export function StageFrame({
+  view,
+  stage,
+  drawing,
+  children,
+}: {
+  view: BoxView
+  stage: Stage
+  drawing: ReactNode
+  children: ReactNode
+}) {
+  return (
+    <>
+      <h1 className="flex flex-wrap items-baseline gap-x-2 pt-3 text-xl">
+        {view.room.name} <span className="font-normal">{view.box.name}</span>
+      </h1>
+      <StageBar view={view} stage={stage} />
+      <LiveStrip view={view} />
+      <div className="mt-3 grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
+        <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">{drawing}</div>
+        <section aria-label={STAGE_WORDS[stage].name} className="flex min-w-0 flex-col gap-4">
+          <p className="sr-only">{STAGE_WORDS[stage].question}</p>
+          {children}
+        </section>
+      </div>
+    </>
+  )
+}
+
+function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
+  const progress = useMemo(() => progressOf(view, trade), [view])
+  const base = `/jobs/${view.record.job.id}/boxes/${view.box.id}`
+  return (
+    <nav
+      aria-label="Stages"
+      data-chrome
+      className="mt-2 grid grid-cols-6 overflow-hidden rounded-lg border-[1.5px] border-ink/60 bg-sheet"
+    >
+      {progress.stages.map(each => (
+        <Link
+          key={each.stage}
+          href={`${base}/${each.stage}`}
+          aria-current={each.stage === stage ? 'step' : undefined}
+          title={each.missing || undefined}
+          className="flex min-h-13 flex-col items-center justify-center gap-0.5 border-l border-rule px-0.5 text-sm first:border-l-0 hover:bg-tint aria-[current]:bg-plum aria-[current]:text-on-plum aria-[current]:[--mark-tick:var(--plum)]"
+        >
+          <StageMark state={each.state} size={16} />
+          <span className="font-semibold">{STAGE_WORDS[each.stage].name}</span>
+          <span className="sr-only">{STATE_WORDS[each.state]}</span>
+        </Link>
+      ))}
+    </nav>
+  )
+}
+
+/** Whether this box may be live now, on every screen of it. */
+function LiveStrip({ view }: { view: BoxView }) {
+  const isolation = useMemo(() => isolationOf(view), [view])
+  return isolation.dead ? (
+    <p role="status" className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold">
+      Read dead: {isolation.endsReadDead} of {isolation.ends} conductors, tester proved before and after
+    </p>
+  ) : (
+    <p role="status" className="hazard mt-2 bg-sheet px-3 py-1.5 font-semibold">
+      May be live
+      {view.ends.length > 0 && (
+        <span className="font-normal">
+          {' '}
+          · {isolation.endsReadDead} of {isolation.ends} conductors read dead
+        </span>
+      )}
+    </p>
+  )
+}
+
+/** A titled part of a stage. */
+export function Part({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
+  return (
+    <section className="rounded-xl bg-sheet p-3 sm:p-4">
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
+        <h2 className="text-base">{title}</h2>
+        {aside}
+      </div>
+      <div className="flex flex-col gap-3">{children}</div>
+    </section>
+  )
+}

@@ -1,0 +1,237 @@
+'use client'
+
+import { useState } from 'react'
+import { claimStatus, isHotRole, isLoadRole } from '@/core/identify'
+import type { BoxView, EndView } from '@/core/job/box-view'
+import type { Reading } from '@/core/model/entities'
+import { ROLES, type Instrument, type Role, type SwitchPosition } from '@/core/model/vocabulary'
+import { figure } from '@/core/model/units'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne } from '../../primitives/fields'
+import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../../words'
+import { newReading } from '../safety/isolation-panel'
+import { Part } from '../stage-frame'
+
+/** One conductor: what it is taken for, the readings that rest under it, and the next one. */
+export function RolePanel({
+  view,
+  strand,
+  onClose,
+}: {
+  view: BoxView
+  strand: EndView
+  onClose: () => void
+}) {
+  const edits = useEdits(view.box.id)
+  const status = claimStatus(view, strand)
+  const setRole = (role: Role) => edits.send('set a role', [edits.change('ends', strand.end.id, { role })])
+  const roles = ROLES.filter(role => role !== 'traveller')
+  const needsGroup = isLoadRole(strand.end.role) && view.places.length > 1
+  const needsCircuit = (isHotRole(strand.end.role) || strand.end.role === 'neutral') && view.feeds.length > 1
+  return (
+    <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
+      <PickOne
+        label="Taken for"
+        value={strand.end.role}
+        options={roles.map(value => ({ value, words: plain(ROLE_WORDS[value]) }))}
+        onCommit={setRole}
+      />
+      {needsGroup && (
+        <PickOne
+          label="Leads to"
+          value={strand.end.roleGroupId}
+          options={view.places.map(place => ({ value: place.group.id, words: place.group.name }))}
+          onCommit={roleGroupId =>
+            edits.send('set a role', [edits.change('ends', strand.end.id, { roleGroupId })])
+          }
+        />
+      )}
+      {needsCircuit && (
+        <PickOne
+          label="Of circuit"
+          value={strand.end.roleCircuitId}
+          options={view.feeds.map(({ circuit }) => ({ value: circuit.id, words: circuit.breaker }))}
+          onCommit={roleCircuitId =>
+            edits.send('set a role', [edits.change('ends', strand.end.id, { roleCircuitId })])
+          }
+        />
+      )}
+      <p role="status">
+        <strong>{plain(PROOF_WORDS[status.proof])}.</strong>{' '}
+        {status.proof === 'contradicted'
+          ? 'These readings cannot stand together with this role. Stop, and repeat the newest first.'
+          : (status.settledBy ?? 'Two readings bear it out.')}
+      </p>
+      <ReadingList view={view} strand={strand} />
+      <ReadingForm view={view} strand={strand} />
+    </Part>
+  )
+}
+
+function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
+  const edits = useEdits(view.box.id)
+  const status = claimStatus(view, strand)
+  const readings = view.readings.filter(
+    reading =>
+      reading.purpose === 'identify' &&
+      (reading.fromEndId === strand.end.id ||
+        reading.toEndId === strand.end.id ||
+        status.supporting.includes(reading)),
+  )
+  if (readings.length === 0) return null
+  return (
+    <ul className="flex flex-col gap-1">
+      {readings.map(reading => (
+        <li
+          key={reading.id}
+          className="flex items-center justify-between gap-2 rounded-lg border border-rule px-3 py-1"
+        >
+          <span>
+            {readingWords(view, reading)}
+            {status.contradicting.includes(reading) && <strong> – speaks against it</strong>}
+            {status.supporting.includes(reading) && <span className="text-soft"> – bears it out</span>}
+          </span>
+          <Button
+            look="quiet"
+            onClick={() => edits.send('strike out a reading', [edits.remove('readings', reading.id)])}
+            aria-label={`Strike out: ${readingWords(view, reading)}`}
+          >
+            Strike out
+          </Button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function readingWords(view: BoxView, reading: Reading): string {
+  const name = (id: string | null) => view.ends.find(each => each.end.id === id)?.name
+  const to = name(reading.toEndId) ?? reading.reference ?? ''
+  const position = reading.switchPosition === 'not-known' ? '' : `, switch ${reading.switchPosition}`
+  return `${name(reading.fromEndId) ?? ''}${to ? ` to ${to}` : ''}: ${figure(reading.value, 2)} ${INSTRUMENT_UNITS[reading.instrument]}, ${view.region.words.breaker} ${reading.breaker}${position}`
+}
+
+const TWO_POINT: readonly Instrument[] = ['low-impedance-meter', 'high-impedance-meter', 'continuity']
+
+/** A reading in two presses: the conductor is chosen already, then the value that was shown. */
+function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
+  const edits = useEdits(view.box.id)
+  const { nominalVolts, words } = view.region
+  const ground = view.ends.find(each => each.end.role === 'ground' && each.end.id !== strand.end.id)
+  const hot = view.ends.find(each => isHotRole(each.end.role) && each.end.id !== strand.end.id)
+  const wantsHot = strand.end.role === 'neutral' || strand.end.role === 'ground'
+  const usual = (wantsHot ? hot : ground) ?? view.ends.find(each => each.end.id !== strand.end.id)
+  const [instrument, setInstrument] = useState<Instrument>('low-impedance-meter')
+  const [partner, setPartner] = useState<string>(usual?.end.id ?? 'outside')
+  const [breaker, setBreaker] = useState<'on' | 'off'>('on')
+  const [position, setPosition] = useState<SwitchPosition>('separated')
+  const [typed, setTyped] = useState('')
+  const isTwoPoint = TWO_POINT.includes(instrument)
+  const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
+
+  const record = (shown: number) => {
+    const reading = newReading(view.box.id, {
+      instrument,
+      purpose: instrument === 'clamp' ? 'clamp' : 'identify',
+      fromEndId: strand.end.id,
+      toEndId: isTwoPoint && partner !== 'outside' ? partner : null,
+      reference: isTwoPoint && partner === 'outside' ? `known ${words.ground}` : null,
+      value: shown,
+      breaker,
+      switchPosition: position,
+    })
+    const done = edits.send('take a reading', [
+      edits.add('readings', reading),
+      ...(strand.end.role
+        ? [edits.add('claims', { id: newId(), endId: strand.end.id, readingId: reading.id })]
+        : []),
+    ])
+    if (done) setTyped('')
+  }
+
+  const positions: readonly { value: SwitchPosition; words: string }[] = [
+    { value: 'separated', words: 'Conductors apart' },
+    { value: 'off', words: 'Switch off' },
+    { value: 'on', words: 'Switch on' },
+    { value: 'not-known', words: 'Not known' },
+  ]
+  return (
+    <div className="flex flex-col gap-3 rounded-lg border-2 border-plum p-3">
+      <h3 className="font-bold">Take a reading</h3>
+      {breaker === 'on' && (
+        <p className="hazard px-3 text-sm">
+          Live reading: conductors apart, held by nobody, probes only, one reading, then off again.
+        </p>
+      )}
+      {isTwoPoint && (
+        <PickOne
+          label={`From ${strand.name} to`}
+          value={partner}
+          options={[
+            ...view.ends
+              .filter(each => each.end.id !== strand.end.id)
+              .map(each => ({ value: each.end.id, words: each.name })),
+            { value: 'outside', words: `A known ${words.ground} outside` },
+          ]}
+          onCommit={setPartner}
+        />
+      )}
+      <div className="flex flex-wrap gap-x-8 gap-y-3">
+        <PickOne
+          label={plain(words.breaker)}
+          value={breaker}
+          options={[
+            { value: 'on', words: 'On' },
+            { value: 'off', words: 'Off' },
+          ]}
+          onCommit={setBreaker}
+        />
+        <PickOne label="Switch" value={position} options={positions} onCommit={setPosition} />
+      </div>
+      <details>
+        <summary className="min-h-11 py-2 font-semibold">{INSTRUMENT_WORDS[instrument]}</summary>
+        <PickOne
+          label="Instrument"
+          value={instrument}
+          options={(Object.keys(INSTRUMENT_WORDS) as Instrument[]).map(each => ({
+            value: each,
+            words: INSTRUMENT_WORDS[each],
+          }))}
+          onCommit={setInstrument}
+        />
+      </details>
+      <div className="flex flex-wrap items-end gap-2">
+        {(instrument === 'low-impedance-meter' || instrument === 'high-impedance-meter') && (
+          <>
+            <Button look="main" className="min-w-24 text-lg" onClick={() => record(nominalVolts)}>
+              {nominalVolts} V
+            </Button>
+            <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
+              0 V
+            </Button>
+          </>
+        )}
+        {instrument === 'clamp' && (
+          <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
+            0 A
+          </Button>
+        )}
+        <label className="flex flex-col gap-1 text-sm font-semibold">
+          Other ({INSTRUMENT_UNITS[instrument]})
+          <input
+            value={typed}
+            inputMode="decimal"
+            onChange={event => setTyped(event.target.value)}
+            onKeyDown={event => event.key === 'Enter' && value >= 0 && record(value)}
+            className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
+          />
+        </label>
+        <Button disabled={!(value >= 0 && value <= 100000)} onClick={() => record(value)}>
+          Record
+        </Button>
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,190 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { trade } from '@/catalogue'
+import type { BoxView } from '@/core/job/box-view'
+import { rowsWith } from '@/core/model/record'
+import { planBox, type Step } from '@/core/plan'
+import { PROPERTIES, prove, type Proof } from '@/core/prove'
+import { plannedCircuit, type RoutedBox } from '@/core/route'
+import { BoxDrawing } from '../../drawing/box-drawing'
+import { foundPicture, plannedPicture } from '../../drawing/picture'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne } from '../../primitives/fields'
+import { IsolationPanel } from '../safety/isolation-panel'
+import { Part, StageFrame } from '../stage-frame'
+import { Landing } from './landing'
+
+export function WireStage({ view }: { view: BoxView }) {
+  const [moment, setMoment] = useState<'before' | 'after'>('after')
+  const plan = useMemo(() => planBox(view, trade), [view])
+  const routed = plan.routed.ok ? plan.routed.value : null
+  const found = useMemo(() => foundPicture(view, trade), [view])
+  const planned = useMemo(() => (routed ? plannedPicture(view, routed) : null), [view, routed])
+  const proof = useMemo(() => (routed ? prove(plannedCircuit(view, routed, trade)) : null), [view, routed])
+  const chosen = view.places.some(place => place.choice)
+  return (
+    <StageFrame
+      view={view}
+      stage="wire"
+      drawing={
+        <>
+          <div className="mb-2" data-chrome>
+            <PickOne
+              label="Drawing"
+              value={planned ? moment : 'before'}
+              options={[
+                { value: 'before', words: 'Before' },
+                ...(planned ? [{ value: 'after' as const, words: 'After' }] : []),
+              ]}
+              onCommit={setMoment}
+            />
+          </div>
+          <BoxDrawing picture={planned && moment === 'after' ? planned : found} />
+        </>
+      }
+    >
+      {!chosen && (
+        <Part title="No device chosen">
+          <p>Choose what goes in here first.</p>
+        </Part>
+      )}
+      {chosen && !plan.routed.ok && (
+        <Part title="It cannot be wired yet">
+          <ul className="hazard flex flex-col gap-1 bg-paper p-3">
+            {plan.routed.faults.map(each => (
+              <li key={each.path + each.code}>{each.message}</li>
+            ))}
+          </ul>
+        </Part>
+      )}
+      {chosen && proof && <ProofLine proof={proof} />}
+      {chosen && <IsolationPanel view={view} />}
+      {chosen && <Steps view={view} steps={plan.steps} />}
+      {chosen && routed && <LandingList view={view} routed={routed} />}
+    </StageFrame>
+  )
+}
+
+/** What the prover says of the plan, over every state of every device. */
+function ProofLine({ proof }: { proof: Proof }) {
+  if (proof.kind === 'proven')
+    return (
+      <p role="status" className="rounded-xl border-2 border-ink bg-sheet p-3">
+        <strong>Proven.</strong> In all {proof.states} states: full when on, dark when off, nothing shorted,
+        every return on its own neutral.
+      </p>
+    )
+  if (proof.kind === 'not-decided')
+    return (
+      <p className="hazard bg-sheet p-3">
+        Not decided: {proof.states} states are more than were gone through.
+      </p>
+    )
+  return (
+    <div role="status" className="hazard bg-sheet p-3">
+      <p className="font-bold">Not proven: this plan breaks {proof.counterexamples.length} rule(s)</p>
+      <ul className="flex flex-col gap-1">
+        {proof.counterexamples.map(each => (
+          <li key={each.property}>
+            <strong>{PROPERTIES[each.property]}</strong> {each.says}
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+function LandingList({ view, routed }: { view: BoxView; routed: RoutedBox }) {
+  return (
+    <Part title="Where everything lands">
+      <Landing view={view} routed={routed} />
+    </Part>
+  )
+}
+
+const KIND_WORDS: Readonly<Record<Step['kind'], string>> = {
+  record: 'Record',
+  reading: 'Reading',
+  switch: 'At the panel',
+  live: 'Live reading',
+  touch: 'Hands on conductors',
+  power: 'At the panel',
+}
+
+function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
+  const edits = useEdits(view.box.id)
+  const rows = rowsWith(view.record, 'steps', 'boxId', view.box.id)
+  const open = steps.filter(step => !step.done)
+  const minutes = open.reduce((sum, step) => sum + step.minutes, 0)
+  const tick = (step: Step) => {
+    const row = rows.find(each => each.stepKey === step.key)
+    if (row) return edits.send('untick a step', [edits.remove('steps', row.id)])
+    const ticked = edits.add('steps', {
+      id: newId(),
+      boxId: view.box.id,
+      stepKey: step.key,
+      seq: 0,
+      at: '1970-01-01T00:00:00.000Z',
+      note: '',
+    })
+    const on = view.feeds.map(({ circuit }) =>
+      edits.add('switchings', {
+        id: newId(),
+        circuitId: circuit.id,
+        to: 'on',
+        seq: 0,
+        at: '1970-01-01T00:00:00.000Z',
+      }),
+    )
+    return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
+  }
+  return (
+    <Part
+      title={`Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`}
+    >
+      <ol className="flex flex-col gap-2">
+        {steps.map((step, index) => (
+          <li
+            key={step.key}
+            data-step={step.key}
+            className={`rounded-lg border border-rule p-3 ${step.kind === 'live' && !step.done ? 'hazard' : ''}`}
+          >
+            <div className="flex items-start gap-3">
+              <span className="w-7 shrink-0 text-right font-bold tabular-nums">{index + 1}</span>
+              <div className="min-w-0 flex-1">
+                <p className={`font-semibold ${step.done ? 'line-through decoration-2' : ''}`}>{step.says}</p>
+                <p className="text-sm text-soft">
+                  {KIND_WORDS[step.kind]} · {step.why}
+                  {step.parts.length > 0 && ` · ${step.parts.join(', ')}`}
+                </p>
+                {!step.done && step.holds.length > 0 && (
+                  <p className="mt-1 text-sm">
+                    <strong>Held:</strong> {step.holds[0]}
+                    {step.holds.length > 1 && ` (and ${step.holds.length - 1} more)`}
+                  </p>
+                )}
+              </div>
+              {step.doneBy === 'tick' ? (
+                <Button
+                  look={step.done ? 'plain' : 'main'}
+                  aria-label={`${step.done ? 'Untick' : 'Done'}: ${step.says}`}
+                  disabled={!step.done && step.holds.length > 0}
+                  onClick={() => tick(step)}
+                >
+                  {step.done ? 'Untick' : 'Done'}
+                </Button>
+              ) : (
+                <span className="shrink-0 pt-1 text-sm font-semibold">
+                  {step.done ? 'Done' : 'By its reading'}
+                </span>
+              )}
+            </div>
+          </li>
+        ))}
+      </ol>
+    </Part>
+  )
+}

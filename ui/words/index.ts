@@ -1,0 +1,90 @@
+import type { Insulation, Instrument, LampKind, Proof, Role, Stage, Want } from '@/core/model/vocabulary'
+
+/** The interface's words for the core's ids, once each. */
+
+export const STAGE_WORDS: Readonly<Record<Stage, { readonly name: string; readonly question: string }>> = {
+  look: { name: 'Look', question: 'What is here?' },
+  test: { name: 'Test', question: 'What is each wire?' },
+  choose: { name: 'Choose', question: 'What will work here?' },
+  wire: { name: 'Wire', question: 'What goes where?' },
+  set: { name: 'Set', question: 'How is it set up?' },
+  prove: { name: 'Prove', question: 'Does it work, and can I show it?' },
+}
+
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  line: 'line',
+  'switched-load': 'load',
+  neutral: 'neutral',
+  ground: 'ground',
+  traveller: 'traveller',
+  'onward-feed': 'onward',
+  'loop-feed': 'loop feed',
+  'loop-return': 'loop return',
+  spare: 'spare',
+}
+
+export const PROOF_WORDS: Readonly<Record<Proof, string>> = {
+  assumed: 'assumed',
+  indicated: 'indicated',
+  proven: 'proven',
+  contradicted: 'contradicted',
+}
+
+export const INSULATION_WORDS: Readonly<Record<Insulation, string>> = {
+  black: 'black',
+  red: 'red',
+  white: 'white',
+  blue: 'blue',
+  brown: 'brown',
+  grey: 'grey',
+  yellow: 'yellow',
+  green: 'green',
+  'green-yellow': 'green and yellow',
+  bare: 'bare',
+}
+
+export const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
+  'low-impedance-meter': 'Low-impedance meter',
+  'high-impedance-meter': 'High-impedance meter',
+  'non-contact': 'Non-contact tester',
+  continuity: 'Continuity',
+  clamp: 'Clamp ammeter',
+  'receptacle-tester': 'Receptacle tester',
+  'circuit-finder': 'Circuit finder',
+}
+
+export const INSTRUMENT_UNITS: Readonly<Record<Instrument, string>> = {
+  'low-impedance-meter': 'V',
+  'high-impedance-meter': 'V',
+  'non-contact': '1 = field',
+  continuity: 'Ω',
+  clamp: 'A',
+  'receptacle-tester': 'V',
+  'circuit-finder': '1 = found',
+}
+
+export const LAMP_WORDS: Readonly<Record<LampKind, string>> = {
+  tungsten: 'Tungsten, halogen',
+  led: 'LED',
+  cfl: 'Compact fluorescent',
+  'electronic-transformer': 'Low voltage, electronic',
+  'magnetic-transformer': 'Low voltage, magnetic',
+  'electronic-ballast': 'Tubes, electronic ballast',
+  'fan-motor': 'Fan, motor',
+  receptacle: 'Receptacle',
+}
+
+export const WANT_WORDS: Readonly<Record<Want, string>> = {
+  switch: 'On and off',
+  dim: 'Dim',
+  presence: 'By presence',
+  countdown: 'Off after minutes',
+  sun: 'From dusk',
+  remote: 'From afar',
+}
+
+/** A vocabulary id as a person reads it, where it has no words of its own. */
+export const plain = (id: string): string => {
+  const words = id.replaceAll('-', ' ')
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
