@@ -9,8 +9,10 @@ export interface Point {
 export interface DrawnStrand {
   readonly strand: PictureStrand
   readonly path: string
-  /** Where the flag hangs. */
+  /** Where the flag hangs, and to which side it hangs. */
   readonly flagAt: Point
+  readonly flagWidth: number
+  readonly flagWay: 1 | -1
   readonly tip: Point
   readonly down: boolean
 }
@@ -55,99 +57,130 @@ export interface BoxLayout {
   readonly bond: Point
 }
 
-const LANE = 46
-const OUTSIDE = 44
-const FAN = 132
-const DEVICE_WIDTH = 146
-const DEVICE_GAP = 26
-const TERMINAL_STEP = 25
-const JOINT_WIDTH = 62
-const JOINT_HEIGHT = 30
-const JOINT_STEP = 62
-const SIDE = 88
+const LANE = 40
+const OUTSIDE = 46
+const FAN = 118
+const DEVICE_WIDTH = 142
+const DEVICE_GAP = 52
+const TERMINAL_STEP = 24
+const JOINT_WIDTH = 58
+const JOINT_HEIGHT = 28
+const JOINT_STEP = 68
+/** From the foot of the devices to the middle of the joints below them. */
+const JOINT_DROP = 62
 const MARGIN = 8
 const FLAG_ROWS = 3
-const FLAG_STEP = 25
+const FLAG_STEP = 23
 
-/** Places everything of a picture: cables above and below, devices in the middle, joints beside them. */
+/**
+ * Places everything of a picture: cables above and below, devices in the middle, joints in a row under
+ * them. Narrow enough for a phone held upright with one gang.
+ */
 export function layoutBox(picture: BoxPicture): BoxLayout {
   const top = picture.cables.filter(cable => cable.entry === 'top')
   const bottom = picture.cables.filter(cable => cable.entry === 'bottom')
   const gangs = Math.max(1, picture.devices.length)
-  const lanes = Math.max(count(top), count(bottom))
-  const middle = gangs * DEVICE_WIDTH + (gangs - 1) * DEVICE_GAP + 2 * SIDE
-  const width = Math.max(374, lanes * LANE + 48, middle) + 2 * MARGIN
-
-  const topFan = top.length > 0 ? FAN : 24
-  const bottomFan = bottom.length > 0 ? FAN : 24
-  const deviceHeight = Math.max(120, ...picture.devices.map(heightOf))
-  const columns = (['left', 'right'] as const).map(side =>
-    picture.joints.filter(joint => joint.side === side),
+  const devicesWidth = gangs * DEVICE_WIDTH + (gangs - 1) * DEVICE_GAP
+  const passing = passingLanes(picture, top)
+  const sides = { left: 34 + passing.left * LANE, right: 34 + passing.right * LANE }
+  const inside = Math.max(
+    sides.left + devicesWidth + sides.right,
+    Math.max(count(top), count(bottom)) * LANE + 40,
+    picture.joints.length * JOINT_STEP + 24,
+    342,
   )
-  const jointHeight = Math.max(...columns.map(column => column.length)) * JOINT_STEP
-  const middleHeight = Math.max(deviceHeight, jointHeight) + 28
-  const boxTop = OUTSIDE
-  const middleTop = boxTop + topFan
-  const boxHeight = topFan + middleHeight + bottomFan
-  const box = { x: MARGIN, y: boxTop, width: width - 2 * MARGIN, height: boxHeight }
-
-  const devices = placeDevices(picture, width, middleTop + middleHeight / 2, deviceHeight)
-  const joints = columns.flatMap((column, index) =>
-    column.map((joint, at) => ({
-      joint,
-      width: JOINT_WIDTH,
-      at: {
-        x: index === 0 ? box.x + 12 + JOINT_WIDTH / 2 : box.x + box.width - 12 - JOINT_WIDTH / 2,
-        y: middleTop + middleHeight / 2 + (at - (column.length - 1) / 2) * JOINT_STEP,
-      },
-    })),
-  )
-  const goals = goalsOf(devices, joints)
-  const edges = { top: boxTop, bottom: boxTop + boxHeight, topFan, bottomFan }
-  const cables = [
-    ...placeCables(top, true, width, edges, goals),
-    ...placeCables(bottom, false, width, edges, goals),
-  ]
-  const bond = { x: box.x + 26, y: boxTop + boxHeight - 22 }
+  const box = {
+    x: MARGIN,
+    y: OUTSIDE,
+    width: inside,
+    height: 0,
+  }
+  const deviceHeight = Math.max(96, ...picture.devices.map(heightOf))
+  const deviceTop = box.y + (top.length > 0 ? FAN : 28) + 12
+  const deviceFoot = deviceTop + deviceHeight
+  const jointY = deviceFoot + JOINT_DROP
+  const middleFoot = picture.joints.length > 0 ? jointY + 44 : deviceFoot + 20
+  const height = middleFoot + (bottom.length > 0 ? FAN : 24) - box.y
+  const spare = inside - sides.left - devicesWidth - sides.right
+  const devicesLeft = box.x + sides.left + spare / 2
+  const devices = placeDevices(picture, devicesLeft, deviceTop, deviceHeight)
+  const edges = { top: box.y, bottom: box.y + height, left: box.x, right: box.x + box.width }
+  const joints = placeJoints(picture.joints, devicesLeft, devicesWidth, jointY, edges)
+  const goals = goalsOf(devices, joints, { left: devicesLeft, right: devicesLeft + devicesWidth })
+  const cables = [...placeCables(top, true, edges, goals), ...placeCables(bottom, false, edges, goals)]
+  const bond = { x: edges.right - 24, y: edges.bottom - 24 }
   return {
-    width,
-    height: boxTop + boxHeight + OUTSIDE,
-    box,
+    width: inside + 2 * MARGIN,
+    height: edges.bottom + OUTSIDE,
+    box: { ...box, height },
     cables,
     devices,
     joints,
     bond,
-    short: picture.short.map(wire => {
-      const joint = joints.find(each => each.joint.id === wire.jointId)
-      const end = wire.to === 'box' ? bond : goals.terminal(wire.to.deviceId, wire.to.terminalId)?.at
-      return { id: wire.id, path: joint && end ? shortPath(joint, end, wire.to === 'box') : '' }
-    }),
+    short: picture.short.map(wire => ({ id: wire.id, path: shortPath(wire, goals, bond) })),
   }
 }
 
 const count = (cables: readonly PictureCable[]) =>
   cables.reduce((sum, cable) => sum + Math.max(cable.strands.length, 2), 0)
 
-const heightOf = (device: PictureDevice) => 50 + device.terminals.length * TERMINAL_STEP + 8
+/** Strands from above that run down beside the devices, on either side. */
+function passingLanes(picture: BoxPicture, top: readonly PictureCable[]): { left: number; right: number } {
+  const sideOf = (strand: PictureStrand): 'left' | 'right' => {
+    const { to } = strand
+    if (to.kind === 'joint') return picture.joints.find(joint => joint.id === to.jointId)?.side ?? 'right'
+    if (to.kind !== 'terminal') return 'right'
+    const device = picture.devices.find(each => each.id === to.deviceId)
+    return device?.terminals.find(terminal => terminal.id === to.terminalId)?.side ?? 'left'
+  }
+  const sides = top.flatMap(cable => cable.strands.map(sideOf))
+  return {
+    left: Math.max(1, sides.filter(side => side === 'left').length),
+    right: Math.max(1, sides.filter(side => side === 'right').length),
+  }
+}
 
-function placeDevices(picture: BoxPicture, width: number, centre: number, height: number): DrawnDevice[] {
+/** In a row under the devices, each as near to the side it serves as its neighbours allow. */
+function placeJoints(
+  joints: readonly PictureJoint[],
+  left: number,
+  width: number,
+  y: number,
+  edges: Edges,
+): DrawnJoint[] {
+  const ordered = [
+    ...joints.filter(joint => joint.side === 'left'),
+    ...joints.filter(joint => joint.side === 'right'),
+  ]
+  const rightCount = joints.filter(joint => joint.side === 'right').length
+  const wishes = ordered.map((joint, at) =>
+    joint.side === 'left'
+      ? left + at * JOINT_STEP
+      : left + width + (at - (ordered.length - rightCount) - (rightCount - 1) * 0.6) * JOINT_STEP,
+  )
+  const half = JOINT_WIDTH / 2 + 8
+  const xs = spread(wishes, edges.left + half, edges.right - half, JOINT_STEP)
+  return ordered.map((joint, at) => ({ joint, width: JOINT_WIDTH, at: { x: xs[at]!, y } }))
+}
+
+const heightOf = (device: PictureDevice) => 48 + device.terminals.length * TERMINAL_STEP + 4
+
+function placeDevices(picture: BoxPicture, left: number, y: number, height: number): DrawnDevice[] {
   const all = [...picture.devices].sort((a, b) => a.gang - b.gang)
-  const total = all.length * DEVICE_WIDTH + (all.length - 1) * DEVICE_GAP
   return all.map((device, index) => {
-    const x = (width - total) / 2 + index * (DEVICE_WIDTH + DEVICE_GAP)
-    const y = centre - height / 2
+    const x = left + index * (DEVICE_WIDTH + DEVICE_GAP)
     return {
       device,
       x,
       y,
       width: DEVICE_WIDTH,
       height,
-      lines: wrapped(device.name, 21),
+      lines: wrapped(device.name, 20),
       terminals: device.terminals.map((terminal, at) => ({
         terminal,
         at: {
           x: terminal.side === 'left' ? x : x + DEVICE_WIDTH,
-          y: y + 56 + at * TERMINAL_STEP + TERMINAL_STEP / 2 - 8,
+          y: y + 56 + at * TERMINAL_STEP,
         },
       })),
     }
@@ -170,65 +203,112 @@ export function wrapped(text: string, most: number): string[] {
 interface Goals {
   readonly terminal: (deviceId: string, terminalId: string) => DrawnTerminal | undefined
   readonly joint: (jointId: string) => DrawnJoint | undefined
+  /** The next free place on a joint’s upper or lower edge. */
+  readonly slot: (joint: DrawnJoint, top: boolean) => Point
+  readonly devices: { readonly left: number; readonly right: number }
 }
 
-function goalsOf(devices: readonly DrawnDevice[], joints: readonly DrawnJoint[]): Goals {
+function goalsOf(
+  devices: readonly DrawnDevice[],
+  joints: readonly DrawnJoint[],
+  sides: { readonly left: number; readonly right: number },
+): Goals {
+  const taken = new Map<string, number>()
   return {
+    devices: sides,
     terminal: (deviceId, terminalId) =>
       devices
         .find(each => each.device.id === deviceId)
         ?.terminals.find(each => each.terminal.id === terminalId),
     joint: jointId => joints.find(each => each.joint.id === jointId),
+    slot: (drawn, top) => {
+      const key = `${drawn.joint.id}/${top}`
+      const nth = taken.get(key) ?? 0
+      taken.set(key, nth + 1)
+      const offset = [0, 12, -12, 22, -22][nth % 5]!
+      return { x: drawn.at.x + offset, y: drawn.at.y + ((top ? -1 : 1) * JOINT_HEIGHT) / 2 }
+    },
   }
 }
 
 interface Edges {
   readonly top: number
   readonly bottom: number
-  readonly topFan: number
-  readonly bottomFan: number
+  readonly left: number
+  readonly right: number
 }
 
-function targetX(strand: PictureStrand, goals: Goals, fallback: number): number {
-  if (strand.to.kind === 'terminal')
-    return goals.terminal(strand.to.deviceId, strand.to.terminalId)?.at.x ?? fallback
-  if (strand.to.kind === 'joint') return goals.joint(strand.to.jointId)?.at.x ?? fallback
-  return fallback
+/** Where a strand would like to run: beside the devices from above, straight up from below. */
+function wishedX(strand: PictureStrand, top: boolean, goals: Goals, fallback: number): number {
+  if (strand.to.kind === 'joint') {
+    const joint = goals.joint(strand.to.jointId)
+    if (!joint) return fallback
+    if (!top) return joint.at.x
+    return joint.joint.side === 'left'
+      ? Math.min(joint.at.x, goals.devices.left - 30)
+      : Math.max(joint.at.x, goals.devices.right + 30)
+  }
+  if (strand.to.kind !== 'terminal') return fallback
+  const found = goals.terminal(strand.to.deviceId, strand.to.terminalId)
+  if (!found) return fallback
+  return found.at.x + (found.terminal.side === 'left' ? -34 : 34)
 }
 
-/** Cables and their strands stand in the order of what they lead to, so that few lines cross. */
+/** Cables in the order of what they lead to, each strand as near to its goal as its neighbours allow. */
 function placeCables(
   cables: readonly PictureCable[],
   top: boolean,
-  width: number,
   edges: Edges,
   goals: Goals,
 ): DrawnCable[] {
-  const centre = width / 2
+  const centre = (edges.left + edges.right) / 2
+  const wish = (strand: PictureStrand) => wishedX(strand, top, goals, centre)
   const sorted = cables
     .map(cable => {
-      const strands = [...cable.strands].sort(
-        (a, b) => targetX(a, goals, centre) - targetX(b, goals, centre) || (a.id < b.id ? -1 : 1),
-      )
-      const mean =
-        strands.reduce((sum, each) => sum + targetX(each, goals, centre), 0) / (strands.length || 1)
+      const strands = [...cable.strands].sort((a, b) => wish(a) - wish(b) || (a.id < b.id ? -1 : 1))
+      const mean = strands.reduce((sum, each) => sum + wish(each), 0) / (strands.length || 1)
       return { cable, strands, mean }
     })
     .sort((a, b) => a.mean - b.mean || (a.cable.name < b.cable.name ? -1 : 1))
-  const total = count(cables) * LANE
-  let lane = (width - total) / 2 + LANE / 2
-  let row = 0
-  const used = new Map<string, number>()
-  return sorted.map(({ cable, strands }) => {
-    const lanes = Math.max(strands.length, 2)
-    const x = lane + ((lanes - 1) * LANE) / 2
-    const drawn = strands.map((strand, index) => {
-      const laneX = lane + (index + (lanes - strands.length) / 2) * LANE
-      return drawStrand(strand, x, laneX, row++ % FLAG_ROWS, top, edges, goals, used)
-    })
-    lane += lanes * LANE
-    return { cable, x, width: 18 + strands.length * 6, top, strands: drawn }
+  const lanes = spread(
+    sorted.flatMap(each => each.strands.map(wish)),
+    edges.left + 26,
+    edges.right - 26,
+  )
+  let next = 0
+  const means = sorted.map(({ strands }) => {
+    const own = lanes.slice(next, next + strands.length)
+    next += strands.length
+    return own
   })
+  const xs = spread(
+    means.map((own, index) =>
+      own.length > 0 ? own.reduce((sum, x) => sum + x, 0) / own.length : centre + index,
+    ),
+    edges.left + 40,
+    edges.right - 40,
+    sorted.length > 1 ? Math.min(118, (edges.right - edges.left - 80) / (sorted.length - 1)) : LANE,
+  )
+  let row = 0
+  return sorted.map(({ cable, strands }, index) => ({
+    cable,
+    x: xs[index]!,
+    width: 18 + strands.length * 6,
+    top,
+    strands: strands.map((strand, at) =>
+      drawStrand(strand, xs[index]!, means[index]![at]!, row++ % FLAG_ROWS, top, edges, goals),
+    ),
+  }))
+}
+
+/** Numbers in their order, moved as little as keeps them `gap` apart and within the two ends. */
+export function spread(wished: readonly number[], least: number, most: number, gap = LANE): number[] {
+  const step = Math.min(gap, wished.length > 1 ? (most - least) / (wished.length - 1) : gap)
+  const placed: number[] = []
+  for (const wish of wished) placed.push(Math.max(wish, (placed.at(-1) ?? least - step) + step))
+  for (let at = placed.length - 1, limit = most; at >= 0; at--, limit -= step)
+    placed[at] = Math.min(placed[at]!, limit, at < placed.length - 1 ? placed[at + 1]! - step : Infinity)
+  return placed
 }
 
 function drawStrand(
@@ -239,44 +319,52 @@ function drawStrand(
   top: boolean,
   edges: Edges,
   goals: Goals,
-  used: Map<string, number>,
 ): DrawnStrand {
   const way = top ? 1 : -1
   const wall = top ? edges.top : edges.bottom
-  const start = { x: cableX, y: wall + way * 14 }
-  const lane = { x: laneX, y: wall + way * 44 }
-  const leave = { x: laneX, y: wall + way * (FAN - 4) }
+  const start = { x: cableX, y: wall + way * 13 }
+  const lane = { x: laneX, y: wall + way * 38 }
+  const leave = { x: laneX, y: wall + way * (FAN - 6) }
   const fan = `M${start.x} ${start.y} C${start.x} ${start.y + way * 16} ${lane.x} ${lane.y - way * 16} ${lane.x} ${lane.y} L${leave.x} ${leave.y}`
-  const flagAt = { x: laneX, y: wall + way * 54 + way * row * FLAG_STEP }
-  if (strand.to.kind === 'terminal') {
-    const found = goals.terminal(strand.to.deviceId, strand.to.terminalId)
-    if (found) {
-      const goal = found.at
-      const outward = found.terminal.side === 'left' ? -1 : 1
-      const path = `${fan} C${leave.x} ${leave.y + way * 34} ${goal.x + outward * 34} ${goal.y} ${goal.x} ${goal.y}`
-      return { strand, path, flagAt, tip: goal, down: top }
-    }
+  const flagWidth = (strand.flag?.words.length ?? 0) * 6.9 + 14
+  const drawn = {
+    strand,
+    flagAt: { x: laneX, y: wall + way * (48 + row * FLAG_STEP) },
+    flagWidth,
+    flagWay: laneX + flagWidth > edges.right ? (-1 as const) : (1 as const),
+    down: top,
   }
-  if (strand.to.kind === 'joint') {
-    const joint = goals.joint(strand.to.jointId)
-    if (joint) {
-      const key = `${strand.to.jointId}/${top}`
-      const nth = used.get(key) ?? 0
-      used.set(key, nth + 1)
-      const goal = { x: joint.at.x - 18 + (nth % 5) * 9, y: joint.at.y - (way * JOINT_HEIGHT) / 2 }
-      const path = `${fan} C${leave.x} ${leave.y + way * 30} ${goal.x} ${goal.y - way * 34} ${goal.x} ${goal.y}`
-      return { strand, path, flagAt, tip: goal, down: top }
-    }
+  const terminal =
+    strand.to.kind === 'terminal' ? goals.terminal(strand.to.deviceId, strand.to.terminalId) : undefined
+  if (terminal) {
+    const { x, y } = terminal.at
+    const outward = terminal.terminal.side === 'left' ? -1 : 1
+    const beside = { x: laneX, y: y - way * 34 }
+    const path = `${fan} L${beside.x} ${beside.y} C${beside.x} ${y} ${x + outward * 24} ${y} ${x} ${y}`
+    return { ...drawn, path, tip: terminal.at }
   }
-  return { strand, path: fan, flagAt, tip: leave, down: top }
+  const joint = strand.to.kind === 'joint' ? goals.joint(strand.to.jointId) : undefined
+  if (joint) {
+    const goal = goals.slot(joint, top)
+    const turn = { x: laneX, y: goal.y - way * 52 }
+    const path = `${fan} L${turn.x} ${turn.y} C${turn.x} ${turn.y + way * 34} ${goal.x} ${goal.y - way * 34} ${goal.x} ${goal.y}`
+    return { ...drawn, path, tip: goal }
+  }
+  return { ...drawn, path: fan, tip: leave }
 }
 
-function shortPath(joint: DrawnJoint, end: Point, toBox: boolean): string {
-  const inward = joint.joint.side === 'left' ? 1 : -1
-  const start = { x: joint.at.x + (inward * JOINT_WIDTH) / 2, y: joint.at.y }
-  if (toBox)
-    return `M${joint.at.x} ${joint.at.y + JOINT_HEIGHT / 2} C${joint.at.x} ${joint.at.y + 50} ${end.x} ${end.y - 40} ${end.x} ${end.y}`
-  const near = Math.sign(end.x - start.x) === inward
-  const reach = near ? Math.max(20, Math.abs(end.x - start.x) / 2) : 30
-  return `M${start.x} ${start.y} C${start.x + inward * reach} ${start.y} ${end.x - inward * (near ? reach : -30)} ${end.y} ${end.x} ${end.y}`
+/** A pigtail or a lead: from a terminal, or from the box, into its joint. */
+function shortPath(wire: BoxPicture['short'][number], goals: Goals, bond: Point): string {
+  const joint = goals.joint(wire.jointId)
+  if (!joint) return ''
+  if (wire.to === 'box') {
+    const start = goals.slot(joint, false)
+    return `M${start.x} ${start.y} C${start.x} ${start.y + 36} ${bond.x} ${bond.y - 44} ${bond.x} ${bond.y}`
+  }
+  const terminal = goals.terminal(wire.to.deviceId, wire.to.terminalId)
+  if (!terminal) return ''
+  const { x, y } = terminal.at
+  const goal = goals.slot(joint, true)
+  const outward = terminal.terminal.side === 'left' ? -1 : 1
+  return `M${x} ${y} C${x + outward * 46} ${y} ${goal.x} ${goal.y - 58} ${goal.x} ${goal.y}`
 }

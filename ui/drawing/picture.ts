@@ -56,6 +56,8 @@ export interface PictureDevice {
 export interface PictureJoint {
   readonly id: string
   readonly words: string
+  /** A word in it, where its shape does not say it. */
+  readonly label: string
   readonly side: 'left' | 'right'
   readonly kind: 'lever' | 'twist-on' | 'other'
   readonly bareShows: boolean
@@ -177,6 +179,12 @@ export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
       return {
         id: joint.id,
         words: `${plain(joint.connector)}, ${wires} wires`,
+        label:
+          joint.connector === 'lever'
+            ? ''
+            : joint.connector === 'not-known'
+              ? '?'
+              : joint.connector.replace('-only', ''),
         side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
         kind: joint.connector === 'lever' ? 'lever' : joint.connector === 'twist-on' ? 'twist-on' : 'other',
         bareShows: joint.bareShows,
@@ -244,6 +252,12 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
     joints: routed.joints.map(joint => ({
       id: joint.id,
       words: joint.connectors.map(each => plain(each.words)).join(' + '),
+      label:
+        joint.connectors.length > 1
+          ? `${joint.connectors.length} linked`
+          : joint.connectors[0]!.words.startsWith('lever')
+            ? ''
+            : 'twist-on',
       side: sideOf([joint.netId.split(':')[0]!]),
       kind: joint.connectors[0]?.words.startsWith('lever') ? 'lever' : 'twist-on',
       bareShows: false,

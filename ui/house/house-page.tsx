@@ -51,7 +51,7 @@ export function HousePage() {
           No rooms yet. Add the first one, then the boxes you find in it.
         </p>
       )}
-      <div className="mt-4 flex flex-col gap-4">
+      <div className="mt-4 flex flex-col gap-2">
         {rooms.map(room => {
           const boxes = rowsWith(record, 'boxes', 'roomId', room.id).filter(box => {
             const each = progress.get(box.id)
@@ -59,9 +59,13 @@ export function HousePage() {
           })
           if (boxes.length === 0 && filter !== 'all') return null
           return (
-            <section key={room.id} aria-labelledby={`room-${room.id}`} className="rounded-xl bg-sheet">
-              <h2 id={`room-${room.id}`} className="px-3 pt-2.5 text-base">
-                {room.name} <span className="font-normal text-soft">{room.floor}</span>
+            <section
+              key={room.id}
+              aria-labelledby={`room-${room.id}`}
+              className="rounded-lg bg-sheet sm:grid sm:grid-cols-[11rem_1fr]"
+            >
+              <h2 id={`room-${room.id}`} className="px-3 pt-2.5 text-base sm:border-r sm:border-rule sm:pb-2">
+                {room.name} <span className="text-sm font-normal text-soft sm:block">{room.floor}</span>
               </h2>
               <ul>
                 {boxes.map(box => (
@@ -81,6 +85,14 @@ export function HousePage() {
           )
         })}
       </div>
+      <p className="mt-4 sm:hidden">
+        <Link
+          href={`${base}/rules`}
+          className="inline-flex min-h-11 items-center underline underline-offset-4"
+        >
+          House rules
+        </Link>
+      </p>
       <AddRoom open={adding === 'room'} onClose={() => setAdding(null)} />
       <AddBox open={adding === 'box'} onClose={() => setAdding(null)} />
     </>
@@ -148,7 +160,7 @@ function BoxRow({
     <li className="border-t border-rule first:border-t-0">
       <Link
         href={`${base}/boxes/${boxId}/${next?.stage ?? 'prove'}`}
-        className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 px-3 py-2.5 hover:bg-tint sm:grid-cols-[minmax(0,1.1fr)_minmax(0,1.4fr)_auto]"
+        className="grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 px-3 py-2 hover:bg-tint sm:grid-cols-[minmax(0,1.1fr)_minmax(0,1.4fr)_auto]"
       >
         <span className="min-w-0">
           <span className="block truncate font-semibold">{view.box.name}</span>

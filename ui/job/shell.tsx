@@ -97,9 +97,11 @@ export function JobShell({ children }: { children: ReactNode }) {
             <NavLink href={`${base}/panel`} here={usePathname() === `${base}/panel`}>
               Panel
             </NavLink>
-            <NavLink href={`${base}/rules`} here={usePathname() === `${base}/rules`}>
-              Rules
-            </NavLink>
+            <span className="hidden sm:block">
+              <NavLink href={`${base}/rules`} here={usePathname() === `${base}/rules`}>
+                Rules
+              </NavLink>
+            </span>
             <span className="ml-1 hidden min-w-0 truncate text-soft lg:block">{job.record.job.name}</span>
           </nav>
           <SaveMark save={job.save} />
@@ -168,7 +170,7 @@ function SaveMark({ save }: { save: SaveState }) {
           strokeWidth="2"
         />
       </svg>
-      <span className={save === 'waiting' ? 'font-semibold text-ink' : 'sr-only sm:not-sr-only'}>
+      <span className={save === 'waiting' ? 'font-semibold text-ink' : 'sr-only lg:not-sr-only'}>
         {SAVE_WORDS[save]}
       </span>
     </span>

@@ -71,7 +71,7 @@ export function CircuitForm({ view }: { view: BoxView }) {
               onCommit={basis => edits.send('edit a circuit', [edits.change('feeds', feed.id, { basis })])}
             />
           </div>
-          <Button onClick={() => edits.send('edit a circuit', [edits.remove('feeds', feed.id)])}>
+          <Button look="quiet" onClick={() => edits.send('edit a circuit', [edits.remove('feeds', feed.id)])}>
             It does not feed this box
           </Button>
         </div>

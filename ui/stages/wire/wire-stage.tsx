@@ -30,8 +30,8 @@ export function WireStage({ view }: { view: BoxView }) {
       view={view}
       stage="wire"
       drawing={
-        <>
-          <div className="mb-2" data-chrome>
+        <div className="relative">
+          <div className="mb-2 lg:absolute lg:top-0 lg:left-0 lg:w-24" data-chrome>
             <PickOne
               label="Drawing"
               value={planned ? moment : 'before'}
@@ -43,7 +43,7 @@ export function WireStage({ view }: { view: BoxView }) {
             />
           </div>
           <BoxDrawing picture={planned && moment === 'after' ? planned : found} />
-        </>
+        </div>
       }
     >
       {!chosen && (

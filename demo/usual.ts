@@ -1,0 +1,122 @@
+import type { BoxView } from '@/core/job/box-view'
+import type { RegionId } from '@/core/model/vocabulary'
+import { jobBuilder, type BoxAsFound, type CableAsFound, type Control, type Strand } from './builder'
+
+/** One strand, its role last: the short form that boxes are written in. */
+export const strand = (
+  insulation: Strand['insulation'],
+  on: string,
+  role?: Strand['role'],
+  more: Partial<Strand> = {},
+): Strand => ({
+  insulation,
+  on,
+  role,
+  ...more,
+})
+
+/** Feed from the panel below, lamp cable above: the usual box fed at the switch. */
+export function fedAtTheSwitch(
+  roles: boolean,
+  more: {
+    gauge?: Strand['gauge']
+    loadGauge?: Strand['gauge']
+    metal?: Strand['metal']
+    hot?: Strand['insulation']
+  } = {},
+): CableAsFound[] {
+  const role = (name: Strand['role']) => (roles ? name : undefined)
+  const feed = { gauge: more.gauge, metal: more.metal }
+  const load = { gauge: more.loadGauge ?? more.gauge, metal: more.metal }
+  return [
+    {
+      name: 'A',
+      entry: 'bottom',
+      far: 'panel',
+      strands: [
+        strand(more.hot ?? 'black', 'upper', role('line'), feed),
+        strand('white', 'joint:whites', role('neutral'), feed),
+        strand('bare', 'joint:grounds', role('ground'), feed),
+      ],
+    },
+    {
+      name: 'B',
+      entry: 'top',
+      far: 'luminaire',
+      strands: [
+        strand('black', 'lower', role('switched-load'), load),
+        strand('white', 'joint:whites', role('neutral'), load),
+        strand('bare', 'joint:grounds', role('ground'), load),
+      ],
+    },
+  ]
+}
+
+/** One cable from the luminaire: the white brings the hot, the black takes it back. */
+export function switchLoop(roles: boolean): CableAsFound[] {
+  const role = (name: Strand['role']) => (roles ? name : undefined)
+  return [
+    {
+      name: 'A',
+      entry: 'top',
+      far: 'luminaire',
+      strands: [
+        strand('white', 'upper', role('loop-feed')),
+        strand('black', 'lower', role('loop-return')),
+        strand('bare', 'joint:grounds', role('ground')),
+      ],
+    },
+  ]
+}
+
+export interface UsualBox {
+  readonly region?: RegionId
+  readonly ratedAmps?: number
+  readonly cables?: readonly CableAsFound[]
+  readonly box?: BoxAsFound['box']
+  readonly lamps?: Control['lamps']
+  readonly want?: Control['want']
+  readonly choice?: string
+  readonly proven?: boolean
+  readonly isolated?: boolean
+  readonly rules?: Readonly<Record<string, string>>
+}
+
+/** A job with one room and one box, as most are; every part can be given otherwise. */
+export function usualBox(given: UsualBox = {}): BoxView {
+  const job = jobBuilder({
+    id: 'one-box',
+    name: 'One box',
+    address: '',
+    owners: '',
+    electrician: '',
+    apprentice: '',
+    regionId: given.region ?? 'north-america-120',
+    note: '',
+  })
+  job.room('room', 'Room', 'Ground floor')
+  job.circuit('7', 'Lights', given.ratedAmps ?? 15)
+  job.box({
+    id: 'box',
+    room: 'room',
+    name: 'By the door',
+    breakers: ['7'],
+    box: { depthMillimetres: 80, volumeCubicInches: 30, ...given.box },
+    controls: [
+      {
+        group: 'light',
+        name: 'Ceiling light',
+        old: 'old-switch',
+        want: given.want ?? null,
+        lamps: given.lamps ?? [{ kind: 'led', wattsEach: 10, count: 4, dimmable: 'yes', powerFactor: 0.9 }],
+        choice: given.choice,
+      },
+    ],
+    cables: given.cables ?? fedAtTheSwitch(true),
+  })
+  for (const [ruleId, value] of Object.entries(given.rules ?? {}))
+    job.put('houseRules', { id: `rule-${ruleId}`, ruleId, value })
+  if (given.proven ?? true) job.proveRoles('box')
+  if (given.isolated) job.isolate('box')
+  return job.view('box')
+}

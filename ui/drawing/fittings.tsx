@@ -1,0 +1,175 @@
+'use client'
+
+import type { KeyboardEvent } from 'react'
+import type { DrawnDevice, DrawnJoint } from './layout'
+import type { PictureDevice } from './picture'
+
+export function Joint({ drawn }: { drawn: DrawnJoint }) {
+  const { joint, at, width } = drawn
+  const slots = Number(/(\d) slots/i.exec(joint.words)?.[1] ?? 0)
+  return (
+    <g role="img" aria-label={`Joint: ${joint.words}`}>
+      {joint.kind === 'lever' ? (
+        <>
+          <rect
+            x={at.x - width / 2}
+            y={at.y - 15}
+            width={width}
+            height={30}
+            rx={4}
+            className="fill-joint stroke-ink"
+            strokeWidth={1.5}
+          />
+          {Array.from({ length: slots }, (_, index) => (
+            <rect
+              key={index}
+              x={at.x - width / 2 + 5 + (index * (width - 10)) / slots}
+              y={at.y - 10}
+              width={(width - 10) / slots - 3}
+              height={12}
+              rx={2}
+              className="fill-paper stroke-ink"
+              strokeWidth={1}
+            />
+          ))}
+        </>
+      ) : (
+        <path
+          d={`M${at.x - 30} ${at.y - 14} h60 l-6 28 h-48 z`}
+          className="fill-joint stroke-ink"
+          strokeWidth={1.5}
+        />
+      )}
+      {joint.bareShows && (
+        <path d={`M${at.x - 20} ${at.y - 17} h40`} stroke="var(--wire-bare)" strokeWidth={5} />
+      )}
+      {joint.label && (
+        <text x={at.x} y={at.y + 5} textAnchor="middle" className="fill-ink text-[12px]">
+          {joint.label}
+        </text>
+      )}
+    </g>
+  )
+}
+
+export function Device({
+  drawn,
+  onTerminal,
+}: {
+  drawn: DrawnDevice
+  onTerminal?: (deviceId: string, terminalId: string) => void
+}) {
+  const { device, x, y, width, height, lines } = drawn
+  return (
+    <g role="group" aria-label={`Gang ${device.gang}: ${device.name}`}>
+      <rect
+        x={x}
+        y={y}
+        width={width}
+        height={height}
+        rx={10}
+        className="fill-device stroke-ink"
+        strokeWidth={device.isNew ? 3 : 1.6}
+      />
+      {lines.map((text, index) => (
+        <text
+          key={text}
+          x={x + width / 2}
+          y={y + 19 + index * 16}
+          textAnchor="middle"
+          className="fill-ink text-[13px] font-semibold"
+        >
+          {text}
+        </text>
+      ))}
+      {drawn.terminals.map(({ terminal, at }) => (
+        <g
+          key={terminal.id}
+          {...(onTerminal
+            ? {
+                role: 'button',
+                tabIndex: 0,
+                className: 'cursor-pointer strand',
+                onClick: () => onTerminal(device.id, terminal.id),
+                onKeyDown: (event: KeyboardEvent) => {
+                  if (event.key === 'Enter' || event.key === ' ') {
+                    event.preventDefault()
+                    onTerminal(device.id, terminal.id)
+                  }
+                },
+              }
+            : { role: 'img' })}
+          aria-label={`Terminal ${terminal.word}${terminal.capped ? ', capped' : ''}`}
+        >
+          <TerminalShape
+            joins={terminal.joins}
+            x={at.x}
+            y={at.y}
+            capped={terminal.capped}
+            side={terminal.side}
+          />
+          <text
+            x={terminal.side === 'left' ? at.x + 12 : at.x - 12}
+            y={at.y + 4}
+            textAnchor={terminal.side === 'left' ? 'start' : 'end'}
+            className="fill-ink text-[12px]"
+          >
+            {terminal.word.length > 20 ? terminal.word.slice(0, 19) + '…' : terminal.word}
+          </text>
+        </g>
+      ))}
+    </g>
+  )
+}
+
+function TerminalShape({
+  joins,
+  x,
+  y,
+  capped,
+  side,
+}: {
+  joins: PictureDevice['terminals'][number]['joins']
+  x: number
+  y: number
+  capped: boolean
+  side: 'left' | 'right'
+}) {
+  const out = side === 'left' ? -1 : 1
+  switch (joins) {
+    case 'screw':
+      return (
+        <>
+          <circle cx={x} cy={y} r={8} className="fill-joint stroke-ink" strokeWidth={1.6} />
+          <path d={`M${x - 5} ${y} h10`} className="stroke-ink" strokeWidth={1.6} />
+        </>
+      )
+    case 'clamp':
+      return (
+        <rect
+          x={x - 8}
+          y={y - 7}
+          width={16}
+          height={14}
+          rx={2}
+          className="fill-joint stroke-ink"
+          strokeWidth={1.6}
+        />
+      )
+    case 'push-in':
+      return <circle cx={x} cy={y} r={5} className="fill-ink" />
+    case 'lead':
+      return (
+        <>
+          <path d={`M${x} ${y} h${out * 12}`} className="stroke-ink" strokeWidth={5} strokeLinecap="round" />
+          {capped && (
+            <path
+              d={`M${x + out * 10} ${y - 7} v14 l${out * 14} -3 v-8 z`}
+              className="fill-joint stroke-ink"
+              strokeWidth={1.5}
+            />
+          )}
+        </>
+      )
+  }
+}
