@@ -1,4 +1,5 @@
 import { terminalPoint } from '../model/circuit'
+import type { Supply } from '../model/device'
 import { holds, type Compiled, type State } from './compile'
 import { eliminate } from './linear'
 import type { Nets } from './nets'
@@ -50,9 +51,11 @@ export function solve(compiled: Compiled, state: State): Solution {
     if (!contact.electronic && holds(state, contact.when)) metal.join(contact.a, contact.b)
 
   const fixed = fixedPotentials(compiled, metal)
-  const passive = [...loadElements(compiled), ...supplyElements(compiled)]
-  const asleep = potentials(compiled, metal, fixed, passive)
-  const alive = compiled.circuit.devices.map((_, device) => livesIn(compiled, asleep, device))
+  const resting = [...loadElements(compiled), ...throughLoadElements(compiled)]
+  const asleep = potentials(compiled, metal, fixed, resting)
+  const ways = compiled.circuit.devices.map((_, device) => wayOfLiving(compiled, asleep, device))
+  const alive = ways.map(way => way !== 'none')
+  const passive = [...resting, ...ways.flatMap((way, device) => drawOf(compiled, device, way))]
 
   const closed = compiled.contacts.filter(
     contact => contact.electronic && alive[contact.device] && holds(state, contact.when),
@@ -93,21 +96,28 @@ const loadElements = (compiled: Compiled): Element[] =>
     siemens: siemensOf(load.watts, compiled),
   }))
 
-function supplyElements(compiled: Compiled): Element[] {
+const siemensFor = (milliamps: number, compiled: Compiled) => milliamps / 1000 / compiled.circuit.nominalVolts
+
+/** An open two-wire device always lets a little through. */
+function throughLoadElements(compiled: Compiled): Element[] {
   return compiled.supplies.flatMap(({ device, supply }) => {
-    const placed = compiled.circuit.devices[device]!
-    const at = (terminal: string) => compiled.indexOf.get(terminalPoint(placed.id, terminal))!
-    const siemens = (milliamps: number) => milliamps / 1000 / compiled.circuit.nominalVolts
-    switch (supply.kind) {
-      case 'line-neutral':
-        return [{ a: at(supply.line), b: at(supply.neutral), siemens: siemens(supply.milliamps) }]
-      case 'line-ground':
-        return [{ a: at(supply.line), b: at(supply.ground), siemens: siemens(supply.leakMilliamps) }]
-      case 'through-load':
-        return [{ a: at(supply.line), b: at(supply.load), siemens: siemens(supply.offMilliamps) }]
-    }
+    if (supply.kind !== 'through-load') return []
+    const at = terminalIndex(compiled, device)
+    return [{ a: at(supply.line), b: at(supply.load), siemens: siemensFor(supply.offMilliamps, compiled) }]
   })
 }
+
+/** What the electronics take by the way they live: one way at a time. */
+function drawOf(compiled: Compiled, device: number, way: Supply | 'none' | 'not-needed'): Element[] {
+  if (typeof way === 'string' || way.kind === 'through-load') return []
+  const at = terminalIndex(compiled, device)
+  return way.kind === 'line-neutral'
+    ? [{ a: at(way.line), b: at(way.neutral), siemens: siemensFor(way.milliamps, compiled) }]
+    : [{ a: at(way.line), b: at(way.ground), siemens: siemensFor(way.leakMilliamps, compiled) }]
+}
+
+const terminalIndex = (compiled: Compiled, device: number) => (terminal: string) =>
+  compiled.indexOf.get(terminalPoint(compiled.circuit.devices[device]!.id, terminal))!
 
 interface Fixed {
   readonly real: number
@@ -207,17 +217,18 @@ function reachedBy(nets: Nets, fixed: ReadonlyMap<number, Fixed>, elements: read
   return reached
 }
 
-function livesIn(compiled: Compiled, { between }: Potentials, device: number): boolean {
+/** The first way of being fed that is met here, in the order of the device’s sheet. */
+function wayOfLiving(
+  compiled: Compiled,
+  { between }: Potentials,
+  device: number,
+): Supply | 'none' | 'not-needed' {
   const ways = compiled.supplies.filter(each => each.device === device)
-  if (ways.length === 0) return true
-  const placed = compiled.circuit.devices[device]!
+  if (ways.length === 0) return 'not-needed'
   const nominal = compiled.circuit.nominalVolts
-  const volts = (a: string, b: string) =>
-    between(
-      compiled.indexOf.get(terminalPoint(placed.id, a))!,
-      compiled.indexOf.get(terminalPoint(placed.id, b))!,
-    ) ?? 0
-  return ways.some(({ supply }) => {
+  const at = terminalIndex(compiled, device)
+  const volts = (a: string, b: string) => between(at(a), at(b)) ?? 0
+  const met = ways.find(({ supply }) => {
     switch (supply.kind) {
       case 'line-neutral':
         return volts(supply.line, supply.neutral) >= WAKES_AT * nominal
@@ -227,6 +238,7 @@ function livesIn(compiled: Compiled, { between }: Potentials, device: number): b
         return volts(supply.line, supply.load) >= WAKES_THROUGH_LOAD_AT * nominal
     }
   })
+  return met?.supply ?? 'none'
 }
 
 /** A two-wire device that is on lives on the lamp's current: below its minimum it drops out. */

@@ -1,0 +1,104 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import path from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { parseDevice } from '@/core/format/device-file'
+import { GAUGES, LAMP_KINDS, REGION_IDS } from '@/core/model/vocabulary'
+import { trade } from '.'
+
+const folder = path.join(import.meta.dirname, 'devices')
+const files = readdirSync(folder).filter(file => file.endsWith('.json'))
+const read = (file: string) =>
+  JSON.parse(readFileSync(path.join(folder, file), 'utf8')) as Record<string, unknown>
+const sample = () => read('dimmer-led-150-neutral.json')
+
+const faultsOf = (given: unknown) => {
+  const parsed = parseDevice(given)
+  return parsed.ok ? [] : parsed.faults.map(each => `${each.path} ${each.code}`)
+}
+
+describe('catalogue', () => {
+  it.each(files)('%s is a device model', file => {
+    expect(faultsOf(read(file))).toEqual([])
+    expect(`${read(file).id}.json`).toBe(file)
+  })
+
+  it('lists every file once, and at least ten kinds of one place', () => {
+    expect(trade.devices.map(device => `${device.id}.json`).sort()).toEqual(files.sort())
+    const one = trade.devices.filter(device => device.stock === 'new' && device.places.least === 1)
+    expect(one.length).toBeGreaterThanOrEqual(10)
+    for (const want of ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote'] as const)
+      expect(one.some(device => device.does.includes(want))).toBe(true)
+    for (const region of REGION_IDS) expect(one.some(device => device.regions.includes(region))).toBe(true)
+  })
+
+  it('has a figure for every gauge and lamp kind, and a source for every fact', () => {
+    for (const gauge of GAUGES) expect(trade.conductors[gauge].squareMillimetres).toBeGreaterThan(0)
+    for (const kind of LAMP_KINDS) expect(trade.lamps[kind].offLimitMilliamps).toBeGreaterThan(0)
+    for (const fact of Object.values(trade.facts)) expect(fact.source).not.toBe('')
+  })
+})
+
+describe('a device model that makes no sense is refused with the path', () => {
+  const spoiled: [string, (device: Record<string, unknown>) => void, string][] = [
+    [
+      'contact to nowhere',
+      device => Object.assign(device, { contacts: [{ between: ['line', 'moon'], when: {}, kind: 'metal' }] }),
+      '/contacts/0/between/1 unknown-terminal',
+    ],
+    [
+      'impossible state',
+      device =>
+        Object.assign(device, {
+          contacts: [{ between: ['line', 'load'], when: { relay: 'maybe' }, kind: 'electronic' }],
+        }),
+      '/contacts/0/when/relay impossible-state',
+    ],
+    [
+      'unknown variable',
+      device => Object.assign(device, { control: [{ event: 'press', from: {}, to: { mood: 'on' } }] }),
+      '/control/0/to/mood unknown-variable',
+    ],
+    [
+      'contact to itself',
+      device => Object.assign(device, { contacts: [{ between: ['line', 'line'], when: {}, kind: 'metal' }] }),
+      '/contacts/0/between to-itself',
+    ],
+    [
+      'supply on nothing',
+      device =>
+        Object.assign(device, {
+          supply: [{ kind: 'line-neutral', line: 'line', neutral: 'sea', milliamps: 3 }],
+        }),
+      '/supply/0/neutral unknown-terminal',
+    ],
+    ['electronics without supply', device => Object.assign(device, { supply: [] }), '/supply no-supply'],
+    [
+      'more least than most',
+      device => Object.assign(device, { places: { least: 3, most: 2 } }),
+      '/places/least range',
+    ],
+    [
+      'a setting it does not have',
+      device =>
+        Object.assign(device, {
+          settings: [{ id: 'trim', name: 'Trim', values: ['1', '2'], initial: '9', why: 'because' }],
+        }),
+      '/settings/0/initial impossible-value',
+    ],
+    [
+      'unknown gauge',
+      device => Object.assign(device, { size: { gangs: 9, depthMillimetres: 30 } }),
+      '/size/gangs number.max',
+    ],
+    [
+      'a field that is not in the form',
+      device => Object.assign(device, { brand: 'x' }),
+      '/brand object.unknown',
+    ],
+  ]
+  it.each(spoiled)('%s', (_, spoil, expected) => {
+    const device = sample()
+    spoil(device)
+    expect(faultsOf(device)).toContain(expected)
+  })
+})

@@ -1,0 +1,155 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Circuit, CircuitLoad } from '../model/circuit'
+import { compile, solve } from '.'
+
+const supply = (id: string, phaseDegrees = 0, neutral = `${id}:n`) => ({
+  id,
+  volts: 120,
+  phaseDegrees,
+  breakerOn: true,
+  hot: `${id}:h`,
+  neutral,
+  ground: 'ground',
+})
+
+const lamp = (id: string, watts: number): CircuitLoad => ({
+  id,
+  kind: 'lamp',
+  groupId: 'g',
+  watts,
+  hot: `${id}:h`,
+  neutral: `${id}:n`,
+  ground: null,
+  offLimitMilliamps: 1,
+})
+
+const circuit = (given: Partial<Circuit>): Circuit => ({
+  nominalVolts: 120,
+  supplies: [supply('a')],
+  wires: [],
+  joints: [],
+  devices: [],
+  loads: [],
+  caps: [],
+  bonds: [],
+  plan: null,
+  ...given,
+})
+
+const wire = (id: string, a: string, b: string) => ({ id, a, b })
+
+describe('solve against closed forms', () => {
+  it('two lamps wrongly in series share the voltage by their resistance', () => {
+    const solved = solve(
+      compile(
+        circuit({
+          loads: [lamp('x', 60), lamp('y', 100)],
+          wires: [wire('1', 'a:h', 'x:h'), wire('2', 'x:n', 'y:h'), wire('3', 'y:n', 'a:n')],
+        }),
+      ),
+      [],
+    )
+    // 240 Ω and 144 Ω in series on 120 V.
+    expect(solved.loadVolts[0]).toBeCloseTo((120 * 240) / 384, 9)
+    expect(solved.loadVolts[1]).toBeCloseTo((120 * 144) / 384, 9)
+    expect(solved.loadAmps[0]).toBeCloseTo(120 / 384, 9)
+  })
+
+  it('a lost shared neutral gives the unbalanced voltages of the two legs', () => {
+    const solved = solve(
+      compile(
+        circuit({
+          supplies: [supply('a', 0, 'n'), supply('b', 180, 'n')],
+          loads: [lamp('x', 60), lamp('y', 180)],
+          wires: [wire('1', 'a:h', 'x:h'), wire('2', 'b:h', 'y:h'), wire('3', 'x:n', 'y:n')],
+        }),
+      ),
+      [],
+    )
+    // 240 V over 240 Ω and 80 Ω.
+    expect(solved.loadVolts[0]).toBeCloseTo(180, 9)
+    expect(solved.loadVolts[1]).toBeCloseTo(60, 9)
+  })
+
+  it('three phases with the neutral lost and equal lamps stay balanced', () => {
+    const solved = solve(
+      compile(
+        circuit({
+          supplies: [supply('a', 0, 'n'), supply('b', 120, 'n'), supply('c', 240, 'n')],
+          loads: [lamp('x', 60), lamp('y', 60), lamp('z', 60)],
+          wires: [
+            wire('1', 'a:h', 'x:h'),
+            wire('2', 'b:h', 'y:h'),
+            wire('3', 'c:h', 'z:h'),
+            wire('4', 'x:n', 'y:n'),
+            wire('5', 'y:n', 'z:n'),
+          ],
+        }),
+      ),
+      [],
+    )
+    for (const volts of solved.loadVolts) expect(volts).toBeCloseTo(120, 9)
+  })
+
+  it('an unconnected lamp floats and takes nothing', () => {
+    const compiled = compile(circuit({ loads: [lamp('x', 60)], wires: [wire('1', 'a:n', 'x:n')] }))
+    const solved = solve(compiled, [])
+    expect(solved.loadVolts[0]).toBe(0)
+    expect(solved.volts(compiled.indexOf.get('a:h')!)).toBeCloseTo(120, 9)
+  })
+
+  it('an open breaker leaves its hot floating', () => {
+    const compiled = compile(circuit({ supplies: [{ ...supply('a'), breakerOn: false }] }))
+    expect(solve(compiled, []).volts(compiled.indexOf.get('a:h')!)).toBeNull()
+  })
+})
+
+describe('solve, on random circuits of lamps', () => {
+  // Lamps between random nodes; each node may hang on hot, on neutral, or float.
+  const edge = fc.record({
+    from: fc.nat(7),
+    to: fc.nat(7),
+    watts: fc.integer({ min: 1, max: 500 }),
+  })
+  it('current and power are conserved (1000 circuits, seed 20261124)', () => {
+    fc.assert(
+      fc.property(
+        fc.array(edge, { minLength: 1, maxLength: 14 }),
+        fc.nat(7),
+        fc.nat(7),
+        (edges, hot, cold) => {
+          if (hot === cold) return
+          const node = (at: number) => (at === hot ? 'a:h' : at === cold ? 'a:n' : `node${at}`)
+          const loads = edges.map((each, index) => lamp(`l${index}`, each.watts))
+          const wires = edges.flatMap((each, index) => [
+            wire(`h${index}`, node(each.from), `l${index}:h`),
+            wire(`n${index}`, node(each.to), `l${index}:n`),
+          ])
+          const compiled = compile(circuit({ loads, wires }))
+          const solved = solve(compiled, [])
+          const at = (point: string) => solved.volts(compiled.indexOf.get(point)!)
+          const into = new Map<string, number>()
+          let power = 0
+          edges.forEach((each, index) => {
+            const from = at(node(each.from))
+            const to = at(node(each.to))
+            if (from === null || to === null) {
+              expect(solved.loadAmps[index]).toBe(0)
+              return
+            }
+            const amps = ((from - to) * each.watts) / 120 ** 2
+            into.set(node(each.from), (into.get(node(each.from)) ?? 0) - amps)
+            into.set(node(each.to), (into.get(node(each.to)) ?? 0) + amps)
+            power += (from - to) * amps
+          })
+          for (const [name, amps] of into)
+            if (name !== 'a:h' && name !== 'a:n') expect(amps).toBeCloseTo(0, 8)
+          expect(-(into.get('a:h') ?? 0)).toBeCloseTo(into.get('a:n') ?? 0, 8)
+          expect(power).toBeCloseTo(120 * (into.get('a:n') ?? 0), 6)
+        },
+      ),
+      { numRuns: 1000, seed: 20261124 },
+    )
+  })
+})
