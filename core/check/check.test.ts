@@ -108,13 +108,13 @@ describe('other loads', () => {
     [
       'timer-countdown',
       { kind: 'fan-motor', wattsEach: 35, count: 1, horsepower: 1 / 6 },
-      '0.2 of 0.2 hp',
+      '0.17 of 0.17 hp',
       'fits',
     ],
     [
       'timer-countdown',
       { kind: 'fan-motor', wattsEach: 90, count: 1, horsepower: 1 / 4 },
-      '0.3 of 0.2 hp',
+      '0.25 of 0.17 hp',
       'does-not-fit',
     ],
     ['switch-plain-15', { kind: 'tungsten', wattsEach: 60, count: 2 }, '120 of 1800 W', 'fits'],

@@ -129,7 +129,8 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[]): 
       }),
     }
   const figures = against(value, rating.limit, rating.unit)
-  const words = `${figure(value)} of ${figure(rating.limit)} ${rating.unit}, ${WORDS[kind]} rating${
+  const digits = rating.unit === 'hp' ? 2 : 1
+  const words = `${figure(value, digits)} of ${figure(rating.limit, digits)} ${rating.unit}, ${WORDS[kind]} rating${
     own ? '' : ' (by the general rating)'
   }`
   const assumed =

@@ -57,7 +57,10 @@ export interface BoxLayout {
   readonly bond: Point
 }
 
+/** Between neighbouring strands; less where many come in on one side. */
 const LANE = 40
+const NARROW_LANE = 30
+const MANY_STRANDS = 5
 const OUTSIDE = 46
 const FAN = 118
 const DEVICE_WIDTH = 142
@@ -82,10 +85,12 @@ export function layoutBox(picture: BoxPicture): BoxLayout {
   const gangs = Math.max(1, picture.devices.length)
   const devicesWidth = gangs * DEVICE_WIDTH + (gangs - 1) * DEVICE_GAP
   const passing = passingLanes(picture, top)
-  const sides = { left: 34 + passing.left * LANE, right: 34 + passing.right * LANE }
+  const most = Math.max(count(top), count(bottom))
+  const lane = most > MANY_STRANDS ? NARROW_LANE : LANE
+  const sides = { left: 26 + passing.left * lane, right: 26 + passing.right * lane }
   const inside = Math.max(
     sides.left + devicesWidth + sides.right,
-    Math.max(count(top), count(bottom)) * LANE + 40,
+    most * lane + 40,
     picture.joints.length * JOINT_STEP + 24,
     342,
   )
@@ -104,7 +109,7 @@ export function layoutBox(picture: BoxPicture): BoxLayout {
   const spare = inside - sides.left - devicesWidth - sides.right
   const devicesLeft = box.x + sides.left + spare / 2
   const devices = placeDevices(picture, devicesLeft, deviceTop, deviceHeight)
-  const edges = { top: box.y, bottom: box.y + height, left: box.x, right: box.x + box.width }
+  const edges = { top: box.y, bottom: box.y + height, left: box.x, right: box.x + box.width, lane }
   const joints = placeJoints(picture.joints, devicesLeft, devicesWidth, jointY, edges)
   const goals = goalsOf(devices, joints, { left: devicesLeft, right: devicesLeft + devicesWidth })
   const cables = [...placeCables(top, true, edges, goals), ...placeCables(bottom, false, edges, goals)]
@@ -236,6 +241,7 @@ interface Edges {
   readonly bottom: number
   readonly left: number
   readonly right: number
+  readonly lane: number
 }
 
 /** Where a strand would like to run: beside the devices from above, straight up from below. */
@@ -272,8 +278,9 @@ function placeCables(
     .sort((a, b) => a.mean - b.mean || (a.cable.name < b.cable.name ? -1 : 1))
   const lanes = spread(
     sorted.flatMap(each => each.strands.map(wish)),
-    edges.left + 26,
-    edges.right - 26,
+    edges.left + 22,
+    edges.right - 22,
+    edges.lane,
   )
   let next = 0
   const means = sorted.map(({ strands }) => {

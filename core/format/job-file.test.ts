@@ -1,0 +1,138 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { demoJobs } from '@/demo'
+import { usualBox } from '@/demo/usual'
+import { parseJobFile, writeJobFile } from './job-file'
+import { jobFileJsonSchema } from './json-schema'
+import { commandSchema, validated } from './schemas'
+
+const root = path.resolve(import.meta.dirname, '../..')
+const text = writeJobFile({ record: usualBox().record, extra: {} })
+type Loose = Record<string, unknown>
+const spoilt = (spoil: (file: Record<string, Loose[]> & Loose) => void): string => {
+  const file = JSON.parse(text)
+  spoil(file)
+  return JSON.stringify(file)
+}
+const faults = (source: string) => {
+  const parsed = parseJobFile(source)
+  return parsed.ok ? [] : parsed.faults.map(each => `${each.path} ${each.code}`)
+}
+
+describe('job file', () => {
+  it.each(demoJobs)(
+    '$file is what its builder writes, byte for byte, and reads back the same',
+    ({ file, build }) => {
+      const shipped = readFileSync(path.join(root, 'demo', file), 'utf8')
+      expect(writeJobFile({ record: build(), extra: {} })).toBe(shipped)
+      const parsed = parseJobFile(shipped)
+      expect(parsed.ok && writeJobFile(parsed.value)).toBe(shipped)
+    },
+  )
+
+  it('comes out the same whatever order it came in (100 shuffles, seed 3)', () => {
+    fc.assert(
+      fc.property(fc.integer(), salt => {
+        const shuffle = <T>(items: T[]) =>
+          items
+            .map((item, at) => ({ item, key: (at * 7919 + salt) % 101 }))
+            .sort((a, b) => a.key - b.key)
+            .map(each => each.item)
+        const file = JSON.parse(text) as Loose
+        const mixed = Object.fromEntries(
+          shuffle(Object.entries(file)).map(([name, value]) => [
+            name,
+            Array.isArray(value)
+              ? shuffle(value).map(row => Object.fromEntries(shuffle(Object.entries(row as Loose))))
+              : value,
+          ]),
+        )
+        const parsed = parseJobFile(JSON.stringify(mixed))
+        expect(parsed.ok && writeJobFile(parsed.value)).toBe(text)
+      }),
+      { numRuns: 100, seed: 3 },
+    )
+  })
+
+  it('keeps fields it does not know, at the top and in rows', () => {
+    const given = spoilt(file => {
+      file.weather = { sky: 'grey', air: [1, 2] } as never
+      file.rooms![0]!.smell = 'clay'
+    })
+    const parsed = parseJobFile(given)
+    const written = parsed.ok ? (JSON.parse(writeJobFile(parsed.value)) as Loose & { rooms: Loose[] }) : null
+    expect(written?.weather).toEqual({ sky: 'grey', air: [1, 2] })
+    expect(written?.rooms[0]?.smell).toBe('clay')
+  })
+
+  it('lists every fault with its path, and nothing else', () => {
+    const given = spoilt(file => {
+      file.boxes![0]!.gangs = 9
+      delete file.boxes![0]!.surface
+      file.loads![0]!.kind = 'candle'
+      file.circuits![0]!.ratedAmps = '15'
+    })
+    expect(faults(given).sort()).toEqual([
+      '/boxes/0/gangs number.max',
+      '/boxes/0/surface any.required',
+      '/circuits/0/ratedAmps number.base',
+      '/loads/0/kind any.only',
+    ])
+  })
+
+  it.each<[string, (file: Record<string, Loose[]> & Loose) => void, string]>([
+    ['a reference to nothing', file => (file.cables![1]!.boxId = 'attic'), '/cables/1/boxId no-such-row'],
+    ['an id twice', file => file.rooms!.push(file.rooms![0]!), '/rooms/1 array.unique'],
+    ['another format', file => (file.format = 'recipe' as never), '/format any.only'],
+    ['a later version', file => (file.version = 2 as never), '/version any.only'],
+    ['a table missing', file => delete file.ends, '/ends any.required'],
+    ['an end in two places', file => (file.ends![0]!.jointId = 'nowhere'), '/ends/0/jointId no-such-row'],
+  ])('refuses %s', (_, spoil, expected) => {
+    expect(faults(spoilt(file => void spoil(file)))).toContain(expected)
+  })
+
+  it('refuses text that is no JSON, and JSON that is no job', () => {
+    expect(faults('{"a":')[0]).toContain('not-json')
+    expect(faults('[]')[0]).toBe('/ object.base')
+    expect(faults('null').length).toBeGreaterThan(0)
+  })
+
+  it('the published JSON Schema is the one these fields make', () => {
+    const published = readFileSync(path.join(root, 'docs/job-file.schema.json'), 'utf8')
+    expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(jobFileJsonSchema())))
+  })
+})
+
+describe('commands at the door', () => {
+  const check = (given: unknown) => {
+    const shape = validated(commandSchema, given)
+    return shape.ok ? [] : shape.faults.map(each => each.path)
+  }
+  const change = { kind: 'change', entity: 'boxes', id: 'box', based: 1, fields: { gangs: 2 } }
+  const command = { id: 'c1', name: 'edit a box', boxId: 'box', edits: [change] }
+
+  it('takes a good one', () => {
+    expect(check(command)).toEqual([])
+    expect(check({ id: 'u1', name: 'undo', boxId: null, undoes: 'c1' })).toEqual([])
+  })
+
+  it.each<[string, unknown]>([
+    ['no edits', { ...command, edits: [] }],
+    ['an unknown name', { ...command, name: 'rob a bank' }],
+    ['an id with quotes', { ...command, id: "c'; DROP TABLE rooms; --" }],
+    ['an unknown table', { ...command, edits: [{ ...change, entity: 'users' }] }],
+    ['an unknown field', { ...command, edits: [{ ...change, fields: { owner: 'me' } }] }],
+    ['a field of another kind', { ...command, edits: [{ ...change, fields: { gangs: 'two' } }] }],
+    ['no version', { ...command, edits: [{ ...change, based: undefined }] }],
+    ['a change of an id', { ...command, edits: [{ ...change, fields: { id: 'other' } }] }],
+    ['nothing', null],
+    [
+      'a row with a field missing',
+      { ...command, edits: [{ kind: 'add', entity: 'rooms', row: { id: 'r', name: 'R' } }] },
+    ],
+  ])('refuses %s', (_, given) => {
+    expect(check(given).length).toBeGreaterThan(0)
+  })
+})

@@ -1,0 +1,288 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { usualBox } from '@/demo/usual'
+import { boxView, type BoxView } from '../job/box-view'
+import { applyChanges } from '../job/change'
+import type { Edit } from '../job/command'
+import { transition } from '../job/transition'
+import type { Row } from '../model/entities'
+import { holdPoints, planBox } from '../plan'
+import { isolationOf } from '.'
+
+const NOW = '2026-03-02T09:00:00.000Z'
+let counter = 0
+
+const then = (view: BoxView, ...edits: Edit[]): BoxView => {
+  const changes = transition(view.record, edits, { now: NOW, guards: [] })
+  if (!changes.ok) throw new Error(changes.faults[0]!.message)
+  return boxView(applyChanges(view.record, changes.value), view.box.id)!
+}
+
+const reading = (fields: Partial<Row<'readings'>>): Edit => ({
+  kind: 'add',
+  entity: 'readings',
+  row: {
+    id: `reading-${++counter}`,
+    boxId: 'box',
+    seq: 0,
+    at: NOW,
+    purpose: 'dead',
+    instrument: 'low-impedance-meter',
+    fromEndId: null,
+    toEndId: null,
+    reference: null,
+    value: 0,
+    breaker: 'off',
+    switchPosition: 'not-known',
+    note: '',
+    ...fields,
+  },
+})
+
+const switching = (to: 'on' | 'off', circuitId: string | null = 'circuit-7'): Edit => ({
+  kind: 'add',
+  entity: 'switchings',
+  row: { id: `switching-${++counter}`, circuitId, to, seq: 0, at: NOW },
+})
+
+const tester = (value = 120) =>
+  reading({ purpose: 'tester', value, breaker: 'on', reference: 'known live point' })
+const reference = (value = 120) =>
+  reading({ purpose: 'reference', value, breaker: 'on', reference: 'brought-in ground' })
+const dead = (endId: string, value = 0) =>
+  reading({ fromEndId: endId, reference: 'brought-in ground', value })
+const ENDS = usualBox().ends.map(each => each.end.id)
+const allDead = () => ENDS.map(id => dead(id))
+const whole = () => [tester(), reference(), switching('off'), ...allDead(), tester()]
+const kinds = (view: BoxView) => [...new Set(isolationOf(view).needs.map(need => need.kind))]
+
+describe('dead is read at every conductor, in the safe order', () => {
+  it('nothing done: everything is needed', () => {
+    expect(kinds(usualBox())).toEqual([
+      'prove-tester',
+      'prove-reference',
+      'switch-off',
+      'read-dead',
+      'prove-tester-again',
+    ])
+  })
+
+  it('the whole sequence makes it dead', () => {
+    expect(isolationOf(then(usualBox(), ...whole()))).toMatchObject({ dead: true, ends: 6, endsReadDead: 6 })
+  })
+
+  it.each(ENDS)('one conductor left out (%s) holds', left => {
+    const steps = [
+      tester(),
+      reference(),
+      switching('off'),
+      ...ENDS.filter(id => id !== left).map(id => dead(id)),
+      tester(),
+    ]
+    expect(kinds(then(usualBox(), ...steps))).toEqual(['read-dead'])
+  })
+
+  it.each<[string, () => Edit[], string]>([
+    ['tester not proved before', () => [reference(), switching('off'), ...allDead(), tester()], 'read-dead'],
+    [
+      'tester not proved after',
+      () => [tester(), reference(), switching('off'), ...allDead()],
+      'prove-tester-again',
+    ],
+    [
+      'reference that did not read nominal',
+      () => [tester(), reference(3), switching('off'), ...allDead(), tester()],
+      'prove-reference',
+    ],
+    [
+      'tester that did not read nominal',
+      () => [tester(60), reference(), switching('off'), ...allDead()],
+      'prove-tester',
+    ],
+    [
+      'readings from before the breaker was off',
+      () => [tester(), reference(), ...allDead(), switching('off'), tester()],
+      'read-dead',
+    ],
+    ['switched on again', () => [...whole(), switching('on')], 'switch-off'],
+    ['the main switched on again', () => [...whole(), switching('on', null)], 'prove-tester'],
+    [
+      '6 V somewhere',
+      () => [tester(), reference(), switching('off'), ...allDead(), dead(ENDS[0]!, 6), tester()],
+      'read-dead',
+    ],
+    ['another breaker off', () => [tester(), reference(), ...allDead(), tester()], 'switch-off'],
+  ])('%s: not dead', (_, steps, need) => {
+    const view = then(usualBox(), ...steps())
+    expect(isolationOf(view).dead).toBe(false)
+    expect(kinds(view)).toContain(need)
+  })
+
+  it('exactly 5 V still counts, a high-impedance meter never does', () => {
+    const five = [tester(), reference(), switching('off'), ...ENDS.map(id => dead(id, 5)), tester()]
+    expect(isolationOf(then(usualBox(), ...five)).dead).toBe(true)
+    const high = ENDS.map(id =>
+      reading({ fromEndId: id, instrument: 'high-impedance-meter', reference: 'x' }),
+    )
+    expect(
+      isolationOf(then(usualBox(), tester(), reference(), switching('off'), ...high, tester())).dead,
+    ).toBe(false)
+  })
+
+  it('the main switch off serves for its breakers', () => {
+    const steps = [tester(), reference(), switching('off', null), ...allDead(), tester()]
+    expect(isolationOf(then(usualBox(), ...steps)).dead).toBe(true)
+  })
+
+  it('no breaker known: the main switch must be off', () => {
+    const view = usualBox()
+    const unknown = then(view, { kind: 'remove', entity: 'feeds', id: view.feeds[0]!.feed.id, based: 1 })
+    expect(isolationOf(unknown).toSwitchOff).toEqual([null])
+    expect(isolationOf(then(unknown, ...whole())).dead).toBe(false)
+    expect(
+      isolationOf(then(unknown, tester(), reference(), switching('off', null), ...allDead(), tester())).dead,
+    ).toBe(true)
+  })
+
+  it('a shared neutral ties the other breaker in', () => {
+    const other = {
+      ...usualBox().record.circuits['circuit-7']!,
+      id: 'circuit-9',
+      breaker: '9',
+      sharedNeutralWithId: 'circuit-7',
+    }
+    const tied = then(
+      usualBox(),
+      { kind: 'add', entity: 'circuits', row: other },
+      {
+        kind: 'change',
+        entity: 'circuits',
+        id: 'circuit-7',
+        based: 1,
+        fields: { sharedNeutralWithId: 'circuit-9' },
+      },
+    )
+    expect(isolationOf(tied).toSwitchOff.map(circuit => circuit?.breaker)).toEqual(['7', '9'])
+    expect(isolationOf(then(tied, ...whole())).dead).toBe(false)
+  })
+
+  it('a cable found later opens the question again', () => {
+    const view = then(usualBox(), ...whole())
+    const later = then(
+      view,
+      { kind: 'add', entity: 'cables', row: { ...view.cables[0]!, id: 'cable-z', name: 'Z' } },
+      {
+        kind: 'add',
+        entity: 'conductors',
+        row: { ...view.ends[0]!.conductor, id: 'strand-z', cableId: 'cable-z' },
+      },
+      {
+        kind: 'add',
+        entity: 'ends',
+        row: {
+          ...view.ends[0]!.end,
+          id: 'end-z',
+          conductorId: 'strand-z',
+          seat: 'loose',
+          deviceId: null,
+          terminal: null,
+        },
+      },
+    )
+    expect(isolationOf(later).dead).toBe(false)
+  })
+})
+
+describe('hold points', () => {
+  const guarded = (view: BoxView, ...edits: Edit[]) =>
+    transition(view.record, edits, { now: NOW, guards: [holdPoints(trade)] })
+  const tick = (stepKey: string): Edit => ({
+    kind: 'add',
+    entity: 'steps',
+    row: { id: `step-${++counter}`, boxId: 'box', stepKey, seq: 0, at: NOW, note: '' },
+  })
+  const chosen = () => usualBox({ choice: 'dimmer-led-150-neutral' })
+  const clamped = () =>
+    reading({ purpose: 'clamp', instrument: 'clamp', fromEndId: 'box-a-white-2-end', value: 0 })
+
+  it('no step that touches conductors can be ticked in a box that may be live', () => {
+    const view = chosen()
+    const touching = planBox(view, trade).steps.filter(step => step.kind === 'touch')
+    expect(touching.length).toBeGreaterThan(5)
+    for (const step of touching) {
+      expect(step.holds.length).toBeGreaterThan(0)
+      const refused = guarded(view, tick(step.key))
+      expect(!refused.ok && refused.faults[0]!.code).toBe('held')
+    }
+  })
+
+  it('once dead, the neutral joint still waits for its clamp reading', () => {
+    const dead = then(chosen(), ...whole())
+    const touch = planBox(dead, trade).steps.find(step => step.kind === 'touch')!
+    expect(touch.holds).toEqual(['Clamp the neutral before its joint is opened: 0 A'])
+    expect(guarded(dead, tick(touch.key)).ok).toBe(false)
+    expect(guarded(then(dead, clamped()), tick(touch.key)).ok).toBe(true)
+  })
+
+  it('a role that is not proven holds every touch', () => {
+    const view = then(usualBox({ choice: 'dimmer-led-150-neutral', proven: false }), ...whole(), clamped())
+    const touch = planBox(view, trade).steps.find(step => step.kind === 'touch')!
+    expect(touch.holds[0]).toMatch(/^Identify A black/)
+  })
+
+  it('the power waits for all the work', () => {
+    const view = then(chosen(), ...whole(), clamped())
+    expect(guarded(view, tick('power')).ok).toBe(false)
+    let working = view
+    for (const step of planBox(view, trade).steps.filter(each => each.kind === 'touch'))
+      working = then(working, tick(step.key))
+    expect(guarded(working, tick('power')).ok).toBe(true)
+  })
+
+  it('a step done by its readings is not ticked by hand, and an unknown one never', () => {
+    const codes = (key: string) => {
+      const refused = guarded(chosen(), tick(key))
+      return refused.ok ? 'ok' : refused.faults[0]!.code
+    }
+    expect(codes('dead')).toBe('by-record')
+    expect(codes('isolate')).toBe('by-record')
+    expect(codes('dance')).toBe('no-such-step')
+    expect(codes('photo')).toBe('ok')
+  })
+
+  it('whatever order people record in, a touch is only ever ticked in a dead box (400 runs, seed 7)', () => {
+    const view = chosen()
+    const touching = planBox(view, trade).steps.filter(step => step.kind === 'touch')
+    const actions: readonly (() => Edit)[] = [
+      tester,
+      reference,
+      () => switching('off'),
+      () => switching('on'),
+      () => switching('off', null),
+      clamped,
+      ...ENDS.map(id => () => dead(id)),
+      ...ENDS.slice(0, 2).map(id => () => dead(id, 120)),
+      ...touching.map(step => () => tick(step.key)),
+    ]
+    const script = fc.array(fc.nat(actions.length - 1), { minLength: 10, maxLength: 60 })
+    let ticked = 0
+    fc.assert(
+      fc.property(script, order => {
+        let now = view
+        for (const index of [...order, 0, 1, 2, 5, ...ENDS.map((_, at) => 6 + at), 0, ...order]) {
+          const edit = actions[index]!()
+          const changes = guarded(now, edit)
+          if (!changes.ok) continue
+          if (edit.kind === 'add' && edit.entity === 'steps') {
+            expect(isolationOf(now).dead).toBe(true)
+            ticked++
+          }
+          now = boxView(applyChanges(now.record, changes.value), 'box')!
+        }
+      }),
+      { numRuns: 400, seed: 7 },
+    )
+    expect(ticked).toBeGreaterThan(50)
+  })
+})

@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs'
+import path from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { ENTITY_NAMES } from '@/core/model/entities'
+import { columnsOf, rowFrom, tableOf, valuesOf } from './rows'
+
+const sql = readFileSync(path.join(import.meta.dirname, 'migrations/0001-jobs.sql'), 'utf8')
+
+describe('rows', () => {
+  it.each(['job', ...ENTITY_NAMES] as const)('%s: every field of the core has its column', entity => {
+    const table = tableOf(entity).replaceAll('`', '')
+    const body = new RegExp(`CREATE TABLE \`?${table}\`? \\(([\\s\\S]*?)\\) ENGINE`).exec(sql)?.[1] ?? ''
+    const columns = [...body.matchAll(/^ {2}`?(\w+)`? [A-Z]+/gm)].map(match => match[1])
+    expect(columns).toEqual(expect.arrayContaining(columnsOf(entity)))
+  })
+
+  it('a row survives the way to SQL and back', () => {
+    const row = {
+      id: 's',
+      circuitId: null,
+      to: 'off',
+      seq: 4,
+      at: '2026-03-02T08:00:00.120Z',
+      extra: { odd: [1] },
+    }
+    const [id, circuit, to, seq, at, extra] = valuesOf('switchings', row)
+    expect(at).toBe('2026-03-02 08:00:00.120')
+    expect(rowFrom('switchings', { id, circuit_id: circuit, to, seq, at, extra, version: 3 })).toEqual({
+      row,
+      version: 3,
+    })
+  })
+})

@@ -1,0 +1,150 @@
+import { describe, expect, it } from 'vitest'
+import { usualBox } from '@/demo/usual'
+import type { Command, Edit, UndoCommand } from '@/core/job/command'
+import { inverseOf, type Change } from '@/core/job/change'
+import { transition } from '@/core/job/transition'
+import { jobStore, type StoreWorld, type VersionedRecord } from './store'
+
+const record = usualBox().record
+const initial: VersionedRecord = { record, versions: { 'boxes/box': 1 }, revision: 0 }
+const rename = (name: string, based: number): Edit => ({
+  kind: 'change',
+  entity: 'boxes',
+  id: 'box',
+  based,
+  fields: { name },
+})
+const settled = () => new Promise(resolve => setTimeout(resolve, 0))
+
+/** A server in memory that can be down, and that may lose its answer after applying. */
+function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean } = {}) {
+  const state = {
+    ...given,
+    kept: [] as readonly (Command | UndoCommand)[],
+    sent: [] as string[],
+    waiting: [] as (() => void)[],
+  }
+  const seen = new Map<string, Change[]>()
+  let server = initial
+  const doors: StoreWorld = {
+    post: async command => {
+      if (state.down) throw new Error('down')
+      state.sent.push(command.id)
+      if (state.stale && 'edits' in command)
+        return {
+          kind: 'stale',
+          stale: [{ entity: 'boxes', id: 'box', now: { name: 'Theirs' }, fields: ['name'] }],
+        }
+      let changes = seen.get(command.id)
+      if (!changes) {
+        if ('undoes' in command) changes = inverseOf(seen.get(command.undoes)!)
+        else {
+          const made = transition(server.record, command.edits, { now: 'x', guards: [] })
+          if (!made.ok) return { kind: 'refused', faults: made.faults }
+          changes = made.value
+        }
+        seen.set(command.id, changes)
+        const version = (server.versions['boxes/box'] ?? 0) + 1
+        server = { ...server, versions: { 'boxes/box': version }, revision: server.revision + 1 }
+      }
+      if (state.losesAnswers) {
+        state.losesAnswers--
+        throw new Error('lost')
+      }
+      const undo = { undo: { id: command.id, name: command.name }, redo: null }
+      return { kind: 'applied', revision: server.revision, changes, versions: server.versions, undo }
+    },
+    load: async () => initial,
+    loadUndo: async () => ({ undo: null, redo: null }),
+    now: () => '2026-03-02T09:00:00.000Z',
+    later: (_, work) => void state.waiting.push(work),
+    keep: pending => void (state.kept = pending),
+    kept: () => state.kept,
+  }
+  return { state, doors, retry: () => state.waiting.splice(0).forEach(work => work()), seen }
+}
+
+describe('the job in the browser', () => {
+  it('shows an edit at once and calls it saved when the server says so', async () => {
+    const { doors } = world()
+    const store = jobStore(initial, [], doors)
+    expect(store.send('edit a box', 'box', [rename('New', 1)])).toBe(true)
+    expect(store.snapshot().record.boxes.box!.name).toBe('New')
+    expect(store.snapshot().save).toBe('saving')
+    await settled()
+    expect(store.snapshot()).toMatchObject({ save: 'saved', versions: { 'boxes/box': 2 } })
+  })
+
+  it('refuses here what the core refuses, and sends nothing', async () => {
+    const { doors, state } = world()
+    const store = jobStore(initial, [], doors)
+    expect(
+      store.send('edit a box', 'box', [
+        { kind: 'change', entity: 'boxes', id: 'box', based: 1, fields: { roomId: 'attic' } },
+      ]),
+    ).toBe(false)
+    expect(store.snapshot().refusal?.[0]?.code).toBe('no-such-row')
+    await settled()
+    expect(state.sent).toEqual([])
+  })
+
+  it('keeps edits while the server is away, over a reload too, and sends them in order', async () => {
+    const { doors, state, retry } = world({ down: true })
+    const store = jobStore(initial, [], doors)
+    store.send('edit a box', 'box', [rename('One', 1)])
+    store.send('edit a box', 'box', [rename('Two', 2)])
+    await settled()
+    expect(store.snapshot()).toMatchObject({ save: 'waiting' })
+    expect(state.kept).toHaveLength(2)
+    const after = jobStore(initial, [], doors)
+    after.start()
+    await settled()
+    expect(after.snapshot().record.boxes.box!.name).toBe('Two')
+    state.down = false
+    retry()
+    await settled()
+    await settled()
+    expect(after.snapshot().save).toBe('saved')
+    expect(state.kept).toEqual([])
+    expect(after.snapshot().record.boxes.box!.name).toBe('Two')
+  })
+
+  it('an answer lost on the way is asked for again under the same id', async () => {
+    const { doors, state, retry, seen } = world({ losesAnswers: 2 })
+    const store = jobStore(initial, [], doors)
+    store.send('edit a box', 'box', [rename('New', 1)])
+    for (let round = 0; round < 4; round++) {
+      await settled()
+      retry()
+    }
+    await settled()
+    expect(new Set(state.sent).size).toBe(1)
+    expect(state.sent).toHaveLength(3)
+    expect(seen.size).toBe(1)
+    expect(store.snapshot().save).toBe('saved')
+  })
+
+  it('a stale edit is taken back and what changed is said', async () => {
+    const { doors } = world({ stale: true })
+    const store = jobStore(initial, [], doors)
+    store.send('edit a box', 'box', [rename('Mine', 1)])
+    await settled()
+    await settled()
+    expect(store.snapshot().record.boxes.box!.name).toBe('By the door')
+    expect(store.snapshot().conflict?.stale[0]).toMatchObject({ id: 'box', fields: ['name'] })
+    store.dismiss()
+    expect(store.snapshot().conflict).toBeNull()
+  })
+
+  it('undo goes through the log', async () => {
+    const { doors } = world()
+    const store = jobStore(initial, [], doors)
+    store.send('edit a box', 'box', [rename('New', 1)])
+    await settled()
+    store.takeBack('undo', 'box')
+    await settled()
+    expect(store.snapshot().record.boxes.box!.name).toBe('By the door')
+    store.takeBack('redo', 'box')
+    expect(store.snapshot().save).toBe('saved')
+  })
+})
