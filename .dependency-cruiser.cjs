@@ -32,7 +32,7 @@ module.exports = {
     {
       name: 'ui-knows-no-server',
       severity: 'error',
-      from: { path: '^(ui|workers)/' },
+      from: { path: '^(ui|workers)/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^(app|server|cli|demo)/|node_modules/(mysql2|pino)/' },
     },
     {
@@ -41,6 +41,13 @@ module.exports = {
       severity: 'error',
       from: { path: '^(ui|workers)/', pathNot: '\\.test\\.tsx?$' },
       to: { path: '^core/format/' },
+    },
+    {
+      name: 'ui-ships-no-catalogue',
+      comment: 'Devices and figures come with the job as data; they would weigh on every page as script.',
+      severity: 'error',
+      from: { path: '^(ui|workers)/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^catalogue/' },
     },
     {
       name: 'server-draws-nothing',

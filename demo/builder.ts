@@ -59,10 +59,11 @@ export function jobBuilder(job: JobRow) {
   let positions = 0
   const put = <Name extends EntityName>(name: Name, row: Row<Name>) => {
     if (tables[name][row.id]) throw new Error(`${name} ${row.id} stands twice`)
-    ;(tables[name] as Record<string, unknown>)[row.id] = row
+    tables[name] = { ...tables[name], [row.id]: row }
   }
   const moment = () => ({ seq: ++seq, at: new Date(OPENED + seq * 45_000).toISOString() })
-  const record = () => tables as unknown as JobRecord
+  /** A record of its own each time: what was handed out is never changed. */
+  const record = () => ({ ...tables }) as unknown as JobRecord
   const view = (boxId: string): BoxView => boxView(record(), boxId)!
 
   const room = (id: string, name: string, floor: string) =>

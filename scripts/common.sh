@@ -111,7 +111,7 @@ build() {
   say 'Building …'
   rm -f "$stamp"
   touch "$stamp.begun"
-  NEXT_TELEMETRY_DISABLED=1 npx next build >"$DATA/build.log" 2>&1 || {
+  NEXT_TELEMETRY_DISABLED=1 npx next build --webpack >"$DATA/build.log" 2>&1 || {
     tail -n 20 "$DATA/build.log" >&2
     fail "the build failed (the whole log is in $DATA/build.log)." 'Mend what it names, then run this again.'
   }

@@ -1,5 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import type { Reading } from '../model/entities'
+import { rowsWith } from '../model/record'
 import { isNominal } from '../model/regions'
 import type { Proof, Role } from '../model/vocabulary'
 
@@ -41,14 +42,23 @@ export const isLoadRole = (role: Role | null): boolean => role !== null && SIDE_
  * speaks against it makes it contradicted, linked or not.
  */
 export function claimStatus(view: BoxView, subject: EndView): ClaimStatus {
+  let known = statuses.get(view)
+  if (!known) statuses.set(view, (known = new WeakMap()))
+  let status = known.get(subject)
+  if (!status) known.set(subject, (status = weighed(view, subject)))
+  return status
+}
+
+/** A view and its ends never change, so a claim is weighed once. */
+const statuses = new WeakMap<BoxView, WeakMap<EndView, ClaimStatus>>()
+
+function weighed(view: BoxView, subject: EndView): ClaimStatus {
   const { role } = subject.end
   if (role === null)
     return { role, proof: 'assumed', supporting: [], contradicting: [], settledBy: settling(view, subject) }
   const net = netMates(view, subject)
   const linked = new Set(
-    Object.values(view.record.claims)
-      .filter(claim => net.has(claim.endId))
-      .map(claim => claim.readingId),
+    [...net].flatMap(endId => rowsWith(view.record, 'claims', 'endId', endId).map(claim => claim.readingId)),
   )
   const bearing = view.readings
     .filter(reading => reading.purpose === 'identify')

@@ -13,7 +13,7 @@ import type {
   Room,
   Row,
 } from '../model/entities'
-import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { rowsWith, type JobRecord } from '../model/record'
 import { regionOf, type Region } from '../model/regions'
 
 /** One conductor end in a box, with the conductor and cable it belongs to. */
@@ -50,12 +50,25 @@ export interface BoxView {
   readonly readings: readonly Reading[]
 }
 
-/** Null where there is no such box. */
+const views = new WeakMap<JobRecord, Map<string, BoxView | null>>()
+
+/** Null where there is no such box. The same record gives the same view, so it can be compared by identity. */
 export function boxView(record: JobRecord, boxId: string): BoxView | null {
+  let known = views.get(record)
+  if (!known) views.set(record, (known = new Map()))
+  let view = known.get(boxId)
+  if (view === undefined) known.set(boxId, (view = gathered(record, boxId)))
+  return view
+}
+
+function gathered(record: JobRecord, boxId: string): BoxView | null {
   const box = record.boxes[boxId]
   const room = box && record.rooms[box.roomId]
   if (!box || !room) return null
-  const cables = rowsOf(record, 'cables').filter(cable => cable.boxId === boxId || cable.farBoxId === boxId)
+  const cables = [
+    ...rowsWith(record, 'cables', 'boxId', boxId),
+    ...rowsWith(record, 'cables', 'farBoxId', boxId),
+  ]
   const joints = rowsWith(record, 'joints', 'boxId', boxId)
   return {
     record,
@@ -66,9 +79,7 @@ export function boxView(record: JobRecord, boxId: string): BoxView | null {
     cables,
     ends: endViews(record, boxId, cables),
     joints,
-    pigtails: rowsOf(record, 'pigtails').filter(pigtail =>
-      joints.some(joint => joint.id === pigtail.jointId),
-    ),
+    pigtails: joints.flatMap(joint => rowsWith(record, 'pigtails', 'jointId', joint.id)),
     feeds: rowsWith(record, 'feeds', 'boxId', boxId).map(feed => ({
       feed,
       circuit: record.circuits[feed.circuitId]!,

@@ -8,10 +8,21 @@ export type JobRecord = { readonly job: JobRow } & { readonly [Name in EntityNam
 export const emptyRecord = (job: JobRow): JobRecord =>
   ({ job, ...Object.fromEntries(ENTITY_NAMES.map(name => [name, {}])) }) as JobRecord
 
-/** Rows of one table in a fixed order: by `position` where there is one, then by id. */
-export function rowsOf<Name extends EntityName>(record: JobRecord, name: Name): Row<Name>[] {
-  const rows = Object.values(record[name]) as Row<Name>[]
-  return rows.sort(byPositionThenId)
+type AnyRows = readonly Readonly<Record<string, unknown>>[]
+
+/** Tables are never changed, so what was sorted or grouped once holds as long as the table does. */
+const sortedRows = new WeakMap<object, AnyRows>()
+const groupedRows = new WeakMap<object, Map<string, Map<unknown, AnyRows>>>()
+
+/** Rows of one table in a fixed order: by position, gang or time where there is one, then by id. */
+export function rowsOf<Name extends EntityName>(record: JobRecord, name: Name): readonly Row<Name>[] {
+  const table = record[name]
+  let rows = sortedRows.get(table)
+  if (!rows) {
+    rows = Object.values(table).sort(byPositionThenId) as unknown as AnyRows
+    sortedRows.set(table, rows)
+  }
+  return rows as unknown as readonly Row<Name>[]
 }
 
 function byPositionThenId(a: object, b: object): number {
@@ -26,9 +37,29 @@ function byPositionThenId(a: object, b: object): number {
 type KeysOf<Name extends EntityName> = keyof Row<Name> & string
 
 /** Rows whose `key` equals `value`, in the same fixed order. */
-export const rowsWith = <Name extends EntityName, Key extends KeysOf<Name>>(
+export function rowsWith<Name extends EntityName, Key extends KeysOf<Name>>(
   record: JobRecord,
   name: Name,
   key: Key,
   value: Row<Name>[Key],
-): Row<Name>[] => rowsOf(record, name).filter(row => row[key] === value)
+): readonly Row<Name>[] {
+  const table = record[name]
+  let byKey = groupedRows.get(table)
+  if (!byKey) groupedRows.set(table, (byKey = new Map()))
+  let groups = byKey.get(key)
+  if (!groups) {
+    groups = grouped(rowsOf(record, name) as unknown as AnyRows, key)
+    byKey.set(key, groups)
+  }
+  return (groups.get(value) ?? []) as unknown as readonly Row<Name>[]
+}
+
+function grouped(rows: AnyRows, key: string): Map<unknown, AnyRows> {
+  const groups = new Map<unknown, Readonly<Record<string, unknown>>[]>()
+  for (const row of rows) {
+    const group = groups.get(row[key])
+    if (group) group.push(row)
+    else groups.set(row[key], [row])
+  }
+  return groups
+}

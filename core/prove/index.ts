@@ -1,2 +1,2 @@
 export { prove, type Counterexample, type Proof } from './prove'
-export { PROPERTIES, PROPERTY_IDS, type PropertyId } from './properties'
+export { PROPERTIES, PROPERTY_IDS, type PropertyId } from './vocabulary'

@@ -9,14 +9,8 @@ import {
   type Solution,
   type State,
 } from '../solve'
-import {
-  placesAct,
-  stateFindings,
-  staticFindings,
-  type Finding,
-  type PropertyId,
-  PROPERTY_IDS,
-} from './properties'
+import { placesAct, stateFindings, staticFindings, type Finding } from './properties'
+import { PROPERTY_IDS, type PropertyId } from './vocabulary'
 
 /** States beyond this are not gone through; the answer says so instead of guessing. */
 const STATE_BUDGET = 1 << 16

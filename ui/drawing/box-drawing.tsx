@@ -26,7 +26,7 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal }: B
         viewBox={`0 0 ${width} ${height}`}
         role="group"
         aria-labelledby={`${id}-title`}
-        className="box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-14.5rem)]"
+        className="box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))]"
         style={{ minWidth: Math.min(width, 640) * 0.9, maxWidth: width * 1.4 }}
       >
         <title id={`${id}-title`}>{picture.title}</title>

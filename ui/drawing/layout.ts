@@ -11,6 +11,7 @@ export interface DrawnStrand {
   readonly path: string
   /** Where the flag hangs, and to which side it hangs. */
   readonly flagAt: Point
+  readonly flagRow: number
   readonly flagWidth: number
   readonly flagWay: 1 | -1
   readonly tip: Point
@@ -62,7 +63,6 @@ const LANE = 40
 const NARROW_LANE = 30
 const MANY_STRANDS = 5
 const OUTSIDE = 46
-const FAN = 118
 const DEVICE_WIDTH = 142
 const DEVICE_GAP = 52
 const TERMINAL_STEP = 24
@@ -72,14 +72,32 @@ const JOINT_STEP = 68
 /** From the foot of the devices to the middle of the joints below them. */
 const JOINT_DROP = 62
 const MARGIN = 8
-const FLAG_ROWS = 3
 const FLAG_STEP = 23
 
 /**
  * Places everything of a picture: cables above and below, devices in the middle, joints in a row under
- * them. Narrow enough for a phone held upright with one gang.
+ * them. Narrow enough for a phone held upright with one gang. Room for flags is made where they hang.
  */
 export function layoutBox(picture: BoxPicture): BoxLayout {
+  const first = arranged(picture, { top: 1, bottom: 1 })
+  const rows = { top: flagRows(first, true), bottom: flagRows(first, false) }
+  return rows.top === 1 && rows.bottom === 1 ? first : arranged(picture, rows)
+}
+
+interface Rows {
+  readonly top: number
+  readonly bottom: number
+}
+
+/** From the wall of the box to where strands turn towards their goals. */
+const fanOf = (rows: number) => 52 + rows * FLAG_STEP
+
+function flagRows(layout: BoxLayout, top: boolean): number {
+  const strands = layout.cables.filter(cable => cable.top === top).flatMap(cable => cable.strands)
+  return Math.max(1, ...strands.map(strand => strand.flagRow + 1))
+}
+
+function arranged(picture: BoxPicture, rows: Rows): BoxLayout {
   const top = picture.cables.filter(cable => cable.entry === 'top')
   const bottom = picture.cables.filter(cable => cable.entry === 'bottom')
   const gangs = Math.max(1, picture.devices.length)
@@ -101,18 +119,21 @@ export function layoutBox(picture: BoxPicture): BoxLayout {
     height: 0,
   }
   const deviceHeight = Math.max(96, ...picture.devices.map(heightOf))
-  const deviceTop = box.y + (top.length > 0 ? FAN : 28) + 12
+  const deviceTop = box.y + (top.length > 0 ? fanOf(rows.top) : 28) + 12
   const deviceFoot = deviceTop + deviceHeight
   const jointY = deviceFoot + JOINT_DROP
   const middleFoot = picture.joints.length > 0 ? jointY + 44 : deviceFoot + 20
-  const height = middleFoot + (bottom.length > 0 ? FAN : 24) - box.y
+  const height = middleFoot + (bottom.length > 0 ? fanOf(rows.bottom) : 24) - box.y
   const spare = inside - sides.left - devicesWidth - sides.right
   const devicesLeft = box.x + sides.left + spare / 2
   const devices = placeDevices(picture, devicesLeft, deviceTop, deviceHeight)
   const edges = { top: box.y, bottom: box.y + height, left: box.x, right: box.x + box.width, lane }
   const joints = placeJoints(picture.joints, devicesLeft, devicesWidth, jointY, edges)
   const goals = goalsOf(devices, joints, { left: devicesLeft, right: devicesLeft + devicesWidth })
-  const cables = [...placeCables(top, true, edges, goals), ...placeCables(bottom, false, edges, goals)]
+  const cables = [
+    ...placeCables(top, true, rows.top, edges, goals),
+    ...placeCables(bottom, false, rows.bottom, edges, goals),
+  ]
   const bond = { x: edges.right - 24, y: edges.bottom - 24 }
   return {
     width: inside + 2 * MARGIN,
@@ -264,6 +285,7 @@ function wishedX(strand: PictureStrand, top: boolean, goals: Goals, fallback: nu
 function placeCables(
   cables: readonly PictureCable[],
   top: boolean,
+  rows: number,
   edges: Edges,
   goals: Goals,
 ): DrawnCable[] {
@@ -296,16 +318,54 @@ function placeCables(
     edges.right - 40,
     sorted.length > 1 ? Math.min(118, (edges.right - edges.left - 80) / (sorted.length - 1)) : LANE,
   )
-  let row = 0
+  const flags = hangFlags(
+    sorted.flatMap((each, index) => each.strands.map((strand, at) => ({ strand, x: means[index]![at]! }))),
+    edges,
+  )
   return sorted.map(({ cable, strands }, index) => ({
     cable,
     x: xs[index]!,
     width: 18 + strands.length * 6,
     top,
     strands: strands.map((strand, at) =>
-      drawStrand(strand, xs[index]!, means[index]![at]!, row++ % FLAG_ROWS, top, edges, goals),
+      drawStrand(
+        strand,
+        xs[index]!,
+        means[index]![at]!,
+        flags.get(strand.id)!,
+        top,
+        fanOf(rows),
+        edges,
+        goals,
+      ),
     ),
   }))
+}
+
+interface Flag {
+  readonly row: number
+  readonly width: number
+  readonly way: 1 | -1
+}
+
+/** Each flag in the first row where it covers no other; towards the middle where the wall is near. */
+function hangFlags(
+  strands: readonly { readonly strand: PictureStrand; readonly x: number }[],
+  edges: Edges,
+): ReadonlyMap<string, Flag> {
+  const taken: (readonly [from: number, to: number])[][] = []
+  const flags = new Map<string, Flag>()
+  for (const { strand, x } of strands) {
+    const width = (strand.flag?.words.length ?? 0) * 6.9 + 14
+    const way = x + width > edges.right ? -1 : 1
+    const from = way === 1 ? x - 8 : x + 8 - width
+    const span = [from, from + width + 2] as const
+    let row = 0
+    while (taken[row]?.some(([start, end]) => span[0] < end && start < span[1])) row++
+    taken[row] = [...(taken[row] ?? []), span]
+    flags.set(strand.id, { row, width, way })
+  }
+  return flags
 }
 
 /** Numbers in their order, moved as little as keeps them `gap` apart and within the two ends. */
@@ -322,8 +382,9 @@ function drawStrand(
   strand: PictureStrand,
   cableX: number,
   laneX: number,
-  row: number,
+  flag: Flag,
   top: boolean,
+  fanHeight: number,
   edges: Edges,
   goals: Goals,
 ): DrawnStrand {
@@ -331,14 +392,14 @@ function drawStrand(
   const wall = top ? edges.top : edges.bottom
   const start = { x: cableX, y: wall + way * 13 }
   const lane = { x: laneX, y: wall + way * 38 }
-  const leave = { x: laneX, y: wall + way * (FAN - 6) }
+  const leave = { x: laneX, y: wall + way * (fanHeight - 6) }
   const fan = `M${start.x} ${start.y} C${start.x} ${start.y + way * 16} ${lane.x} ${lane.y - way * 16} ${lane.x} ${lane.y} L${leave.x} ${leave.y}`
-  const flagWidth = (strand.flag?.words.length ?? 0) * 6.9 + 14
   const drawn = {
     strand,
-    flagAt: { x: laneX, y: wall + way * (48 + row * FLAG_STEP) },
-    flagWidth,
-    flagWay: laneX + flagWidth > edges.right ? (-1 as const) : (1 as const),
+    flagAt: { x: laneX, y: wall + way * (48 + flag.row * FLAG_STEP) },
+    flagRow: flag.row,
+    flagWidth: flag.width,
+    flagWay: flag.way,
     down: top,
   }
   const terminal =

@@ -10,13 +10,12 @@ import { PickOne, SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
 
 interface AddProps {
-  readonly open: boolean
   readonly onClose: () => void
 }
 
 const INPUT = 'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2'
 
-export function AddRoom({ open, onClose }: AddProps) {
+export function AddRoom({ onClose }: AddProps) {
   const { record } = useJob()
   const edits = useEdits(null)
   const [name, setName] = useState('')
@@ -33,7 +32,7 @@ export function AddRoom({ open, onClose }: AddProps) {
     onClose()
   }
   return (
-    <Sheet title="Add a room" open={open} onClose={onClose}>
+    <Sheet title="Add a room" open onClose={onClose}>
       <form onSubmit={add} className="flex flex-col gap-4">
         <label className="flex flex-col gap-1 text-sm font-semibold">
           Name of the room
@@ -70,7 +69,7 @@ export function AddRoom({ open, onClose }: AddProps) {
 }
 
 /** A box with one place for each gang, each its own control until it is told otherwise. */
-export function AddBox({ open, onClose }: AddProps) {
+export function AddBox({ onClose }: AddProps) {
   const { record } = useJob()
   const edits = useEdits(null)
   const router = useRouter()
@@ -115,7 +114,7 @@ export function AddBox({ open, onClose }: AddProps) {
     router.push(`/jobs/${record.job.id}/boxes/${boxId}/look`)
   }
   return (
-    <Sheet title="Add a box" open={open} onClose={onClose}>
+    <Sheet title="Add a box" open onClose={onClose}>
       <SelectField
         label="Room"
         value={room}

@@ -1,27 +1,31 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
-import { trade } from '@/catalogue'
 import { raisedDefects } from '@/core/check'
 import { boxView } from '@/core/job/box-view'
 import { rowsOf, rowsWith, type JobRecord } from '@/core/model/record'
+import type { Trade } from '@/core/model/trade'
 import { STAGES, type Stage } from '@/core/model/vocabulary'
 import { progressOfJob, type BoxProgress } from '@/core/plan'
-import { useJob } from '../job/provider'
+import { useJob, useTrade } from '../job/provider'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { Button } from '../primitives/button'
 import { STAGE_WORDS } from '../words'
-import { AddBox, AddRoom } from './add'
+
+const AddRoom = dynamic(() => import('./add').then(module => module.AddRoom), { ssr: false })
+const AddBox = dynamic(() => import('./add').then(module => module.AddBox), { ssr: false })
 
 type Filter = Stage | 'done' | 'all'
 
 /** Every room and how far each of its boxes is; what waits for what, at one glance. */
 export function HousePage() {
+  const trade = useTrade()
   const { record } = useJob()
   const progress = useMemo(
     () => new Map(progressOfJob(record, trade).map(each => [each.boxId, each])),
-    [record],
+    [record, trade],
   )
   const [filter, setFilter] = useState<Filter>('all')
   const [adding, setAdding] = useState<'room' | 'box' | null>(null)
@@ -93,8 +97,8 @@ export function HousePage() {
           House rules
         </Link>
       </p>
-      <AddRoom open={adding === 'room'} onClose={() => setAdding(null)} />
-      <AddBox open={adding === 'box'} onClose={() => setAdding(null)} />
+      {adding === 'room' && <AddRoom onClose={() => setAdding(null)} />}
+      {adding === 'box' && <AddBox onClose={() => setAdding(null)} />}
     </>
   )
 }
@@ -152,8 +156,9 @@ function BoxRow({
   progress: BoxProgress
   base: string
 }) {
+  const trade = useTrade()
   const view = boxView(record, boxId)!
-  const dangers = openDangers(record, boxId)
+  const dangers = openDangers(record, boxId, trade)
   const { next } = progress
   const controls = view.places.map(place => place.group.name).join(' · ')
   return (
@@ -196,7 +201,7 @@ function BoxRow({
 }
 
 /** Dangers raised by rule or by hand that nobody has closed, mended or handed over in writing. */
-function openDangers(record: JobRecord, boxId: string): number {
+function openDangers(record: JobRecord, boxId: string, trade: Trade): number {
   const view = boxView(record, boxId)!
   const rows = rowsWith(record, 'defects', 'boxId', boxId)
   const settled = new Set(rows.filter(row => row.state !== 'open').map(row => row.ruleId))

@@ -1,16 +1,15 @@
 'use client'
 
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
-import { trade } from '@/catalogue'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import type { Command, CommandName, Edit, UndoCommand } from '@/core/job/command'
 import type { EntityName, Row } from '@/core/model/entities'
+import type { Trade } from '@/core/model/trade'
 import { holdPoints } from '@/core/plan'
 import { jobStore, type JobSnapshot, type JobStore, type StoreWorld, type VersionedRecord } from './store'
 
 const JobContext = createContext<JobStore | null>(null)
-
-const guards = [holdPoints(trade)]
+const TradeContext = createContext<Trade | null>(null)
 
 function browserWorld(jobId: string): StoreWorld {
   const key = `every-room/pending/${jobId}`
@@ -44,8 +43,16 @@ function browserWorld(jobId: string): StoreWorld {
   }
 }
 
-export function JobProvider({ initial, children }: { initial: VersionedRecord; children: ReactNode }) {
-  const [store] = useState(() => jobStore(initial, guards, browserWorld(initial.record.job.id)))
+export function JobProvider({
+  initial,
+  trade,
+  children,
+}: {
+  initial: VersionedRecord
+  trade: Trade
+  children: ReactNode
+}) {
+  const [store] = useState(() => jobStore(initial, [holdPoints(trade)], browserWorld(initial.record.job.id)))
   useEffect(() => {
     store.start()
     const look = () => {
@@ -58,13 +65,24 @@ export function JobProvider({ initial, children }: { initial: VersionedRecord; c
       document.removeEventListener('visibilitychange', look)
     }
   }, [store])
-  return <JobContext value={store}>{children}</JobContext>
+  return (
+    <TradeContext value={trade}>
+      <JobContext value={store}>{children}</JobContext>
+    </TradeContext>
+  )
 }
 
 export function useStore(): JobStore {
   const store = useContext(JobContext)
   if (!store) throw new Error('useStore outside of a job')
   return store
+}
+
+/** The catalogue and the trade’s figures: data that comes with the job, not with the script. */
+export function useTrade(): Trade {
+  const trade = useContext(TradeContext)
+  if (!trade) throw new Error('useTrade outside of a job')
+  return trade
 }
 
 export function useJob(): JobSnapshot {

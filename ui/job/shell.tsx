@@ -1,17 +1,17 @@
 'use client'
 
-import { Moon, Redo2, Search, Undo2 } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { rowsOf } from '@/core/model/record'
 import { useJob, useStore } from './provider'
-import { Notices } from './notices'
+import { Icon } from '../primitives/icon'
 import { actionOf, type Action } from './shortcuts'
 import { scopeOf, type SaveState } from './store'
 import { toggleTheme } from './theme'
 
+const Notices = dynamic(() => import('./notices').then(module => module.Notices), { ssr: false })
 const Palette = dynamic(() => import('./palette').then(module => module.Palette), { ssr: false })
 const Help = dynamic(() => import('./help').then(module => module.Help), { ssr: false })
 
@@ -110,24 +110,24 @@ export function JobShell({ children }: { children: ReactNode }) {
             disabled={!undo?.undo}
             onClick={() => act({ kind: 'undo' })}
           >
-            <Undo2 size={20} aria-hidden="true" />
+            <Icon name="undo" />
           </IconButton>
           <IconButton
             name={undo?.redo ? `Redo: ${undo.redo.name}` : 'Nothing to redo'}
             disabled={!undo?.redo}
             onClick={() => act({ kind: 'redo' })}
           >
-            <Redo2 size={20} aria-hidden="true" />
+            <Icon name="redo" />
           </IconButton>
           <IconButton name="Dark room or paper" onClick={() => act({ kind: 'dark' })}>
-            <Moon size={20} aria-hidden="true" />
+            <Icon name="moon" />
           </IconButton>
           <IconButton name="Find a box or an action" onClick={() => act({ kind: 'palette' })}>
-            <Search size={20} aria-hidden="true" />
+            <Icon name="search" />
           </IconButton>
         </div>
       </header>
-      <Notices />
+      {(job.refusal || job.conflict) && <Notices />}
       <main id="main" tabIndex={-1} className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
         {children}
       </main>

@@ -1,15 +1,16 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useRef, useState, type FormEvent } from 'react'
+import { useRef, useState } from 'react'
 import type { Fault } from '@/core/model/result'
-import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
-import { regionOf } from '@/core/model/regions'
 import { toggleTheme } from '../job/theme'
 import { Button } from '../primitives/button'
-import { PickOne, useRunning } from '../primitives/fields'
-import { Sheet } from '../primitives/sheet'
+import { useRunning } from '../primitives/fields'
+
+const NewJob = dynamic(() => import('./new-job').then(module => module.NewJob), { ssr: false })
+const Sheet = dynamic(() => import('../primitives/sheet').then(module => module.Sheet), { ssr: false })
 
 export interface JobCard {
   readonly id: string
@@ -116,62 +117,22 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
         Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does
         the work or signs it.
       </p>
-      <NewJob open={adding} onClose={() => setAdding(false)} />
-      <Sheet title="Reset the demo" open={resetting !== null} onClose={() => setResetting(null)}>
-        <p>Everything changed in {resetting?.name} goes, and the demo stands as it was shipped.</p>
-        <Button
-          look="main"
-          onClick={async () => {
-            await fetch(`/api/demo/${resetting?.id}/reset`, { method: 'POST' })
-            setResetting(null)
-            router.refresh()
-          }}
-        >
-          Reset it
-        </Button>
-      </Sheet>
+      {adding && <NewJob open onClose={() => setAdding(false)} />}
+      {resetting && (
+        <Sheet title="Reset the demo" open onClose={() => setResetting(null)}>
+          <p>Everything changed in {resetting.name} goes, and the demo stands as it was shipped.</p>
+          <Button
+            look="main"
+            onClick={async () => {
+              await fetch(`/api/demo/${resetting.id}/reset`, { method: 'POST' })
+              setResetting(null)
+              router.refresh()
+            }}
+          >
+            Reset it
+          </Button>
+        </Sheet>
+      )}
     </main>
-  )
-}
-
-function NewJob({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const router = useRouter()
-  const [name, setName] = useState('')
-  const [regionId, setRegionId] = useState<RegionId>('north-america-120')
-  const start = async (event: FormEvent) => {
-    event.preventDefault()
-    const answer = await fetch('/api/jobs', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ start: { name: name.trim(), regionId } }),
-    })
-    const body = (await answer.json()) as { id?: string }
-    if (body.id) router.push(`/jobs/${body.id}`)
-  }
-  return (
-    <Sheet title="Start a job" open={open} onClose={onClose}>
-      <form onSubmit={start} className="flex flex-col gap-4">
-        <label className="flex flex-col gap-1 text-sm font-semibold">
-          Name of the house
-          <input
-            autoFocus
-            required
-            maxLength={120}
-            value={name}
-            onChange={event => setName(event.target.value)}
-            className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
-          />
-        </label>
-        <PickOne
-          label="Region"
-          value={regionId}
-          options={REGION_IDS.map(value => ({ value, words: regionOf(value).name }))}
-          onCommit={setRegionId}
-        />
-        <Button look="main" type="submit" disabled={name.trim() === ''}>
-          Start
-        </Button>
-      </form>
-    </Sheet>
   )
 }

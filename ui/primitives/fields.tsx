@@ -8,6 +8,8 @@ const INPUT =
 interface Labelled {
   readonly label: string
   readonly hint?: string
+  /** The label is for who cannot see what stands around it. */
+  readonly labelHidden?: boolean
 }
 
 function Frame({ id, label, hint, children }: Labelled & { id: string; children: ReactNode }) {
@@ -173,6 +175,7 @@ export function PickOne<Value extends string>({
   options,
   onCommit,
   hint,
+  labelHidden = false,
 }: Labelled & {
   value: Value | null
   options: readonly (Option<Value> & { readonly mark?: ReactNode })[]
@@ -181,7 +184,7 @@ export function PickOne<Value extends string>({
   const name = useId()
   return (
     <fieldset className="min-w-0">
-      <legend className="mb-1 text-sm font-semibold">{label}</legend>
+      <legend className={labelHidden ? 'sr-only' : 'mb-1 text-sm font-semibold'}>{label}</legend>
       <div className="flex flex-wrap gap-2">
         {options.map(option => (
           <label

@@ -1,13 +1,13 @@
 'use client'
 
-import { trade } from '@/catalogue'
 import { rowsWith } from '@/core/model/record'
 import { newId } from '../job/new-id'
-import { useEdits, useJob } from '../job/provider'
+import { useEdits, useJob, useTrade } from '../job/provider'
 import { PickOne } from '../primitives/fields'
 
 /** Where good electricians disagree: the company’s answers for this job. */
 export function RulesPage() {
+  const trade = useTrade()
   const { record } = useJob()
   const edits = useEdits(null)
   return (

@@ -2,13 +2,13 @@
 
 import Link from 'next/link'
 import { useMemo, type ReactNode } from 'react'
-import { trade } from '@/catalogue'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
 import { progressOf } from '@/core/plan'
 import { isolationOf } from '@/core/safety'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
+import { useTrade } from '../job/provider'
 
 /** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
 export function StageFrame({
@@ -41,7 +41,8 @@ export function StageFrame({
 }
 
 function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
-  const progress = useMemo(() => progressOf(view, trade), [view])
+  const trade = useTrade()
+  const progress = useMemo(() => progressOf(view, trade), [view, trade])
   const base = `/jobs/${view.record.job.id}/boxes/${view.box.id}`
   return (
     <nav

@@ -1,9 +1,21 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
+import { trade } from '@/catalogue'
+import type { Trade } from '@/core/model/trade'
+import type { JobRecord } from '@/core/model/record'
 import { loadJob } from '@/server/jobs'
 import { JobProvider } from '@/ui/job/provider'
 import { JobShell } from '@/ui/job/shell'
+
+/** Only what a job of this region can ask for travels to the browser, and what stands in it already. */
+function tradeFor({ job, devices, choices }: JobRecord): Trade {
+  const used = new Set([...Object.values(devices), ...Object.values(choices)].map(row => row.modelId))
+  return {
+    ...trade,
+    devices: trade.devices.filter(device => device.regions.includes(job.regionId) || used.has(device.id)),
+  }
+}
 
 export const dynamic = 'force-dynamic'
 
@@ -20,7 +32,7 @@ export default async function JobLayout({ params, children }: Props & { children
   const job = await loadJob((await params).jobId)
   if (!job) notFound()
   return (
-    <JobProvider initial={job}>
+    <JobProvider initial={job} trade={tradeFor(job.record)}>
       <JobShell>{children}</JobShell>
     </JobProvider>
   )

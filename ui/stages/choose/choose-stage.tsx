@@ -1,7 +1,6 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { trade } from '@/catalogue'
 import { checkPlace, VERDICTS, type Judgement, type Line, type Verdict } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
@@ -9,7 +8,7 @@ import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
@@ -17,12 +16,13 @@ import { WANT_WORDS } from '../../words'
 import { Part, StageFrame } from '../stage-frame'
 
 export function ChooseStage({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const [placeId, setPlaceId] = useState(view.places[0]?.place.id ?? '')
   const place = view.places.find(each => each.place.id === placeId) ?? view.places[0]
   const picture = useMemo(() => {
     const routed = view.places.some(each => each.choice) ? routeBox(view, trade) : null
     return routed?.ok ? plannedPicture(view, routed.value) : foundPicture(view, trade)
-  }, [view])
+  }, [view, trade])
   return (
     <StageFrame view={view} stage="choose" drawing={<BoxDrawing picture={picture} />}>
       {!place && (
@@ -47,7 +47,8 @@ export function ChooseStage({ view }: { view: BoxView }) {
 }
 
 function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
-  const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place])
+  const trade = useTrade()
+  const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place, trade])
   const [filter, setFilter] = useState<Verdict | 'all'>('all')
   const [onlyWanted, setOnlyWanted] = useState(place.group.want !== null)
   const wanted = judgements.filter(each => !onlyWanted || each.meetsWant)
@@ -96,6 +97,7 @@ const telling = (judgement: Judgement): readonly Line[] => {
 }
 
 function Candidate({ view, place, judgement }: { view: BoxView; place: PlaceView; judgement: Judgement }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const { device, verdict } = judgement
   const chosen = place.choice?.modelId === device.id

@@ -1,13 +1,12 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { trade } from '@/catalogue'
 import type { BoxView } from '@/core/job/box-view'
 import { boxFill } from '@/core/check'
 import { BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { cubicCentimetresFrom, figure } from '@/core/model/units'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
 import { plain } from '../../words'
@@ -15,6 +14,7 @@ import { Part } from '../stage-frame'
 
 /** The box itself: material, volume, depth, set-back, and how full it is as found. */
 export function BoxForm({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const house = useEdits(null)
   const router = useRouter()
@@ -147,6 +147,7 @@ export function BoxForm({ view }: { view: BoxView }) {
 
 /** How full it is as found: a bar with the box’s volume marked. */
 function FillBar({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const volume = view.box.volumeCubicInches
   if (volume === null || view.ends.length === 0) return null
   const fill = boxFill(

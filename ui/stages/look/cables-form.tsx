@@ -1,19 +1,18 @@
 'use client'
 
 import { useState } from 'react'
-import { trade } from '@/catalogue'
 import type { BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
-import { deviceNamed } from '@/core/model/trade'
+import { deviceNamed, type Trade } from '@/core/model/trade'
 import { SHEATHS, type Gauge, type Insulation } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
-import { Chip } from './strand-panel'
+import { Chip } from '../../primitives/chip'
 import { CABLE_TEMPLATES, type CableTemplate } from './templates'
 
 const nextName = (view: BoxView): string => {
@@ -23,9 +22,10 @@ const nextName = (view: BoxView): string => {
 
 /** Cables by their sheath: one press adds what usually comes in one, the drawing corrects it. */
 export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId: string) => void }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const [entry, setEntry] = useState<'top' | 'bottom'>('top')
-  const common = view.ends.at(-1)?.conductor.gauge ?? gaugeForBreaker(view)
+  const common = view.ends.at(-1)?.conductor.gauge ?? gaugeForBreaker(view, trade)
   const [gauge, setGauge] = useState<Gauge | null>(null)
 
   const addCable = (template: CableTemplate) => {
@@ -121,7 +121,7 @@ export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId
   )
 }
 
-const gaugeForBreaker = (view: BoxView): Gauge => {
+const gaugeForBreaker = (view: BoxView, trade: Trade): Gauge => {
   const amps = view.feeds[0]?.circuit.ratedAmps ?? view.region.usualBreakerAmps
   return (
     view.region.gauges.find(gauge => (trade.conductors[gauge].breakerNotAboveAmps ?? 0) >= amps) ??
@@ -237,6 +237,7 @@ function AddConductor({ view, cable }: { view: BoxView; cable: Cable }) {
 
 /** What is usually found behind one switch, whole: two cables fed here, or a switch loop. */
 function BoxTemplates({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const place = view.places[0]
   if (!place || view.places.length > 1) return null
@@ -283,7 +284,7 @@ function BoxTemplates({ view }: { view: BoxView }) {
               cableId,
               insulation,
               markedAs: null,
-              gauge: gaugeForBreaker(view),
+              gauge: gaugeForBreaker(view, trade),
               stranding: 'solid',
               metal: 'copper',
               position,

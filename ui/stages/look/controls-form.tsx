@@ -1,12 +1,11 @@
 'use client'
 
-import { trade } from '@/catalogue'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { Load } from '@/core/model/entities'
 import { devicesFor } from '@/core/model/trade'
 import { LAMP_KINDS, PHASES, WANTS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
 import { LAMP_WORDS, plain, WANT_WORDS } from '../../words'
@@ -18,6 +17,7 @@ export function ControlsForm({ view }: { view: BoxView }) {
 }
 
 function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const olds = devicesFor(trade, view.region.id, 'found')
   const setOld = (modelId: string) => {

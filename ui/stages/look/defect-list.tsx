@@ -1,14 +1,13 @@
 'use client'
 
 import { useState } from 'react'
-import { trade } from '@/catalogue'
 import { raisedDefects } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import type { Defect } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { SEVERITIES, type DefectState, type Severity } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { plain } from '../../words'
@@ -33,6 +32,7 @@ const STATES: readonly { readonly value: DefectState; readonly words: string }[]
 
 /** What is wrong, raised by rule from the record or seen by a person; each stays until it is settled. */
 export function DefectList({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const rows = rowsWith(view.record, 'defects', 'boxId', view.box.id)
   const raised: Shown[] = raisedDefects(view, trade).map(each => ({

@@ -1,11 +1,11 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { trade } from '@/catalogue'
 import type { BoxView } from '@/core/job/box-view'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture } from '../../drawing/picture'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { CheckField, TextField } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
 import { BoxForm } from './box-form'
@@ -13,12 +13,14 @@ import { CablesForm } from './cables-form'
 import { CircuitForm } from './circuit-form'
 import { ControlsForm } from './controls-form'
 import { DefectList } from './defect-list'
-import { StrandPanel } from './strand-panel'
+
+const StrandPanel = dynamic(() => import('./strand-panel').then(module => module.StrandPanel), { ssr: false })
 
 export function LookStage({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const [selected, setSelected] = useState<string | null>(null)
-  const picture = useMemo(() => foundPicture(view, trade), [view])
+  const picture = useMemo(() => foundPicture(view, trade), [view, trade])
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   return (
     <StageFrame

@@ -1,30 +1,15 @@
 'use client'
 
-import { trade } from '@/catalogue'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
-import { METALS, STRANDINGS, type Insulation } from '@/core/model/vocabulary'
+import { METALS, STRANDINGS } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne, type Option } from '../../primitives/fields'
 import { INSULATION_WORDS, plain } from '../../words'
 import { Part } from '../stage-frame'
-
-/** A chip of insulation as it looks, beside its word. */
-export function Chip({ insulation }: { insulation: Insulation }) {
-  const background =
-    insulation === 'green-yellow'
-      ? 'linear-gradient(90deg, var(--wire-green) 50%, var(--wire-yellow) 50%)'
-      : `var(--wire-${insulation})`
-  return (
-    <span
-      aria-hidden="true"
-      className="h-5 w-5 rounded-full border-[1.5px] border-current"
-      style={{ background }}
-    />
-  )
-}
 
 /** One conductor as seen: colour, gauge, and where it sits. Each press is one edit. */
 export function StrandPanel({
@@ -111,6 +96,7 @@ export function StrandPanel({
 
 /** Terminals of the old devices, the joints there are, a new joint, a cap, or loose. */
 function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const { end } = strand
   const terminals: Option<string>[] = view.places.flatMap(({ place, found }) => {
@@ -173,6 +159,7 @@ function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
 }
 
 function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const joint = view.joints.find(each => each.id === jointId)
   if (!joint) return null

@@ -1,7 +1,6 @@
 'use client'
 
 import { useMemo } from 'react'
-import { trade } from '@/catalogue'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
@@ -10,17 +9,18 @@ import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { PickOne, TextField } from '../../primitives/fields'
 import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
 import { Part, StageFrame } from '../stage-frame'
 
 export function ProveStage({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const picture = useMemo(() => {
     const routed = routeBox(view, trade)
     return routed.ok ? plannedPicture(view, routed.value) : foundPicture(view, trade)
-  }, [view])
+  }, [view, trade])
   const isDead = isolationOf(view).dead
   return (
     <StageFrame view={view} stage="prove" drawing={<BoxDrawing picture={picture} />}>
@@ -38,8 +38,9 @@ export function ProveStage({ view }: { view: BoxView }) {
 }
 
 function Tests({ view, place }: { view: BoxView; place: PlaceView }) {
+  const trade = useTrade()
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
-  const items = useMemo(() => testList(view, place, trade), [view, place])
+  const items = useMemo(() => testList(view, place, trade), [view, place, trade])
   if (!model)
     return (
       <Part title={place.group.name}>

@@ -1,7 +1,6 @@
 'use client'
 
 import { useMemo } from 'react'
-import { trade } from '@/catalogue'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
@@ -9,15 +8,16 @@ import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
 
 export function SetStage({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const picture = useMemo(() => {
     const routed = routeBox(view, trade)
     return routed.ok ? plannedPicture(view, routed.value) : foundPicture(view, trade)
-  }, [view])
+  }, [view, trade])
   return (
     <StageFrame view={view} stage="set" drawing={<BoxDrawing picture={picture} />}>
       {view.places.map(place => (
@@ -29,6 +29,7 @@ export function SetStage({ view }: { view: BoxView }) {
 
 /** The settings this device has, each with the value that was made on it. */
 function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
+  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
   if (!model)

@@ -1,7 +1,7 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { trade } from '@/catalogue'
 import { claimStatus } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -9,11 +9,14 @@ import { foundPicture } from '../../drawing/picture'
 import { PROOF_WORDS, ROLE_WORDS } from '../../words'
 import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
-import { RolePanel } from './role-panel'
+import { useTrade } from '../../job/provider'
+
+const RolePanel = dynamic(() => import('./role-panel').then(module => module.RolePanel), { ssr: false })
 
 export function TestStage({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const [selected, setSelected] = useState<string | null>(null)
-  const picture = useMemo(() => foundPicture(view, trade), [view])
+  const picture = useMemo(() => foundPicture(view, trade), [view, trade])
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   return (
     <StageFrame

@@ -1,6 +1,6 @@
 import type { BoxView } from '@/core/job/box-view'
 import type { RoutedBox } from '@/core/route'
-import { Chip } from '../look/strand-panel'
+import { Chip } from '../../primitives/chip'
 
 /** The same plan as a table: terminals, joints, caps, marks. */
 export function Landing({ view, routed }: { view: BoxView; routed: RoutedBox }) {

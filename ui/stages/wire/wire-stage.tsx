@@ -1,39 +1,48 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { trade } from '@/catalogue'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { planBox, type Step } from '@/core/plan'
-import { PROPERTIES, prove, type Proof } from '@/core/prove'
+import { PROPERTIES, type Proof } from '@/core/prove'
 import { plannedCircuit, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
-import { IsolationPanel } from '../safety/isolation-panel'
+import type { Asked } from '@/workers/ask'
+import { IsolationPanel, newReading } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
-import { Landing } from './landing'
+import { useProof } from './use-proof'
+
+const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
 
 export function WireStage({ view }: { view: BoxView }) {
+  const trade = useTrade()
   const [moment, setMoment] = useState<'before' | 'after'>('after')
-  const plan = useMemo(() => planBox(view, trade), [view])
-  const routed = plan.routed.ok ? plan.routed.value : null
-  const found = useMemo(() => foundPicture(view, trade), [view])
-  const planned = useMemo(() => (routed ? plannedPicture(view, routed) : null), [view, routed])
-  const proof = useMemo(() => (routed ? prove(plannedCircuit(view, routed, trade)) : null), [view, routed])
   const chosen = view.places.some(place => place.choice)
+  const plan = useMemo(() => planBox(view, trade), [view, trade])
+  const routed = plan.routed.ok ? plan.routed.value : null
+  const found = useMemo(() => foundPicture(view, trade), [view, trade])
+  const planned = useMemo(() => (routed ? plannedPicture(view, routed) : null), [view, routed])
+  const circuit = useMemo(
+    () => (routed && chosen ? plannedCircuit(view, routed, trade) : null),
+    [view, routed, chosen, trade],
+  )
+  const proof = useProof(circuit)
   return (
     <StageFrame
       view={view}
       stage="wire"
       drawing={
-        <div className="relative">
-          <div className="mb-2 lg:absolute lg:top-0 lg:left-0 lg:w-24" data-chrome>
+        <div className="[--above:18.5rem]">
+          <div className="mb-2" data-chrome>
             <PickOne
               label="Drawing"
+              labelHidden
               value={planned ? moment : 'before'}
               options={[
                 { value: 'before', words: 'Before' },
@@ -60,7 +69,7 @@ export function WireStage({ view }: { view: BoxView }) {
           </ul>
         </Part>
       )}
-      {chosen && proof && <ProofLine proof={proof} />}
+      {circuit && <ProofLine asked={proof} />}
       {chosen && <IsolationPanel view={view} />}
       {chosen && <Steps view={view} steps={plan.steps} />}
       {chosen && routed && <LandingList view={view} routed={routed} />}
@@ -69,10 +78,23 @@ export function WireStage({ view }: { view: BoxView }) {
 }
 
 /** What the prover says of the plan, over every state of every device. */
-function ProofLine({ proof }: { proof: Proof }) {
+function ProofLine({ asked }: { asked: Asked<Proof> | null }) {
+  if (asked === null)
+    return (
+      <p role="status" className="min-h-20 rounded-xl border-2 border-rule bg-sheet p-3">
+        Going through every state of this plan…
+      </p>
+    )
+  if (asked.kind !== 'answered')
+    return (
+      <p className="hazard min-h-20 bg-sheet p-3">
+        Not decided: the prover gave no answer. Do not wire by this plan.
+      </p>
+    )
+  const proof = asked.value
   if (proof.kind === 'proven')
     return (
-      <p role="status" className="rounded-xl border-2 border-ink bg-sheet p-3">
+      <p role="status" className="min-h-20 rounded-xl border-2 border-ink bg-sheet p-3">
         <strong>Proven.</strong> In all {proof.states} states: full when on, dark when off, nothing shorted,
         every return on its own neutral.
       </p>
@@ -97,10 +119,19 @@ function ProofLine({ proof }: { proof: Proof }) {
   )
 }
 
+/** The same plan as a table; fetched when it is asked for. */
 function LandingList({ view, routed }: { view: BoxView; routed: RoutedBox }) {
+  const [open, setOpen] = useState(false)
   return (
-    <Part title="Where everything lands">
-      <Landing view={view} routed={routed} />
+    <Part
+      title="Where everything lands"
+      aside={
+        <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? 'Hide the table' : 'Show the table'}
+        </Button>
+      }
+    >
+      {open && <Landing view={view} routed={routed} />}
     </Part>
   )
 }
@@ -141,6 +172,18 @@ function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
     )
     return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
   }
+  const clampIdle = (step: Step) => {
+    const jointId = step.key.slice('clamp:'.length)
+    const neutral = view.ends.find(each => each.end.jointId === jointId && each.end.role === 'neutral')
+    if (!neutral) return
+    const reading = newReading(view.box.id, {
+      purpose: 'clamp',
+      instrument: 'clamp',
+      fromEndId: neutral.end.id,
+      breaker: 'off',
+    })
+    edits.send('take a reading', [edits.add('readings', reading)])
+  }
   return (
     <Part
       title={`Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`}
@@ -175,6 +218,10 @@ function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
                   onClick={() => tick(step)}
                 >
                   {step.done ? 'Untick' : 'Done'}
+                </Button>
+              ) : step.key.startsWith('clamp:') && !step.done ? (
+                <Button look="main" aria-label={`It read 0 A: ${step.says}`} onClick={() => clampIdle(step)}>
+                  0 A
                 </Button>
               ) : (
                 <span className="shrink-0 pt-1 text-sm font-semibold">

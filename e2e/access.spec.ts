@@ -1,0 +1,100 @@
+import { gzipSync } from 'node:zlib'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { bringInDemo } from './helpers'
+
+const PAGES = [
+  '/',
+  '',
+  'panel',
+  'rules',
+  'boxes/box-studio/look',
+  'boxes/box-guest-room/test',
+  'boxes/box-reading-room/choose',
+  'boxes/box-veranda/wire',
+  'boxes/box-linen/set',
+  'boxes/box-hall/prove',
+]
+
+for (const theme of ['paper', 'dark'] as const)
+  test(`no axe violations, ${theme} @phone`, async ({ page, request, context, baseURL }) => {
+    test.setTimeout(150_000)
+    const jobId = await bringInDemo(request)
+    await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
+    for (const path of PAGES) {
+      await page.goto(path === '/' ? '/' : `/jobs/${jobId}/${path}`)
+      await page.waitForLoadState('networkidle')
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(violations.map(each => `${path}: ${each.id}: ${each.nodes[0]?.target.join(' ')}`)).toEqual([])
+    }
+  })
+
+test('panels that open are accessible too', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}/boxes/box-hall/test`)
+  await page.getByRole('button', { name: /^A white/ }).click()
+  await expect(page.getByRole('heading', { name: 'Take a reading' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(each => each.id)).toEqual([])
+  await page.goto(`/jobs/${jobId}/boxes/box-hall/look`)
+  await page.getByRole('button', { name: /^Cable A, black/ }).press('Enter')
+  await expect(page.getByRole('heading', { name: 'Conductor A black' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(each => each.id)).toEqual([])
+  await page.keyboard.press('/')
+  await expect(page.getByRole('combobox')).toBeFocused()
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(each => each.id)).toEqual([])
+})
+
+test('targets at the wall are 44 pixels or more, and nothing runs out of the screen @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInDemo(request)
+  for (const path of PAGES.filter(each => each.startsWith('boxes'))) {
+    await page.goto(`/jobs/${jobId}/${path}`)
+    await page.waitForLoadState('networkidle')
+    const small = await page.evaluate(() =>
+      [
+        ...document.querySelectorAll(
+          'main button, main select, main input:not([type=radio]):not([type=file]), main a, main summary, main label:has(input[type=radio]), header button',
+        ),
+      ]
+        .filter(element => element.checkVisibility())
+        .map(element => ({
+          text: element.textContent?.slice(0, 30),
+          box: element.closest('label')?.getBoundingClientRect() ?? element.getBoundingClientRect(),
+        }))
+        .filter(({ box }) => box.height < 43.5)
+        .map(({ text, box }) => `${text} ${Math.round(box.height)}`),
+    )
+    expect([path, small]).toEqual([path, []])
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    )
+    expect([path, overflow]).toEqual([path, 0])
+  }
+})
+
+test('no page loads more than 180 kB of compressed script, or anything from elsewhere', async ({
+  browser,
+  request,
+  baseURL,
+}) => {
+  const jobId = await bringInDemo(request)
+  for (const path of PAGES) {
+    const context = await browser.newContext({ baseURL })
+    const page = await context.newPage()
+    let bytes = 0
+    const elsewhere: string[] = []
+    page.on('response', async response => {
+      if (!response.url().startsWith(baseURL!) && !response.url().startsWith('data:'))
+        elsewhere.push(response.url())
+      if (/\.js(\?|$)/.test(response.url())) bytes += gzipSync(await response.body()).length
+    })
+    await page.goto(path === '/' ? '/' : `/jobs/${jobId}/${path}`, { waitUntil: 'networkidle' })
+    await page.waitForTimeout(300)
+    expect(bytes, path).toBeGreaterThan(50_000)
+    expect(bytes, path).toBeLessThan(180_000)
+    expect(elsewhere).toEqual([])
+    await context.close()
+  }
+})

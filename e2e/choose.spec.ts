@@ -1,0 +1,110 @@
+import { expect, test } from '@playwright/test'
+import { switchLoop, type UsualBox } from '@/demo/usual'
+import { bringInBox, rows, saved } from './helpers'
+
+const led = (count: number, wattsEach: number, more: object = {}): UsualBox['lamps'] => [
+  { kind: 'led', count, wattsEach, dimmable: 'yes', powerFactor: 0.9, ...more },
+]
+const NEUTRAL_DIMMER = 'Dimmer, LED 150 W, neutral'
+
+test.describe('verdicts as a person reads them', () => {
+  const cases: [string, UsualBox, string, string, RegExp][] = [
+    [
+      'no neutral, with the cures',
+      { cables: switchLoop(true) },
+      NEUTRAL_DIMMER,
+      'does-not-fit',
+      /No neutral in this box\.[\s\S]*no neutral[\s\S]*Bring a cable/,
+    ],
+    ['too many lamps', { lamps: led(12, 17) }, NEUTRAL_DIMMER, 'does-not-fit', /204 of 150 W/],
+    ['9 % spare', { lamps: led(8, 17) }, NEUTRAL_DIMMER, 'fits', /136 of 150 W, LED rating, 9 % spare/],
+    [
+      'VA against the general rating',
+      { lamps: led(8, 17, { powerFactor: 0.6 }) },
+      NEUTRAL_DIMMER,
+      'fits',
+      /226\.7 of 600 VA, general rating/,
+    ],
+    [
+      'lamps to change, with count',
+      { lamps: led(5, 9, { dimmable: 'no' }) },
+      NEUTRAL_DIMMER,
+      'fits-if',
+      /Fits if 5 lamps are changed/,
+    ],
+  ]
+  for (const [name, given, device, verdict, says] of cases)
+    test(name, async ({ page, request }) => {
+      const jobId = await bringInBox(request, given)
+      await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+      const card = page.getByRole('article', { name: device, exact: true })
+      await expect(card).toHaveAttribute('data-verdict', verdict)
+      await expect(card).toContainText(says)
+    })
+})
+
+test('why shows the arithmetic and the fact it rests on', async ({ page, request }) => {
+  const jobId = await bringInBox(request, { lamps: led(8, 17) })
+  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  const card = page.getByRole('article', { name: NEUTRAL_DIMMER, exact: true })
+  await card.getByText('Why?').click()
+  await expect(
+    card
+      .getByText('A device has a rating for each kind of load; each kind is compared with its own.')
+      .first(),
+  ).toBeVisible()
+  await expect(
+    card.getByText('14 of 30 in³: 4 conductors 8.00 + grounds 2.00 + one device 4.00.'),
+  ).toBeVisible()
+})
+
+test('a choice can be changed, taken back and done again', async ({ page, request }) => {
+  const jobId = await bringInBox(request, { want: 'dim' })
+  const chosen = async () =>
+    (await rows('SELECT model_id FROM choices WHERE job_id = ?', jobId)).map(row => row.model_id)
+  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await page
+    .getByRole('article', { name: NEUTRAL_DIMMER, exact: true })
+    .getByRole('button', { name: 'Choose' })
+    .click()
+  await saved(page)
+  expect(await chosen()).toEqual(['dimmer-led-150-neutral'])
+  await page
+    .getByRole('article', { name: 'Dimmer, LED 300 W, neutral' })
+    .getByRole('button', { name: 'Choose' })
+    .click()
+  await saved(page)
+  expect(await chosen()).toEqual(['dimmer-led-300-neutral'])
+  await page.keyboard.press('u')
+  await expect(
+    page.getByRole('article', { name: NEUTRAL_DIMMER, exact: true }).getByRole('button', { name: 'Chosen' }),
+  ).toBeVisible()
+  await saved(page)
+  expect(await chosen()).toEqual(['dimmer-led-150-neutral'])
+  await page.getByRole('button', { name: /^Redo/ }).click()
+  await expect(
+    page.getByRole('article', { name: 'Dimmer, LED 300 W, neutral' }).getByRole('button', { name: 'Chosen' }),
+  ).toBeVisible()
+})
+
+test('a house rule changes the verdict at once', async ({ page, request }) => {
+  const jobId = await bringInBox(request, { cables: switchLoop(true) })
+  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  const sensor = page.getByRole('article', { name: 'Occupancy sensor, ground-referenced, two hot leads' })
+  await expect(sensor).toHaveAttribute('data-verdict', 'fits-if')
+  await page.getByRole('link', { name: 'Rules' }).click()
+  await page.getByRole('radio', { name: 'Allowed as a listed retrofit' }).check()
+  await saved(page)
+  await page.goBack()
+  await expect(sensor).toHaveAttribute('data-verdict', 'fits')
+})
+
+test('filters by verdict, and says when nothing has it', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await page.getByRole('radio', { name: /^Not known 0/ }).check()
+  await expect(page.getByText('No device has this verdict here.')).toBeVisible()
+  await page.getByRole('radio', { name: /^Does not fit/ }).check()
+  for (const card of await page.getByRole('article').all())
+    await expect(card).toHaveAttribute('data-verdict', 'does-not-fit')
+})

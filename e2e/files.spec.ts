@@ -1,0 +1,66 @@
+import { readFile } from 'node:fs/promises'
+import { expect, test } from '@playwright/test'
+import { bringInDemo, rows } from './helpers'
+
+test('a job file goes out and comes in byte for byte', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto('/')
+  const download = page.waitForEvent('download')
+  await page.locator(`a[href="/api/jobs/${jobId}/file"]`).click()
+  const path = await (await download).path()
+  const text = await readFile(path, 'utf8')
+  const free = text.replaceAll(jobId, `${jobId}-b`)
+  await page
+    .getByLabel('Job file', { exact: true })
+    .setInputFiles({ name: 'copy.everyroom.json', mimeType: 'application/json', buffer: Buffer.from(free) })
+  await expect(page).toHaveURL(new RegExp(`/jobs/${jobId}-b$`))
+  const again = await request.get(`/api/jobs/${jobId}-b/file`)
+  expect(await again.text()).toBe(free)
+})
+
+test('a broken file is refused with every path, and nothing is stored', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  const file = JSON.parse(await (await request.get(`/api/jobs/${jobId}/file`)).text())
+  file.job.id = `${jobId}-broken`
+  file.boxes[0].gangs = 0
+  file.loads[1].kind = 'candle'
+  await page.goto('/')
+  await page
+    .getByLabel('Job file', { exact: true })
+    .setInputFiles({
+      name: 'broken.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(file)),
+    })
+  const alert = page.getByRole('alert').filter({ hasText: 'nothing was stored' })
+  await expect(alert).toContainText('/boxes/0/gangs')
+  await expect(alert).toContainText('/loads/1/kind')
+  expect(await rows('SELECT id FROM jobs WHERE id = ?', `${jobId}-broken`)).toEqual([])
+})
+
+test('a demo is reset only when asked twice', async ({ page, request }) => {
+  await request.post('/api/jobs/saltpan-quay-3/commands', {
+    data: {
+      id: `spoil-${Date.now()}`,
+      name: 'remove a box',
+      boxId: null,
+      edits: [{ kind: 'remove', entity: 'boxes', id: 'box-bedroom', based: 1 }],
+    },
+  })
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Reset the demo Flat 3, Saltpan Quay' }).click()
+  await page.getByRole('button', { name: 'Reset it' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect
+    .poll(async () => (await rows("SELECT COUNT(*) AS n FROM boxes WHERE job_id = 'saltpan-quay-3'"))[0]!.n)
+    .toBe(2)
+})
+
+test('another site may not write', async ({ request }) => {
+  const jobId = await bringInDemo(request)
+  const answer = await request.post(`/api/jobs/${jobId}/commands`, {
+    headers: { origin: 'http://elsewhere.example' },
+    data: { id: 'x', name: 'undo', boxId: null, undoes: 'y' },
+  })
+  expect(answer.status()).toBe(403)
+})

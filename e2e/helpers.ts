@@ -1,0 +1,48 @@
+import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import mysql, { type RowDataPacket } from 'mysql2/promise'
+import { writeJobFile } from '@/core/format/job-file'
+import type { JobRecord } from '@/core/model/record'
+import { quillbackRoad } from '@/demo/quillback'
+import { usualBox, type UsualBox } from '@/demo/usual'
+
+let counter = 0
+
+/** A job of the test's own, brought in through the open format, so that tests never meet. */
+export async function bringIn(request: APIRequestContext, record: JobRecord): Promise<string> {
+  const id = `e2e-${process.pid}-${Date.now().toString(36)}-${++counter}`
+  const text = writeJobFile({ record: { ...record, job: { ...record.job, id } }, extra: {} })
+  const answer = await request.post('/api/jobs', {
+    data: text,
+    headers: { 'content-type': 'application/json' },
+  })
+  expect(answer.status()).toBe(201)
+  return id
+}
+
+export const bringInBox = (request: APIRequestContext, given: UsualBox): Promise<string> =>
+  bringIn(request, usualBox(given).record)
+
+export const bringInDemo = (request: APIRequestContext): Promise<string> => bringIn(request, quillbackRoad())
+
+/** What the database holds, asked directly. */
+export async function rows(sql: string, ...values: (string | number)[]): Promise<RowDataPacket[]> {
+  const db = await mysql.createConnection({ uri: process.env.DATABASE_URL! })
+  try {
+    const [found] = await db.execute<RowDataPacket[]>(sql, values)
+    return found
+  } finally {
+    await db.end()
+  }
+}
+
+/** Waits until the page says that everything is in the database. */
+export const saved = (page: Page) => expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved')
+
+export const pick = (page: Page, group: string, name: string) =>
+  page.getByRole('group', { name: group, exact: true }).getByRole('radio', { name, exact: true }).check()
+
+export const stage = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click()

@@ -1,0 +1,72 @@
+import { expect, test } from '@playwright/test'
+import { bringInDemo, rows, saved } from './helpers'
+
+test('House shows which boxes wait for what, and filters by it', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}`)
+  for (const name of ['Look', 'Test', 'Choose', 'Wire', 'Set', 'Prove', 'Done'])
+    await expect(page.getByRole('button', { name: new RegExp(`^[1-9]\\d* ?${name}$`) })).toBeVisible()
+  await page.getByRole('button', { name: /Wire$/ }).click()
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText([/Veranda/])
+  await page.getByRole('link', { name: /veranda door/ }).click()
+  await expect(page).toHaveURL(/box-veranda\/wire$/)
+})
+
+test('keys: stages, boxes, house, palette, help, dark room', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}/boxes/box-hall/look`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Coat corner')
+  await page.keyboard.press('3')
+  await expect(page).toHaveURL(/box-hall\/choose$/)
+  await page.keyboard.press(']')
+  await expect(page).not.toHaveURL(/box-hall/)
+  await page.keyboard.press('d')
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+  await page.reload()
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('/')
+  await page.getByRole('combobox').fill('guest')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/box-guest-room\/look$/)
+  await page.keyboard.press('h')
+  await expect(page).toHaveURL(new RegExp(`/jobs/${jobId}$`))
+})
+
+test('Panel: a label that does not hold raises its defect in the box', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}/panel`)
+  await page.getByRole('button', { name: 'Edit breaker 6', exact: true }).click()
+  await page
+    .getByRole('group', { name: 'Does the label hold?' })
+    .getByRole('radio', { name: 'No', exact: true })
+    .check()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await saved(page)
+  expect(await rows("SELECT label_holds FROM circuits WHERE job_id = ? AND breaker = '6'", jobId)).toEqual([
+    { label_holds: 'no' },
+  ])
+  await page.goto(`/jobs/${jobId}/boxes/box-reading-room/look`)
+  await expect(page.getByText(/label for 6 names something else/)).toBeVisible()
+})
+
+test('a box that is not there, and a job that is not there, are said', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}/boxes/attic/look`)
+  await expect(page.getByRole('heading', { name: 'This box is not there' })).toBeVisible()
+  const answer = await page.goto('/jobs/nowhere')
+  expect(answer!.status()).toBe(404)
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
+})
+
+test('a job is started, and its first room asked for', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await page.getByLabel('Name of the house').fill('Lantern Row 4')
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Lantern Row 4' })).toBeVisible()
+  await expect(page.getByText('No rooms yet.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Add a box' })).toBeDisabled()
+})

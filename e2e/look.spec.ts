@@ -1,0 +1,86 @@
+import { expect, test } from '@playwright/test'
+import { bringInBox, bringInDemo, pick, rows, saved } from './helpers'
+
+test('a strand is corrected by tapping it on the drawing @phone', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await page.locator('[data-strand="box-b-black-1-end"] .strand-touch').click({ force: true })
+  await pick(page, 'Insulation seen', 'red')
+  await pick(page, 'Where it sits', 'Capped alone')
+  await pick(page, 'Gauge', '12 AWG')
+  await expect(page.getByRole('button', { name: /^Cable B, red, 12 AWG solid, capped/ })).toBeVisible()
+  await saved(page)
+  const [row] = await rows(
+    'SELECT c.insulation, c.gauge, e.seat, e.device_id FROM ends e JOIN conductors c ON c.job_id = e.job_id AND c.id = e.conductor_id WHERE e.job_id = ? AND e.id = ?',
+    jobId,
+    'box-b-black-1-end',
+  )
+  expect(row).toEqual({ insulation: 'red', gauge: '12 AWG', seat: 'cap', device_id: null })
+})
+
+test('by keyboard alone: a strand to a new joint, and back by undo', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await page.getByRole('button', { name: /^Cable A, black/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Cable A, black/ })).toHaveAttribute('aria-pressed', 'true')
+  const seats = page.getByRole('group', { name: 'Where it sits' })
+  await seats.getByRole('radio', { checked: true }).focus()
+  await seats.getByRole('radio', { name: 'New joint' }).focus()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: /^Cable A, black.*in a joint/ })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: /^Cable A, black.*on “Upper dark screw”/ })).toBeVisible()
+  await saved(page)
+  expect(await rows("SELECT id FROM joints WHERE job_id = ? AND connector = 'not-known'", jobId)).toEqual([])
+})
+
+test('a 14 AWG piece on a 20 A circuit is raised, settled, and stays settled', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}/boxes/box-studio/look`)
+  const defect = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Cable B is 14 AWG on a 20 A breaker (at most 15 A)' })
+  await expect(defect.getByText('Danger.')).toBeVisible()
+  await defect.getByText('Open: why, and what then?').click()
+  await defect.getByRole('radio', { name: 'Handed over in writing' }).check()
+  await saved(page)
+  await page.reload()
+  await expect(defect.getByText('Handed over in writing: why')).toBeVisible()
+  expect(await rows('SELECT state FROM defects WHERE job_id = ?', jobId)).toEqual([{ state: 'deferred' }])
+})
+
+test('a number out of range is said and not stored', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  const depth = page.getByLabel('Depth (mm)')
+  await depth.fill('900')
+  await depth.press('Enter')
+  await expect(page.getByText('From 5 to 200 mm, or empty.')).toBeVisible()
+  await depth.fill('64')
+  await depth.press('Enter')
+  await saved(page)
+  expect(await rows('SELECT depth_millimetres FROM boxes WHERE job_id = ?', jobId)).toEqual([
+    { depth_millimetres: 64 },
+  ])
+})
+
+test('a room’s name twice is refused with the reason', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}`)
+  await page.getByRole('button', { name: 'Add a room' }).click()
+  await page.getByLabel('Name of the room').fill('Pantry')
+  await page.getByRole('button', { name: 'Add the room' }).click()
+  await expect(page.getByText('there is another name “pantry”')).toBeAttached()
+})
+
+test('a removed box comes back by undo', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await page.getByRole('button', { name: 'Remove this box' }).click()
+  await expect(page.getByText('No box recorded here yet.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo: remove a box' }).click()
+  await expect(page.getByRole('link', { name: /By the door/ })).toBeVisible()
+  await saved(page)
+  expect((await rows('SELECT COUNT(*) AS n FROM readings WHERE job_id = ?', jobId))[0]!.n).toBeGreaterThan(5)
+})

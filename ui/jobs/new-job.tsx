@@ -1,0 +1,52 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import { regionOf } from '@/core/model/regions'
+import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { Button } from '../primitives/button'
+import { PickOne } from '../primitives/fields'
+import { Sheet } from '../primitives/sheet'
+
+/** A new house: its name and region are enough to begin. */
+export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const router = useRouter()
+  const [name, setName] = useState('')
+  const [regionId, setRegionId] = useState<RegionId>('north-america-120')
+  const start = async (event: FormEvent) => {
+    event.preventDefault()
+    const answer = await fetch('/api/jobs', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ start: { name: name.trim(), regionId } }),
+    })
+    const body = (await answer.json()) as { id?: string }
+    if (body.id) router.push(`/jobs/${body.id}`)
+  }
+  return (
+    <Sheet title="Start a job" open={open} onClose={onClose}>
+      <form onSubmit={start} className="flex flex-col gap-4">
+        <label className="flex flex-col gap-1 text-sm font-semibold">
+          Name of the house
+          <input
+            autoFocus
+            required
+            maxLength={120}
+            value={name}
+            onChange={event => setName(event.target.value)}
+            className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
+          />
+        </label>
+        <PickOne
+          label="Region"
+          value={regionId}
+          options={REGION_IDS.map(value => ({ value, words: regionOf(value).name }))}
+          onCommit={setRegionId}
+        />
+        <Button look="main" type="submit" disabled={name.trim() === ''}>
+          Start
+        </Button>
+      </form>
+    </Sheet>
+  )
+}
