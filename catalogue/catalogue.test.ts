@@ -31,6 +31,11 @@ describe('catalogue', () => {
     for (const region of REGION_IDS) expect(one.some(device => device.regions.includes(region))).toBe(true)
   })
 
+  it('the worked example of the documentation is one too', () => {
+    const page = readFileSync(path.join(import.meta.dirname, '../docs/device-model.md'), 'utf8')
+    expect(faultsOf(JSON.parse(/```json\n([\s\S]*?)```/.exec(page)![1]!))).toEqual([])
+  })
+
   it('has a figure for every gauge and lamp kind, and a source for every fact', () => {
     for (const gauge of GAUGES) expect(trade.conductors[gauge].squareMillimetres).toBeGreaterThan(0)
     for (const kind of LAMP_KINDS) expect(trade.lamps[kind].offLimitMilliamps).toBeGreaterThan(0)

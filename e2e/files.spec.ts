@@ -25,13 +25,11 @@ test('a broken file is refused with every path, and nothing is stored', async ({
   file.boxes[0].gangs = 0
   file.loads[1].kind = 'candle'
   await page.goto('/')
-  await page
-    .getByLabel('Job file', { exact: true })
-    .setInputFiles({
-      name: 'broken.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(JSON.stringify(file)),
-    })
+  await page.getByLabel('Job file', { exact: true }).setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(file)),
+  })
   const alert = page.getByRole('alert').filter({ hasText: 'nothing was stored' })
   await expect(alert).toContainText('/boxes/0/gangs')
   await expect(alert).toContainText('/loads/1/kind')

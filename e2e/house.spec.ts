@@ -28,7 +28,7 @@ test('keys: stages, boxes, house, palette, help, dark room', async ({ page, requ
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('/')
-  await page.getByRole('combobox').fill('guest')
+  await page.getByRole('combobox', { name: /^Name of a room/ }).fill('guest')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/box-guest-room\/look$/)
   await page.keyboard.press('h')

@@ -1,32 +1,32 @@
 import type { DeviceModel } from '@/core/model/device'
-import switchPlain15 from './switch-plain-15.json'
-import switchPlain20 from './switch-plain-20.json'
-import switchPlain15PushIn from './switch-plain-15-push-in.json'
-import dimmerLed150TwoWire from './dimmer-led-150-two-wire.json'
-import dimmerLed150Neutral from './dimmer-led-150-neutral.json'
-import dimmerLed300Neutral from './dimmer-led-300-neutral.json'
-import sensorNeutral from './sensor-neutral.json'
-import sensorGroundReferenced from './sensor-ground-referenced.json'
-import sensorConvertible from './sensor-convertible.json'
-import timerCountdown from './timer-countdown.json'
-import timeSwitchSun from './time-switch-sun.json'
-import smartSwitchNeutral from './smart-switch-neutral.json'
-import smartDimmerNeutral from './smart-dimmer-neutral.json'
-import smartSwitchTwoWire from './smart-switch-two-wire.json'
-import controlKeepsFed from './control-keeps-fed.json'
-import sensorDimmerNeutral from './sensor-dimmer-neutral.json'
-import switch23010 from './switch-230-10.json'
-import dimmer230TwoWire from './dimmer-230-two-wire.json'
-import dimmer230Neutral from './dimmer-230-neutral.json'
-import sensor230Neutral from './sensor-230-neutral.json'
-import timer230Countdown from './timer-230-countdown.json'
-import smartSwitch230Neutral from './smart-switch-230-neutral.json'
-import oldSwitch from './old-switch.json'
-import oldSwitchNoGround from './old-switch-no-ground.json'
-import oldDimmer from './old-dimmer.json'
-import oldTimer from './old-timer.json'
-import oldTwoPlaceSwitch from './old-two-place-switch.json'
-import oldSwitch230 from './old-switch-230.json'
+import switchPlain15 from './switch-plain-15.json' with { type: 'json' }
+import switchPlain20 from './switch-plain-20.json' with { type: 'json' }
+import switchPlain15PushIn from './switch-plain-15-push-in.json' with { type: 'json' }
+import dimmerLed150TwoWire from './dimmer-led-150-two-wire.json' with { type: 'json' }
+import dimmerLed150Neutral from './dimmer-led-150-neutral.json' with { type: 'json' }
+import dimmerLed300Neutral from './dimmer-led-300-neutral.json' with { type: 'json' }
+import sensorNeutral from './sensor-neutral.json' with { type: 'json' }
+import sensorGroundReferenced from './sensor-ground-referenced.json' with { type: 'json' }
+import sensorConvertible from './sensor-convertible.json' with { type: 'json' }
+import timerCountdown from './timer-countdown.json' with { type: 'json' }
+import timeSwitchSun from './time-switch-sun.json' with { type: 'json' }
+import smartSwitchNeutral from './smart-switch-neutral.json' with { type: 'json' }
+import smartDimmerNeutral from './smart-dimmer-neutral.json' with { type: 'json' }
+import smartSwitchTwoWire from './smart-switch-two-wire.json' with { type: 'json' }
+import controlKeepsFed from './control-keeps-fed.json' with { type: 'json' }
+import sensorDimmerNeutral from './sensor-dimmer-neutral.json' with { type: 'json' }
+import switch23010 from './switch-230-10.json' with { type: 'json' }
+import dimmer230TwoWire from './dimmer-230-two-wire.json' with { type: 'json' }
+import dimmer230Neutral from './dimmer-230-neutral.json' with { type: 'json' }
+import sensor230Neutral from './sensor-230-neutral.json' with { type: 'json' }
+import timer230Countdown from './timer-230-countdown.json' with { type: 'json' }
+import smartSwitch230Neutral from './smart-switch-230-neutral.json' with { type: 'json' }
+import oldSwitch from './old-switch.json' with { type: 'json' }
+import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' }
+import oldDimmer from './old-dimmer.json' with { type: 'json' }
+import oldTimer from './old-timer.json' with { type: 'json' }
+import oldTwoPlaceSwitch from './old-two-place-switch.json' with { type: 'json' }
+import oldSwitch230 from './old-switch-230.json' with { type: 'json' }
 
 /** Every device of the catalogue, one data file each; the tests parse them all. A new file is named here. */
 export const devices = [

@@ -1,2 +1,3 @@
 export { prove, type Counterexample, type Proof } from './prove'
-export { PROPERTIES, PROPERTY_IDS, type PropertyId } from './vocabulary'
+export { PROPERTIES } from './sentences'
+export { PROPERTY_IDS, type PropertyId } from './vocabulary'

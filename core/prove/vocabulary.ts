@@ -1,19 +1,18 @@
-/** What must hold, one id and one plain sentence each. */
-export const PROPERTIES = {
-  full: 'On means 93 to 106 % of nominal at the lamp.',
-  off: 'Off means the lamp is dark: less current than it takes to glow.',
-  'every-place-acts': 'Every place changes the light from every state.',
-  'no-short': 'Hot never meets neutral, ground or another hot.',
-  'return-unswitched': 'The lamp’s return reaches its own neutral by conductors alone.',
-  'ground-idle': 'No current returns over the ground, declared leakage aside.',
-  'ground-reaches': 'The ground reaches every device, metal box and luminaire.',
-  'supply-alive': 'The electronics are fed in every state, the right way round.',
-  signals: 'Signal terminals reach only their own companions.',
-  'onward-feed': 'What is fed through this box stays alive in every state.',
-  'own-circuit': 'Each current returns on the neutral of the circuit that sent it.',
-  'no-over-voltage': 'Nothing gets more than 106 % of nominal.',
-  'no-bare-end': 'Every conductor end is in a joint, on a terminal, or capped.',
-  'the-plan': 'What is joined equals what was planned.',
-} as const
-export type PropertyId = keyof typeof PROPERTIES
-export const PROPERTY_IDS = Object.keys(PROPERTIES) as readonly PropertyId[]
+/** What must hold in every state, in the order it is told. */
+export const PROPERTY_IDS = [
+  'full',
+  'off',
+  'every-place-acts',
+  'no-short',
+  'return-unswitched',
+  'ground-idle',
+  'ground-reaches',
+  'supply-alive',
+  'signals',
+  'onward-feed',
+  'own-circuit',
+  'no-over-voltage',
+  'no-bare-end',
+  'the-plan',
+] as const
+export type PropertyId = (typeof PROPERTY_IDS)[number]

@@ -136,6 +136,20 @@ describe('the job in the browser', () => {
     expect(store.snapshot().conflict).toBeNull()
   })
 
+  it('undo pressed before the edit was answered takes back that edit', async () => {
+    const { doors, state } = world()
+    const store = jobStore(initial, [], doors)
+    store.send('edit a box', 'box', [rename('New', 1)])
+    store.takeBack('undo', 'box')
+    await settled()
+    await settled()
+    expect(state.sent).toHaveLength(2)
+    expect(store.snapshot()).toMatchObject({
+      save: 'saved',
+      record: { boxes: { box: { name: 'By the door' } } },
+    })
+  })
+
   it('undo goes through the log', async () => {
     const { doors } = world()
     const store = jobStore(initial, [], doors)

@@ -194,10 +194,13 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
       return true
     },
     takeBack: (kind, boxId) => {
-      const last = state.undo[scopeOf(boxId)]?.[kind]
-      if (!last || pending.some(command => 'undoes' in command && command.undoes === last.id)) return
+      const mine = pending.filter(command => command.boxId === boxId)
+      const sent = state.undo[scopeOf(boxId)]?.[kind]
+      // What is on its way already has its id, so it can be taken back before it is answered.
+      const target = mine.length === 0 ? sent?.id : kind === 'undo' ? lastEdit(mine) : undefined
+      if (!target) return
       publish({ refusal: null })
-      queue({ id: newId(), name: kind, boxId, undoes: last.id })
+      queue({ id: newId(), name: kind, boxId, undoes: target })
     },
     needUndo: boxId => {
       world.loadUndo(boxId).then(
@@ -217,4 +220,10 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
       void flush()
     },
   }
+}
+
+/** The last of these commands, if it is an edit; an undo on its way is waited for. */
+function lastEdit(commands: readonly (Command | UndoCommand)[]): string | undefined {
+  const last = commands.at(-1)
+  return last && 'edits' in last ? last.id : undefined
 }

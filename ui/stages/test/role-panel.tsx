@@ -65,7 +65,7 @@ export function RolePanel({
           : (status.settledBy ?? 'Two readings bear it out.')}
       </p>
       <ReadingList view={view} strand={strand} />
-      <ReadingForm view={view} strand={strand} />
+      <ReadingForm key={strand.end.role ?? 'none'} view={view} strand={strand} />
     </Part>
   )
 }
