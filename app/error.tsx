@@ -1,7 +1,5 @@
 'use client'
 
-import { Button } from '@/ui/primitives/button'
-
 /** Shown when a page could not be made: the data is safe, trying again is harmless. */
 export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
   return (
@@ -10,9 +8,9 @@ export default function ErrorPage({ reset }: { error: Error; reset: () => void }
       <p className="my-3">
         The server or its database did not answer. What you recorded is kept; nothing was lost.
       </p>
-      <Button look="main" onClick={reset}>
+      <button type="button" className="min-h-11 font-semibold underline" onClick={reset}>
         Try again
-      </Button>
+      </button>
     </main>
   )
 }

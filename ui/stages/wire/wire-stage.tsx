@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { planBox, type Step } from '@/core/plan'
-import { PROPERTIES, type Proof } from '@/core/prove'
+import type { Proof } from '@/core/prove'
 import { plannedCircuit, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
@@ -18,6 +18,7 @@ import { IsolationPanel, newReading } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { useProof } from './use-proof'
 
+const Refutation = dynamic(() => import('./refutation').then(module => module.Refutation), { ssr: false })
 const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
 
 export function WireStage({ view }: { view: BoxView }) {
@@ -105,18 +106,7 @@ function ProofLine({ asked }: { asked: Asked<Proof> | null }) {
         Not decided: {proof.states} states are more than were gone through.
       </p>
     )
-  return (
-    <div role="status" className="hazard bg-sheet p-3">
-      <p className="font-bold">Not proven: this plan breaks {proof.counterexamples.length} rule(s)</p>
-      <ul className="flex flex-col gap-1">
-        {proof.counterexamples.map(each => (
-          <li key={each.property}>
-            <strong>{PROPERTIES[each.property]}</strong> {each.says}
-          </li>
-        ))}
-      </ul>
-    </div>
-  )
+  return <Refutation counterexamples={proof.counterexamples} />
 }
 
 /** The same plan as a table; fetched when it is asked for. */
