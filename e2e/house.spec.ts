@@ -70,3 +70,44 @@ test('a job is started, and its first room asked for', async ({ page }) => {
   await expect(page.getByText('No rooms yet.')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Add a box' })).toBeDisabled()
 })
+
+test('a room is renamed, removed with its box, and brought back; the house keeps its names', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}`)
+  await page.getByRole('button', { name: 'Edit Pantry' }).click()
+  await page.getByLabel('Name of the room').fill('Larder')
+  await page.getByLabel('Name of the room').press('Enter')
+  await expect(page.getByRole('dialog', { name: 'Larder' })).toBeVisible()
+  await page.getByRole('button', { name: 'Remove this room and its 1 box' }).click()
+  await expect(page.getByRole('heading', { name: /Larder/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo: remove a room' }).click()
+  await expect(page.getByRole('heading', { name: /Larder/ })).toBeVisible()
+  await page.getByRole('button', { name: 'The house' }).click()
+  await page.getByLabel('Apprentice').fill('Nuala Quist')
+  await page.getByLabel('Apprentice').press('Enter')
+  await page.getByRole('button', { name: 'Close' }).click()
+  await saved(page)
+  expect(await rows('SELECT apprentice FROM jobs WHERE id = ?', jobId)).toEqual([
+    { apprentice: 'Nuala Quist' },
+  ])
+  expect(
+    await rows(
+      "SELECT b.id FROM boxes b JOIN rooms r ON r.job_id = b.job_id AND r.id = b.room_id WHERE b.job_id = ? AND r.name = 'Larder'",
+      jobId,
+    ),
+  ).toEqual([{ id: 'box-pantry' }])
+})
+
+test('a job is removed only when asked twice', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}`)
+  await page.getByRole('button', { name: 'The house' }).click()
+  await page.getByRole('button', { name: 'Remove this job' }).click()
+  expect(await rows('SELECT id FROM jobs WHERE id = ?', jobId)).toHaveLength(1)
+  await page.getByRole('button', { name: 'Remove it all' }).click()
+  await expect(page).toHaveURL(/\/$/)
+  expect(await rows('SELECT id FROM jobs WHERE id = ?', jobId)).toEqual([])
+})

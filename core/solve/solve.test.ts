@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
 import type { Circuit, CircuitLoad } from '../model/circuit'
 import { compile, solve } from '.'
 
@@ -90,6 +91,39 @@ describe('solve against closed forms', () => {
       [],
     )
     for (const volts of solved.loadVolts) expect(volts).toBeCloseTo(120, 9)
+  })
+
+  it('a two-wire device that is off leaks through its lamp, as a divider', () => {
+    const dimmer = trade.devices.find(device => device.id === 'dimmer-led-150-two-wire')!
+    const compiled = compile(
+      circuit({
+        devices: [{ id: 'd', groupId: 'g', model: dimmer }],
+        loads: [lamp('x', 40)],
+        wires: [wire('1', 'a:h', 'd.line'), wire('2', 'd.load', 'x:h'), wire('3', 'x:n', 'a:n')],
+      }),
+    )
+    const off = solve(compiled, compiled.initial)
+    // 0.6 mA at 120 V is 200 kΩ, in series with the lamp’s 360 Ω.
+    expect(off.loadAmps[0]).toBeCloseTo(120 / (200_000 + 360), 12)
+    expect(off.alive).toEqual([true])
+    const on = solve(compiled, [1])
+    expect(on.loadVolts[0]).toBeCloseTo(120, 1)
+  })
+
+  it('a small lamp cannot keep a two-wire device alive when it is on', () => {
+    const smart = trade.devices.find(device => device.id === 'smart-switch-two-wire')!
+    const alive = (watts: number) => {
+      const compiled = compile(
+        circuit({
+          devices: [{ id: 'd', groupId: 'g', model: smart }],
+          loads: [lamp('x', watts)],
+          wires: [wire('1', 'a:h', 'd.line'), wire('2', 'd.load', 'x:h'), wire('3', 'x:n', 'a:n')],
+        }),
+      )
+      return solve(compiled, [1]).alive[0]
+    }
+    expect(alive(24)).toBe(false)
+    expect(alive(25)).toBe(true)
   })
 
   it('an unconnected lamp floats and takes nothing', () => {

@@ -15,6 +15,8 @@ import { Button } from '../primitives/button'
 import { STAGE_WORDS } from '../words'
 
 const AddRoom = dynamic(() => import('./add').then(module => module.AddRoom), { ssr: false })
+const EditJob = dynamic(() => import('./edit').then(module => module.EditJob), { ssr: false })
+const EditRoom = dynamic(() => import('./edit').then(module => module.EditRoom), { ssr: false })
 const AddBox = dynamic(() => import('./add').then(module => module.AddBox), { ssr: false })
 
 type Filter = Stage | 'done' | 'all'
@@ -28,7 +30,8 @@ export function HousePage() {
     [record, trade],
   )
   const [filter, setFilter] = useState<Filter>('all')
-  const [adding, setAdding] = useState<'room' | 'box' | null>(null)
+  const [adding, setAdding] = useState<'room' | 'box' | 'job' | null>(null)
+  const [editing, setEditing] = useState<string | null>(null)
   const waitingIn = (each: BoxProgress): Filter => each.next?.stage ?? 'done'
   const all = [...progress.values()]
   const rooms = rowsOf(record, 'rooms')
@@ -43,6 +46,7 @@ export function HousePage() {
           </p>
         </div>
         <div className="flex gap-2" data-chrome>
+          <Button onClick={() => setAdding('job')}>The house</Button>
           <Button onClick={() => setAdding('room')}>Add a room</Button>
           <Button look="main" onClick={() => setAdding('box')} disabled={rooms.length === 0}>
             Add a box
@@ -68,9 +72,20 @@ export function HousePage() {
               aria-labelledby={`room-${room.id}`}
               className="rounded-lg bg-sheet sm:grid sm:grid-cols-[11rem_1fr]"
             >
-              <h2 id={`room-${room.id}`} className="px-3 pt-2.5 text-base sm:border-r sm:border-rule sm:pb-2">
-                {room.name} <span className="text-sm font-normal text-soft sm:block">{room.floor}</span>
-              </h2>
+              <div className="flex items-start justify-between sm:border-r sm:border-rule">
+                <h2 id={`room-${room.id}`} className="min-w-0 px-3 pt-2.5 text-base sm:pb-2">
+                  {room.name} <span className="text-sm font-normal text-soft sm:block">{room.floor}</span>
+                </h2>
+                <button
+                  type="button"
+                  data-chrome
+                  aria-label={`Edit ${room.name}`}
+                  onClick={() => setEditing(room.id)}
+                  className="min-h-11 min-w-11 shrink-0 rounded-lg font-bold hover:bg-tint"
+                >
+                  ⋯
+                </button>
+              </div>
               <ul>
                 {boxes.map(box => (
                   <BoxRow
@@ -97,6 +112,10 @@ export function HousePage() {
           House rules
         </Link>
       </p>
+      {adding === 'job' && <EditJob onClose={() => setAdding(null)} />}
+      {editing && record.rooms[editing] && (
+        <EditRoom room={record.rooms[editing]} onClose={() => setEditing(null)} />
+      )}
       {adding === 'room' && <AddRoom onClose={() => setAdding(null)} />}
       {adding === 'box' && <AddBox onClose={() => setAdding(null)} />}
     </>

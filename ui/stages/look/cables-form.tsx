@@ -13,6 +13,7 @@ import { PickOne, SelectField } from '../../primitives/fields'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { Chip } from '../../primitives/chip'
+import { cableEdits, LOOSE, strandEdits, type NewStrand } from './new-cable'
 import { CABLE_TEMPLATES, type CableTemplate } from './templates'
 
 const nextName = (view: BoxView): string => {
@@ -29,51 +30,9 @@ export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId
   const [gauge, setGauge] = useState<Gauge | null>(null)
 
   const addCable = (template: CableTemplate) => {
-    const cableId = newId()
-    const conductors = template.insulations.map((insulation, position) => ({
-      id: newId(),
-      insulation,
-      position,
-    }))
-    edits.send('add a cable', [
-      edits.add('cables', {
-        id: cableId,
-        boxId: view.box.id,
-        name: nextName(view),
-        sheath: 'nonmetallic',
-        entry,
-        far: 'not-known',
-        farBoxId: null,
-        farEntry: null,
-        farLoadId: null,
-        position: view.cables.length,
-      }),
-      ...conductors.flatMap(({ id, insulation, position }) => [
-        edits.add('conductors', {
-          id,
-          cableId,
-          insulation,
-          markedAs: null,
-          gauge: gauge ?? common,
-          stranding: 'solid',
-          metal: 'copper',
-          position,
-        }),
-        edits.add('ends', {
-          id: newId(),
-          conductorId: id,
-          boxId: view.box.id,
-          seat: 'loose',
-          deviceId: null,
-          terminal: null,
-          jointId: null,
-          role: null,
-          roleCircuitId: null,
-          roleGroupId: null,
-          seenAtSheath: false,
-        }),
-      ]),
-    ])
+    const cable = { name: nextName(view), entry, far: 'not-known', position: view.cables.length } as const
+    const strands = template.insulations.map(insulation => ({ insulation, seat: LOOSE }))
+    edits.send('add a cable', cableEdits(view, cable, strands, gauge ?? common))
     setEntry(entry === 'top' ? 'bottom' : 'top')
   }
 
@@ -205,32 +164,12 @@ function AddConductor({ view, cable }: { view: BoxView; cable: Cable }) {
   const edits = useEdits(view.box.id)
   const siblings = rowsWith(view.record, 'conductors', 'cableId', cable.id)
   const add = () => {
-    const id = newId()
-    edits.send('edit a cable', [
-      edits.add('conductors', {
-        id,
-        cableId: cable.id,
-        insulation: view.region.id === 'north-america-120' ? 'red' : 'grey',
-        markedAs: null,
-        gauge: siblings[0]?.gauge ?? view.region.usualGauge,
-        stranding: 'solid',
-        metal: 'copper',
-        position: siblings.length,
-      }),
-      edits.add('ends', {
-        id: newId(),
-        conductorId: id,
-        boxId: view.box.id,
-        seat: 'loose',
-        deviceId: null,
-        terminal: null,
-        jointId: null,
-        role: null,
-        roleCircuitId: null,
-        roleGroupId: null,
-        seenAtSheath: false,
-      }),
-    ])
+    const insulation = view.region.id === 'north-america-120' ? 'red' : 'grey'
+    const gauge = siblings[0]?.gauge ?? view.region.usualGauge
+    edits.send(
+      'edit a cable',
+      strandEdits(view, cable.id, { insulation, seat: LOOSE }, gauge, siblings.length),
+    )
   }
   return <Button onClick={add}>Add a conductor</Button>
 }
@@ -258,54 +197,20 @@ function BoxTemplates({ view }: { view: BoxView }) {
   ) => {
     const deviceId = place.found?.id ?? newId()
     const joints = new Map<string, string>()
-    const names = 'ABCD'
-    const rows = cables.map((cable, at) => {
-      const cableId = newId()
-      return [
-        edits.add('cables', {
-          id: cableId,
-          boxId: view.box.id,
-          name: names[at]!,
-          sheath: 'nonmetallic',
-          entry: cable.entry,
-          far: cable.far,
-          farBoxId: null,
-          farEntry: null,
-          farLoadId: null,
-          position: at,
-        }),
-        ...cable.strands.flatMap(([insulation, on], position) => {
-          const id = newId()
-          const isJoint = on.startsWith('joint')
-          if (isJoint && !joints.has(on)) joints.set(on, newId())
-          return [
-            edits.add('conductors', {
-              id,
-              cableId,
-              insulation,
-              markedAs: null,
-              gauge: gaugeForBreaker(view, trade),
-              stranding: 'solid',
-              metal: 'copper',
-              position,
-            }),
-            edits.add('ends', {
-              id: newId(),
-              conductorId: id,
-              boxId: view.box.id,
-              seat: isJoint ? 'joint' : 'terminal',
-              deviceId: isJoint ? null : deviceId,
-              terminal: isJoint ? null : on,
-              jointId: isJoint ? joints.get(on)! : null,
-              role: null,
-              roleCircuitId: null,
-              roleGroupId: null,
-              seenAtSheath: view.region.groundColours.includes(insulation),
-            }),
-          ]
-        }),
-      ]
-    })
+    const seatOn = (on: string): NewStrand['seat'] => {
+      if (!on.startsWith('joint')) return { seat: 'terminal', deviceId, terminal: on, jointId: null }
+      const jointId = joints.get(on) ?? newId()
+      joints.set(on, jointId)
+      return { seat: 'joint', deviceId: null, terminal: null, jointId }
+    }
+    const recorded = cables.flatMap((cable, position) =>
+      cableEdits(
+        view,
+        { name: 'ABCD'[position]!, entry: cable.entry, far: cable.far, position },
+        cable.strands.map(([insulation, on]) => ({ insulation, seat: seatOn(on) })),
+        gaugeForBreaker(view, trade),
+      ),
+    )
     edits.send('add a cable', [
       ...(place.found
         ? []
@@ -323,7 +228,7 @@ function BoxTemplates({ view }: { view: BoxView }) {
             }),
           ]
         : []),
-      ...rows.flat(),
+      ...recorded,
     ])
   }
 

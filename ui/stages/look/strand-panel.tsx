@@ -9,6 +9,7 @@ import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne, type Option } from '../../primitives/fields'
 import { INSULATION_WORDS, plain } from '../../words'
+import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
 
 /** One conductor as seen: colour, gauge, and where it sits. Each press is one edit. */
@@ -22,75 +23,78 @@ export function StrandPanel({
   onClose: () => void
 }) {
   const edits = useEdits(view.box.id)
+  const brought = useBroughtUp<HTMLDivElement>()
   const { conductor, end } = strand
   const change = (fields: Parameters<typeof edits.change<'conductors'>>[2]) =>
     edits.send('edit a conductor', [edits.change('conductors', conductor.id, fields)])
   const insulations = [...new Set([...view.region.insulations, conductor.insulation])]
   const gauges = [...new Set([...view.region.gauges, conductor.gauge])]
   return (
-    <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
-      <PickOne
-        label="Insulation seen"
-        value={conductor.insulation}
-        options={insulations.map(value => ({
-          value,
-          words: INSULATION_WORDS[value],
-          mark: <Chip insulation={value} />,
-        }))}
-        onCommit={insulation => change({ insulation })}
-      />
-      <SeatPicker view={view} strand={strand} />
-      <PickOne
-        label="Gauge"
-        value={conductor.gauge}
-        options={gauges.map(value => ({ value, words: value }))}
-        onCommit={gauge => change({ gauge })}
-      />
-      <div className="flex flex-wrap gap-x-8 gap-y-3">
+    <div ref={brought} className="scroll-mt-3">
+      <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
         <PickOne
-          label="Strands"
-          value={conductor.stranding}
-          options={STRANDINGS.map(value => ({ value, words: plain(value) }))}
-          onCommit={stranding => change({ stranding })}
-        />
-        <PickOne
-          label="Metal"
-          value={conductor.metal}
-          options={METALS.map(value => ({ value, words: plain(value) }))}
-          onCommit={metal => change({ metal })}
-        />
-      </div>
-      <PickOne
-        label="Marked with tape"
-        value={conductor.markedAs ?? 'none'}
-        options={[
-          { value: 'none' as const, words: 'No tape' },
-          ...(['black', 'red', 'white'] as const).map(value => ({
+          label="Insulation seen"
+          value={conductor.insulation}
+          options={insulations.map(value => ({
             value,
-            words: plain(value),
+            words: INSULATION_WORDS[value],
             mark: <Chip insulation={value} />,
-          })),
-        ]}
-        onCommit={value => change({ markedAs: value === 'none' ? null : value })}
-      />
-      {view.region.groundColours.includes(conductor.insulation) && (
-        <CheckField
-          label="Seen where the sheath ends: a ground by construction"
-          value={end.seenAtSheath}
-          onCommit={seenAtSheath =>
-            edits.send('edit a conductor', [edits.change('ends', end.id, { seenAtSheath })])
-          }
+          }))}
+          onCommit={insulation => change({ insulation })}
         />
-      )}
-      <Button
-        onClick={() => {
-          onClose()
-          edits.send('edit a conductor', [edits.remove('conductors', conductor.id)])
-        }}
-      >
-        This conductor is not there
-      </Button>
-    </Part>
+        <SeatPicker view={view} strand={strand} />
+        <PickOne
+          label="Gauge"
+          value={conductor.gauge}
+          options={gauges.map(value => ({ value, words: value }))}
+          onCommit={gauge => change({ gauge })}
+        />
+        <div className="flex flex-wrap gap-x-8 gap-y-3">
+          <PickOne
+            label="Strands"
+            value={conductor.stranding}
+            options={STRANDINGS.map(value => ({ value, words: plain(value) }))}
+            onCommit={stranding => change({ stranding })}
+          />
+          <PickOne
+            label="Metal"
+            value={conductor.metal}
+            options={METALS.map(value => ({ value, words: plain(value) }))}
+            onCommit={metal => change({ metal })}
+          />
+        </div>
+        <PickOne
+          label="Marked with tape"
+          value={conductor.markedAs ?? 'none'}
+          options={[
+            { value: 'none' as const, words: 'No tape' },
+            ...(['black', 'red', 'white'] as const).map(value => ({
+              value,
+              words: plain(value),
+              mark: <Chip insulation={value} />,
+            })),
+          ]}
+          onCommit={value => change({ markedAs: value === 'none' ? null : value })}
+        />
+        {view.region.groundColours.includes(conductor.insulation) && (
+          <CheckField
+            label="Seen where the sheath ends: a ground by construction"
+            value={end.seenAtSheath}
+            onCommit={seenAtSheath =>
+              edits.send('edit a conductor', [edits.change('ends', end.id, { seenAtSheath })])
+            }
+          />
+        )}
+        <Button
+          onClick={() => {
+            onClose()
+            edits.send('edit a conductor', [edits.remove('conductors', conductor.id)])
+          }}
+        >
+          This conductor is not there
+        </Button>
+      </Part>
+    </div>
   )
 }
 

@@ -12,6 +12,7 @@ import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../../words'
 import { newReading } from '../safety/isolation-panel'
+import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
 
 /** One conductor: what it is taken for, the readings that rest under it, and the next one. */
@@ -25,48 +26,51 @@ export function RolePanel({
   onClose: () => void
 }) {
   const edits = useEdits(view.box.id)
+  const brought = useBroughtUp<HTMLDivElement>()
   const status = claimStatus(view, strand)
   const setRole = (role: Role) => edits.send('set a role', [edits.change('ends', strand.end.id, { role })])
   const roles = ROLES.filter(role => role !== 'traveller')
   const needsGroup = isLoadRole(strand.end.role) && view.places.length > 1
   const needsCircuit = (isHotRole(strand.end.role) || strand.end.role === 'neutral') && view.feeds.length > 1
   return (
-    <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
-      <PickOne
-        label="Taken for"
-        value={strand.end.role}
-        options={roles.map(value => ({ value, words: plain(ROLE_WORDS[value]) }))}
-        onCommit={setRole}
-      />
-      {needsGroup && (
+    <div ref={brought} className="scroll-mt-3">
+      <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
         <PickOne
-          label="Leads to"
-          value={strand.end.roleGroupId}
-          options={view.places.map(place => ({ value: place.group.id, words: place.group.name }))}
-          onCommit={roleGroupId =>
-            edits.send('set a role', [edits.change('ends', strand.end.id, { roleGroupId })])
-          }
+          label="Taken for"
+          value={strand.end.role}
+          options={roles.map(value => ({ value, words: plain(ROLE_WORDS[value]) }))}
+          onCommit={setRole}
         />
-      )}
-      {needsCircuit && (
-        <PickOne
-          label="Of circuit"
-          value={strand.end.roleCircuitId}
-          options={view.feeds.map(({ circuit }) => ({ value: circuit.id, words: circuit.breaker }))}
-          onCommit={roleCircuitId =>
-            edits.send('set a role', [edits.change('ends', strand.end.id, { roleCircuitId })])
-          }
-        />
-      )}
-      <p role="status">
-        <strong>{plain(PROOF_WORDS[status.proof])}.</strong>{' '}
-        {status.proof === 'contradicted'
-          ? 'These readings cannot stand together with this role. Stop, and repeat the newest first.'
-          : (status.settledBy ?? 'Two readings bear it out.')}
-      </p>
-      <ReadingList view={view} strand={strand} />
-      <ReadingForm key={strand.end.role ?? 'none'} view={view} strand={strand} />
-    </Part>
+        {needsGroup && (
+          <PickOne
+            label="Leads to"
+            value={strand.end.roleGroupId}
+            options={view.places.map(place => ({ value: place.group.id, words: place.group.name }))}
+            onCommit={roleGroupId =>
+              edits.send('set a role', [edits.change('ends', strand.end.id, { roleGroupId })])
+            }
+          />
+        )}
+        {needsCircuit && (
+          <PickOne
+            label="Of circuit"
+            value={strand.end.roleCircuitId}
+            options={view.feeds.map(({ circuit }) => ({ value: circuit.id, words: circuit.breaker }))}
+            onCommit={roleCircuitId =>
+              edits.send('set a role', [edits.change('ends', strand.end.id, { roleCircuitId })])
+            }
+          />
+        )}
+        <p role="status">
+          <strong>{plain(PROOF_WORDS[status.proof])}.</strong>{' '}
+          {status.proof === 'contradicted'
+            ? 'These readings cannot stand together with this role. Stop, and repeat the newest first.'
+            : (status.settledBy ?? 'Two readings bear it out.')}
+        </p>
+        <ReadingList view={view} strand={strand} />
+        <ReadingForm key={strand.end.role ?? 'none'} view={view} strand={strand} />
+      </Part>
+    </div>
   )
 }
 
