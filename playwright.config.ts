@@ -26,7 +26,7 @@ export default defineConfig({
   reporter: process.env.E2E_REPORT
     ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]]
     : [['list']],
-  use: { baseURL: `http://127.0.0.1:${PORT}`, launchOptions: CHROMIUM, trace: 'off' },
+  use: { actionTimeout: 20_000, baseURL: `http://127.0.0.1:${PORT}`, launchOptions: CHROMIUM, trace: 'off' },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
     {
