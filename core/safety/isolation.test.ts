@@ -106,7 +106,12 @@ describe('dead is read at every conductor, in the safe order', () => {
       'read-dead',
     ],
     ['switched on again', () => [...whole(), switching('on')], 'switch-off'],
-    ['the main switched on again', () => [...whole(), switching('on', null)], 'prove-tester'],
+    [
+      'read live again, though nobody recorded the switching',
+      () => [...whole(), reading({ purpose: 'identify', fromEndId: ENDS[0]!, value: 120, breaker: 'on' })],
+      'switch-off',
+    ],
+    ['the main switched on again', () => [...whole(), switching('on', null)], 'switch-off'],
     [
       '6 V somewhere',
       () => [tester(), reference(), switching('off'), ...allDead(), dead(ENDS[0]!, 6), tester()],

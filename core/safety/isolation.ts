@@ -34,8 +34,9 @@ export function isolationOf(view: BoxView): Isolation {
   const lastOn = Math.max(
     0,
     ...switchings.filter(each => mayFeed(toSwitchOff, each, 'on')).map(each => each.seq),
+    ...view.readings.filter(isLive).map(each => each.seq),
   )
-  const stillOn = toSwitchOff.filter(circuit => !isOff(switchings, circuit))
+  const stillOn = toSwitchOff.filter(circuit => !isOff(switchings, circuit, lastOn))
   const offSince = Math.max(
     lastOn,
     ...switchings.filter(each => mayFeed(toSwitchOff, each, 'off')).map(each => each.seq),
@@ -91,9 +92,14 @@ function mayFeed(circuits: readonly (Breaker | null)[], switching: Switching, to
   )
 }
 
-function isOff(switchings: readonly Switching[], circuit: Breaker | null): boolean {
-  const last = (id: string | null) => switchings.filter(each => each.circuitId === id).at(-1)?.to
-  return last(null) === 'off' || (circuit !== null && last(circuit.id) === 'off')
+/** A live reading here says that the power was on, whether or not anybody recorded the switching. */
+const isLive = (reading: Reading) => reading.purpose === 'identify' && reading.breaker === 'on'
+
+/** Off, and not switched off before somebody read this box live. */
+function isOff(switchings: readonly Switching[], circuit: Breaker | null, lastOn: number): boolean {
+  const last = (id: string | null) => switchings.filter(each => each.circuitId === id).at(-1)
+  const off = (switching: Switching | undefined) => switching?.to === 'off' && switching.seq > lastOn
+  return off(last(null)) || (circuit !== null && off(last(circuit.id)))
 }
 
 function latestDead(view: BoxView, after: number): Map<string, Reading> {

@@ -159,8 +159,11 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
     { value: 'separated', words: 'Conductors apart' },
     { value: 'off', words: 'Switch off' },
     { value: 'on', words: 'Switch on' },
-    { value: 'not-known', words: 'Not known' },
+    { value: 'not-known', words: 'Switch not known' },
   ]
+  const partnerName =
+    view.ends.find(each => each.end.id === partner)?.name ?? `a known ${words.ground} outside`
+  const positionWords = positions.find(each => each.value === position)!.words.toLowerCase()
   return (
     <div className="flex flex-col gap-3 rounded-lg border-2 border-plum p-3">
       <h3 className="font-bold">Take a reading</h3>
@@ -169,6 +172,40 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
           Live reading: conductors apart, held by nobody, probes only, one reading, then off again.
         </p>
       )}
+      <p className="font-semibold">
+        {strand.name}
+        {isTwoPoint && ` to ${partnerName}`}, {words.breaker} {breaker}, {positionWords}
+      </p>
+      <div className="flex flex-wrap items-end gap-2">
+        {(instrument === 'low-impedance-meter' || instrument === 'high-impedance-meter') && (
+          <>
+            <Button look="main" className="min-w-24 text-lg" onClick={() => record(nominalVolts)}>
+              {nominalVolts} V
+            </Button>
+            <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
+              0 V
+            </Button>
+          </>
+        )}
+        {instrument === 'clamp' && (
+          <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
+            0 A
+          </Button>
+        )}
+        <label className="flex flex-col gap-1 text-sm font-semibold">
+          Other ({INSTRUMENT_UNITS[instrument]})
+          <input
+            value={typed}
+            inputMode="decimal"
+            onChange={event => setTyped(event.target.value)}
+            onKeyDown={event => event.key === 'Enter' && value >= 0 && record(value)}
+            className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
+          />
+        </label>
+        <Button disabled={!(value >= 0 && value <= 100000)} onClick={() => record(value)}>
+          Record
+        </Button>
+      </div>
       {isTwoPoint && (
         <PickOne
           label={`From ${strand.name} to`}
@@ -206,36 +243,6 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
           onCommit={setInstrument}
         />
       </details>
-      <div className="flex flex-wrap items-end gap-2">
-        {(instrument === 'low-impedance-meter' || instrument === 'high-impedance-meter') && (
-          <>
-            <Button look="main" className="min-w-24 text-lg" onClick={() => record(nominalVolts)}>
-              {nominalVolts} V
-            </Button>
-            <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
-              0 V
-            </Button>
-          </>
-        )}
-        {instrument === 'clamp' && (
-          <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
-            0 A
-          </Button>
-        )}
-        <label className="flex flex-col gap-1 text-sm font-semibold">
-          Other ({INSTRUMENT_UNITS[instrument]})
-          <input
-            value={typed}
-            inputMode="decimal"
-            onChange={event => setTyped(event.target.value)}
-            onKeyDown={event => event.key === 'Enter' && value >= 0 && record(value)}
-            className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
-          />
-        </label>
-        <Button disabled={!(value >= 0 && value <= 100000)} onClick={() => record(value)}>
-          Record
-        </Button>
-      </div>
     </div>
   )
 }
