@@ -3,35 +3,13 @@ import { trade } from '@/catalogue'
 import { commandSchema, validated } from '@/core/format/schemas'
 import { changedFields, inDatabaseOrder, inverseOf, type Change } from '@/core/job/change'
 import type { Command, Edit, UndoCommand } from '@/core/job/command'
-import type { UndoState } from '@/core/job/history'
+import type { Outcome, Stale } from '@/core/job/outcome'
 import { checked, transition } from '@/core/job/transition'
 import { holdPoints } from '@/core/plan'
-import { fault, type Fault } from '@/core/model/result'
+import { fault } from '@/core/model/result'
 import { inTransaction, isDuplicate } from './database'
 import { loadJob, loadUndoState, type VersionedJob } from './jobs'
 import { insertSql, tableOf, updateSql, valuesOf } from './rows'
-
-/** What somebody else changed meanwhile in a row this command was based on. */
-export interface Stale {
-  readonly entity: string
-  readonly id: string
-  /** The row as it is now; null where it is gone. */
-  readonly now: unknown
-  readonly version: number | null
-  readonly fields: readonly string[]
-}
-
-export type Outcome =
-  | {
-      readonly kind: 'applied'
-      readonly revision: number
-      readonly changes: readonly Change[]
-      readonly versions: Readonly<Record<string, number>>
-      readonly undo: UndoState
-    }
-  | { readonly kind: 'no-such-job' }
-  | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
-  | { readonly kind: 'stale'; readonly stale: readonly Stale[] }
 
 const guards = [holdPoints(trade)]
 
@@ -113,8 +91,10 @@ function staleness(job: VersionedJob, edit: Edit): Stale[] {
   if (version === edit.based) return []
   const now = edit.entity === 'job' ? job.record.job : job.record[edit.entity][edit.id]
   const fields = edit.kind === 'change' ? Object.keys(edit.fields) : []
-  return [{ entity: edit.entity, id: edit.id, now: now ?? null, version, fields }]
+  return [{ entity: edit.entity, id: edit.id, now: plainRow(now), version, fields }]
 }
+
+const plainRow = (row: object | null | undefined): Stale['now'] => (row ?? null) as Stale['now']
 
 /** The inverse of a logged command, if the rows still are as that command left them. */
 async function undoing(db: PoolConnection, job: VersionedJob, command: UndoCommand): Promise<Planned> {
@@ -139,7 +119,7 @@ async function undoing(db: PoolConnection, job: VersionedJob, command: UndoComma
       {
         entity: change.entity,
         id: change.id,
-        now,
+        now: plainRow(now),
         version: job.versions[`${change.entity}/${change.id}`] ?? null,
         fields,
       },

@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react'
 import { raisedDefects } from '@/core/check'
 import { boxView } from '@/core/job/box-view'
 import { rowsOf, rowsWith, type JobRecord } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
 import type { Trade } from '@/core/model/trade'
 import { STAGES, type Stage } from '@/core/model/vocabulary'
 import { progressOfJob, type BoxProgress } from '@/core/plan'
@@ -42,7 +43,8 @@ export function HousePage() {
         <div>
           <h1 className="text-2xl">{record.job.name}</h1>
           <p className="text-soft">
-            {record.job.address} · {rooms.length} rooms, {all.length} boxes
+            {record.job.address} · {rooms.length} rooms, {all.length} boxes ·{' '}
+            {regionOf(record.job.regionId).name}
           </p>
         </div>
         <div className="flex gap-2" data-chrome>

@@ -33,7 +33,7 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
       if (state.stale && 'edits' in command)
         return {
           kind: 'stale',
-          stale: [{ entity: 'boxes', id: 'box', now: { name: 'Theirs' }, fields: ['name'] }],
+          stale: [{ entity: 'boxes', id: 'box', now: { name: 'Theirs' }, version: 2, fields: ['name'] }],
         }
       let changes = seen.get(command.id)
       if (!changes) {

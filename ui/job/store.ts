@@ -1,6 +1,7 @@
-import { applyChanges, type Change } from '@/core/job/change'
+import { applyChanges } from '@/core/job/change'
 import type { Command, CommandName, Edit, UndoCommand } from '@/core/job/command'
 import type { UndoState } from '@/core/job/history'
+import type { Outcome, Stale } from '@/core/job/outcome'
 import { transition, type Guard } from '@/core/job/transition'
 import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
@@ -12,25 +13,6 @@ export interface VersionedRecord {
   readonly revision: number
 }
 
-export interface StaleRow {
-  readonly entity: string
-  readonly id: string
-  readonly now: Readonly<Record<string, unknown>> | null
-  readonly fields: readonly string[]
-}
-
-type Answer =
-  | {
-      readonly kind: 'applied'
-      readonly revision: number
-      readonly changes: readonly Change[]
-      readonly versions: Readonly<Record<string, number>>
-      readonly undo: UndoState
-    }
-  | { readonly kind: 'no-such-job' }
-  | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
-  | { readonly kind: 'stale'; readonly stale: readonly StaleRow[] }
-
 export type SaveState = 'saved' | 'saving' | 'waiting'
 
 export interface JobSnapshot extends VersionedRecord {
@@ -40,14 +22,14 @@ export interface JobSnapshot extends VersionedRecord {
   /** What somebody else changed under an edit of ours. */
   readonly conflict: {
     readonly command: CommandName | 'undo' | 'redo'
-    readonly stale: readonly StaleRow[]
+    readonly stale: readonly Stale[]
   } | null
   readonly undo: Readonly<Record<string, UndoState>>
 }
 
 /** What a store needs of the world, so that it can be tried without one. */
 export interface StoreWorld {
-  post(command: Command | UndoCommand): Promise<Answer>
+  post(command: Command | UndoCommand): Promise<Outcome>
   load(): Promise<VersionedRecord | null>
   loadUndo(boxId: string | null): Promise<UndoState>
   now(): string
@@ -125,7 +107,7 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
       while (pending.length > 0) {
         const command = pending[0]!
         publish({ save: failures > 0 ? 'waiting' : 'saving' })
-        let answer: Answer
+        let answer: Outcome
         try {
           answer = await world.post(command)
           failures = 0
@@ -144,7 +126,7 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
     }
   }
 
-  const settle = async (command: Command | UndoCommand, answer: Answer) => {
+  const settle = async (command: Command | UndoCommand, answer: Outcome) => {
     switch (answer.kind) {
       case 'applied': {
         const versions = { ...confirmed.versions, ...answer.versions }

@@ -1,0 +1,124 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { quillbackRoad } from '@/demo/quillback'
+import { fedAtTheSwitch, strand, switchLoop, usualBox } from '@/demo/usual'
+import { boxView } from '../job/box-view'
+import { parseCircuit, type Circuit } from '../model/circuit'
+import { compile, solve } from '../solve'
+import { foundCircuit, plannedCircuit, routeBox } from '.'
+
+const found = (given: Parameters<typeof usualBox>[0]): Circuit => {
+  const circuit = foundCircuit(usualBox(given), trade)
+  if (!circuit.ok) throw new Error(circuit.faults[0]!.message)
+  return circuit.value
+}
+
+const joinedTo = (circuit: Circuit, a: string, b: string) => {
+  const compiled = compile(circuit)
+  return compiled.wired.find(compiled.indexOf.get(a)!) === compiled.wired.find(compiled.indexOf.get(b)!)
+}
+
+describe('what lies beyond the box, by what the roles say', () => {
+  it('fed at the switch: hot from its breaker, the lamp’s return through the box', () => {
+    const circuit = found({})
+    expect(joinedTo(circuit, 'end:box-a-black-1-end', 'panel:circuit-7:hot')).toBe(true)
+    expect(joinedTo(circuit, 'end:box-a-white-2-end', 'panel:circuit-7:neutral')).toBe(true)
+    expect(joinedTo(circuit, 'lamp:light-lamp-1:neutral', 'panel:circuit-7:neutral')).toBe(true)
+    expect(joinedTo(circuit, 'lamp:light-lamp-1:hot', 'end:box-b-black-1-end')).toBe(true)
+  })
+
+  it('a switch loop: the return is at the luminaire, and the white brings the hot', () => {
+    const circuit = found({ cables: switchLoop(true) })
+    expect(joinedTo(circuit, 'end:box-a-white-1-end', 'panel:circuit-7:hot')).toBe(true)
+    expect(joinedTo(circuit, 'lamp:light-lamp-1:neutral', 'panel:circuit-7:neutral')).toBe(true)
+    expect(circuit.supplies).toHaveLength(1)
+  })
+
+  it('an onward cable feeds something that must stay alive', () => {
+    const onward = {
+      name: 'C',
+      entry: 'top' as const,
+      far: 'elsewhere' as const,
+      strands: [strand('black', 'joint:hots', 'onward-feed'), strand('white', 'joint:whites', 'neutral')],
+    }
+    const circuit = found({ cables: [...fedAtTheSwitch(true), onward] })
+    const load = circuit.loads.find(each => each.kind === 'onward')!
+    expect(load.id).toBe('onward by cable C')
+    expect(joinedTo(circuit, load.neutral, 'panel:circuit-7:neutral')).toBe(true)
+    expect(joinedTo(circuit, load.hot, 'panel:circuit-7:hot')).toBe(false)
+  })
+
+  it('a metal luminaire is grounded through its own cable', () => {
+    const lamps = [{ kind: 'led' as const, wattsEach: 9, count: 1, metalLuminaire: 'yes' as const }]
+    const circuit = found({ lamps })
+    expect(joinedTo(circuit, 'lamp:light-lamp-1:ground', 'panel:ground')).toBe(true)
+  })
+
+  it('a bonded metal box is on the ground, an unbonded one is not', () => {
+    const metal = (bonded: 'yes' | 'no') => found({ box: { material: 'metal', bonded } })
+    expect(joinedTo(metal('yes'), 'bond:box', 'panel:ground')).toBe(true)
+    expect(joinedTo(metal('no'), 'bond:box', 'panel:ground')).toBe(false)
+  })
+
+  it('a conductor without a role leaves the circuit undecided, with its path', () => {
+    const circuit = foundCircuit(usualBox({ cables: fedAtTheSwitch(false), proven: false }), trade)
+    expect(!circuit.ok && circuit.faults.map(each => each.code)).toEqual(Array(6).fill('no-role'))
+  })
+
+  it('two circuits that share a neutral are 180° apart on one neutral', () => {
+    const record = quillbackRoad()
+    const feeds = {
+      ...record.feeds,
+      second: { id: 'second', boxId: 'box-studio', circuitId: 'circuit-13', basis: 'reading' as const },
+    }
+    const circuit = foundCircuit(boxView({ ...record, feeds }, 'box-studio')!, trade)
+    if (!circuit.ok) throw new Error('undecided')
+    const [a, b] = circuit.value.supplies
+    expect(a!.neutral).toBe(b!.neutral)
+    expect(Math.abs(a!.phaseDegrees - b!.phaseDegrees)).toBe(180)
+    const compiled = compile(circuit.value)
+    const solved = solve(compiled, compiled.initial)
+    expect(solved.between(compiled.indexOf.get(a!.hot)!, compiled.indexOf.get(b!.hot)!)).toBeCloseTo(240, 6)
+  })
+
+  it('every circuit, found or planned, passes the check of circuits', () => {
+    const record = quillbackRoad()
+    for (const id of Object.keys(record.boxes)) {
+      const view = boxView(record, id)!
+      const asFound = foundCircuit(view, trade)
+      if (asFound.ok) expect(parseCircuit(asFound.value).ok).toBe(true)
+      const routed = routeBox(view, trade)
+      if (routed.ok) expect(parseCircuit(plannedCircuit(view, routed.value, trade)).ok).toBe(true)
+    }
+  })
+})
+
+describe('two controls in one box', () => {
+  const view = boxView(quillbackRoad(), 'box-bath')!
+  const routed = routeBox(view, trade)
+  const plan = routed.ok ? routed.value : null
+
+  it('are fed from one line joint by their leads', () => {
+    const line = plan!.joints.find(joint => joint.netId.startsWith('line'))!
+    expect(line.leads.map(lead => lead.placeId).sort()).toEqual(['box-bath-1', 'box-bath-2'])
+    expect(line.endIds).toHaveLength(1)
+  })
+
+  it('each switch their own conductor, and share the neutral and the ground', () => {
+    const nets = Object.keys(plan!.nets).sort()
+    expect(nets).toEqual([
+      'ground',
+      'line:circuit-6',
+      'load:bath-fan',
+      'load:bath-light',
+      'neutral:circuit-6',
+    ])
+  })
+
+  it('the device that stays keeps its place in the plan', () => {
+    expect(plan!.devices.map(device => [device.gang, device.isNew])).toEqual([
+      [1, true],
+      [2, false],
+    ])
+  })
+})
