@@ -47,7 +47,7 @@ export function HousePage() {
             {regionOf(record.job.regionId).name}
           </p>
         </div>
-        <div className="flex gap-2" data-chrome>
+        <div className="flex gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>
           <Button onClick={() => setAdding('job')}>The house</Button>
           <Button onClick={() => setAdding('room')}>Add a room</Button>
           <Button look="main" onClick={() => setAdding('box')} disabled={rooms.length === 0}>
