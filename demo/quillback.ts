@@ -163,28 +163,7 @@ export function quillbackRoad(): JobRecord {
         ],
       },
     ],
-    cables: [
-      {
-        name: 'A',
-        entry: 'bottom',
-        far: 'panel',
-        strands: [
-          strand('black', 'line', 'line'),
-          strand('white', 'joint:whites', 'neutral'),
-          strand('bare', 'joint:grounds', 'ground'),
-        ],
-      },
-      {
-        name: 'B',
-        entry: 'top',
-        far: 'luminaire',
-        strands: [
-          strand('black', 'load', 'switched-load'),
-          strand('white', 'joint:whites', 'neutral'),
-          strand('bare', 'joint:grounds', 'ground'),
-        ],
-      },
-    ],
+    cables: fedAtTheSwitch(true, { screws: ['line', 'load'] }),
     pigtails: [['grounds', 'ground']],
   })
   house.proveRoles('box-reading-room')

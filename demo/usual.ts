@@ -23,9 +23,12 @@ export function fedAtTheSwitch(
     loadGauge?: Strand['gauge']
     metal?: Strand['metal']
     hot?: Strand['insulation']
+    /** Terminals of the old device that take the hot and the switched conductor. */
+    screws?: readonly [hot: string, switched: string]
   } = {},
 ): CableAsFound[] {
   const role = (name: Strand['role']) => (roles ? name : undefined)
+  const [hotOn, switchedOn] = more.screws ?? ['upper', 'lower']
   const feed = { gauge: more.gauge, metal: more.metal }
   const load = { gauge: more.loadGauge ?? more.gauge, metal: more.metal }
   return [
@@ -34,7 +37,7 @@ export function fedAtTheSwitch(
       entry: 'bottom',
       far: 'panel',
       strands: [
-        strand(more.hot ?? 'black', 'upper', role('line'), feed),
+        strand(more.hot ?? 'black', hotOn, role('line'), feed),
         strand('white', 'joint:whites', role('neutral'), feed),
         strand('bare', 'joint:grounds', role('ground'), feed),
       ],
@@ -44,7 +47,7 @@ export function fedAtTheSwitch(
       entry: 'top',
       far: 'luminaire',
       strands: [
-        strand('black', 'lower', role('switched-load'), load),
+        strand('black', switchedOn, role('switched-load'), load),
         strand('white', 'joint:whites', role('neutral'), load),
         strand('bare', 'joint:grounds', role('ground'), load),
       ],
