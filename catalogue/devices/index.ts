@@ -27,6 +27,15 @@ import oldDimmer from './old-dimmer.json' with { type: 'json' }
 import oldTimer from './old-timer.json' with { type: 'json' }
 import oldTwoPlaceSwitch from './old-two-place-switch.json' with { type: 'json' }
 import oldSwitch230 from './old-switch-230.json' with { type: 'json' }
+import switchTwoPlace15 from './switch-two-place-15.json' with { type: 'json' }
+import switchMiddle15 from './switch-middle-15.json' with { type: 'json' }
+import companionOak from './companion-oak.json' with { type: 'json' }
+import secondPlaceElder from './second-place-elder.json' with { type: 'json' }
+import timerLinked from './timer-linked.json' with { type: 'json' }
+import timerSecondPlace from './timer-second-place.json' with { type: 'json' }
+import smartSwitchSense from './smart-switch-sense.json' with { type: 'json' }
+import oldMiddleSwitch from './old-middle-switch.json' with { type: 'json' }
+import oldTwoPlace230 from './old-two-place-230.json' with { type: 'json' }
 
 /** Every device of the catalogue, one data file each; the tests parse them all. A new file is named here. */
 export const devices = [
@@ -52,10 +61,19 @@ export const devices = [
   sensor230Neutral,
   timer230Countdown,
   smartSwitch230Neutral,
+  switchTwoPlace15,
+  switchMiddle15,
+  companionOak,
+  secondPlaceElder,
+  timerLinked,
+  timerSecondPlace,
+  smartSwitchSense,
   oldSwitch,
   oldSwitchNoGround,
   oldDimmer,
   oldTimer,
   oldTwoPlaceSwitch,
   oldSwitch230,
+  oldMiddleSwitch,
+  oldTwoPlace230,
 ] as unknown as readonly DeviceModel[]

@@ -65,6 +65,7 @@ const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
   ground: ['ground'],
   common: ['line', 'switched-load', 'loop-feed', 'loop-return'],
   traveller: ['traveller'],
+  pass: ['line', 'loop-feed', 'switched-load', 'loop-return', 'traveller'],
   signal: ['traveller', 'spare'],
 }
 

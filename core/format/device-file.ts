@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import type { DeviceModel } from '../model/device'
+import { OUTSIDE_EVENTS, PEER_EVENTS, type DeviceModel } from '../model/device'
 import { faultsOfDevice } from '../model/device-form'
 import { refused, type Result } from '../model/result'
 import { GAUGES, PHASES, RATING_KINDS, REGION_IDS, STRANDINGS, WANTS } from '../model/vocabulary'
@@ -13,7 +13,7 @@ const positive = Joi.number().positive()
 const terminal = Joi.object({
   id: token.required(),
   word: name.required(),
-  wants: Joi.valid('line', 'load', 'neutral', 'ground', 'signal', 'common', 'traveller').required(),
+  wants: Joi.valid('line', 'load', 'neutral', 'ground', 'signal', 'common', 'traveller', 'pass').required(),
   alike: token.allow(null).required(),
   joins: Joi.valid('screw', 'clamp', 'push-in', 'lead').required(),
   gauges: Joi.array()
@@ -86,32 +86,38 @@ const deviceSchema = Joi.object({
         between: Joi.array().ordered(token.required(), token.required()).required(),
         when: state.required(),
         kind: Joi.valid('metal', 'electronic').required(),
+        share: Joi.object({
+          variable: token.required(),
+          of: Joi.object().pattern(Joi.string(), Joi.number().greater(0).max(1)).required(),
+        }),
       }),
     )
     .required(),
   supply: Joi.array().items(supply).required(),
   signals: Joi.array()
-    .items(Joi.object({ terminal: token.required(), family: token.required() }))
+    .items(
+      Joi.object({
+        terminal: token.required(),
+        family: token.required(),
+        hears: Joi.array().items(token).required(),
+        passes: token.allow(null).required(),
+      }),
+    )
     .required(),
   control: Joi.array()
     .items(
       Joi.object({
-        event: Joi.valid(
-          'toggle',
-          'press',
-          'presence',
-          'vacancy',
-          'elapsed',
-          'dusk',
-          'dawn',
-          'radio',
-        ).required(),
+        event: Joi.valid(...OUTSIDE_EVENTS, ...PEER_EVENTS).required(),
         from: state.required(),
         to: state.required(),
+        set: Joi.object().pattern(token, Joi.string()),
+        tells: Joi.valid('told-on', 'told-off'),
       }),
     )
     .required(),
-  commanded: Joi.object({ variable: token.required(), on: Joi.string().required() }).allow(null).required(),
+  commanded: Joi.object({ when: state.required() }).allow(null).required(),
+  outOfService: Joi.object({ when: state.required() }).allow(null),
+  indicator: Joi.object({ when: state.required() }).allow(null),
   ratings: Joi.array()
     .items(
       Joi.object({

@@ -37,6 +37,10 @@ export interface Wire {
   readonly id: string
   readonly a: string
   readonly b: string
+  /** Conductors of one cable lie beside each other: a live one is felt by its neighbours. */
+  readonly cable?: string
+  /** Inside metal: a field tester at its sheath feels nothing. */
+  readonly shielded?: boolean
 }
 
 export interface CircuitJoint {
@@ -48,20 +52,26 @@ export interface PlacedDevice {
   readonly id: string
   readonly groupId: string
   readonly model: DeviceModel
+  /** How a sentence calls it; its id where it has no name. */
+  readonly name?: string
+  /** Settings made on it, by id; the model’s initial value where none stands. */
+  readonly settings?: Readonly<Record<string, string>>
 }
 
 export interface CircuitLoad {
   readonly id: string
-  /** `onward` stands for whatever is fed through this box; it must stay alive. */
-  readonly kind: 'lamp' | 'onward'
+  /** `onward` stands for whatever is fed through this box, `receptacle` for one in it: both stay alive. */
+  readonly kind: 'lamp' | 'onward' | 'receptacle'
   readonly groupId: string
   readonly watts: number
   readonly hot: string
   readonly neutral: string
-  /** Contact of a metal luminaire, or null. */
+  /** Contact of a metal luminaire or of a receptacle, or null. */
   readonly ground: string | null
   /** Current below which it is dark, in mA. */
   readonly offLimitMilliamps: number
+  /** Resistance when cold and dead, as a share of the working one; null where it is electronics: open. */
+  readonly coldShare?: number | null
 }
 
 export const terminalPoint = (deviceId: string, terminalId: string) => `${deviceId}.${terminalId}`

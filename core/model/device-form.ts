@@ -34,11 +34,12 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
         ),
       )
   })
-  model.contacts.forEach(({ between, when }, index) => {
+  model.contacts.forEach(({ between, when, share }, index) => {
     between.forEach((id, end) => needTerminal(`/contacts/${index}/between/${end}`, id))
     if (between[0] === between[1])
       faults.push(fault(`/contacts/${index}/between`, 'to-itself', 'a contact joins two different terminals'))
     needState(`/contacts/${index}/when`, when)
+    if (share) faults.push(...faultsOfShare(`/contacts/${index}/share`, share, values.get(share.variable)))
   })
   model.supply.forEach((supply, index) => {
     const path = `/supply/${index}`
@@ -47,12 +48,41 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
     if (supply.kind === 'line-ground') needTerminal(`${path}/ground`, supply.ground)
     if (supply.kind === 'through-load') needTerminal(`${path}/load`, supply.load)
   })
-  model.signals.forEach(({ terminal }, index) => needTerminal(`/signals/${index}/terminal`, terminal))
-  model.control.forEach(({ from, to }, index) => {
+  model.signals.forEach(({ terminal, hears, passes }, index) => {
+    const path = `/signals/${index}`
+    needTerminal(`${path}/terminal`, terminal)
+    hears.forEach((pole, at) => needTerminal(`${path}/hears/${at}`, pole))
+    if (passes !== null) needTerminal(`${path}/passes`, passes)
+    if (hears.length > 0 === (passes !== null))
+      faults.push(
+        fault(
+          `${path}/hears`,
+          'signal-unclear',
+          'a signal either hears poles of its own or passes the power',
+        ),
+      )
+  })
+  const settings = new Map(model.settings.map(setting => [setting.id, new Set(setting.values)]))
+  model.control.forEach(({ from, to, set, tells }, index) => {
     needState(`/control/${index}/from`, from)
     needState(`/control/${index}/to`, to)
+    for (const [setting, value] of Object.entries(set ?? {}))
+      if (!settings.get(setting)?.has(value))
+        faults.push(
+          fault(
+            `/control/${index}/set/${setting}`,
+            'unknown-setting',
+            `no setting “${setting}” is “${value}”`,
+          ),
+        )
+    if (tells && model.family === null)
+      faults.push(
+        fault(`/control/${index}/tells`, 'no-family', 'only a device with a family tells its peers'),
+      )
   })
-  if (model.commanded) needState('/commanded', { [model.commanded.variable]: model.commanded.on })
+  if (model.commanded) needState('/commanded/when', model.commanded.when)
+  if (model.outOfService) needState('/outOfService/when', model.outOfService.when)
+  if (model.indicator) needState('/indicator/when', model.indicator.when)
   model.settings.forEach((setting, index) => {
     if (!setting.values.includes(setting.initial))
       faults.push(
@@ -69,4 +99,22 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
   if (electronic && model.supply.length === 0)
     faults.push(fault('/supply', 'no-supply', 'electronics need at least one way of being fed'))
   return faults
+}
+
+function faultsOfShare(
+  path: string,
+  { variable, of }: NonNullable<DeviceModel['contacts'][number]['share']>,
+  values: ReadonlySet<string> | undefined,
+): Fault[] {
+  if (!values) return [fault(`${path}/variable`, 'unknown-variable', `there is no variable “${variable}”`)]
+  const unknown = Object.keys(of).filter(value => !values.has(value))
+  const missing = [...values].filter(value => of[value] === undefined)
+  return [
+    ...unknown.map(value =>
+      fault(`${path}/of/${value}`, 'impossible-state', `“${variable}” is never “${value}”`),
+    ),
+    ...missing.map(value =>
+      fault(`${path}/of`, 'no-share', `“${value}” of “${variable}” has no share of the voltage`),
+    ),
+  ]
 }

@@ -22,8 +22,12 @@ export interface DeviceModel {
   readonly supply: readonly Supply[]
   readonly signals: readonly Signal[]
   readonly control: readonly Control[]
-  /** The variable value that asks for light; null where a position says nothing by itself. */
-  readonly commanded: { readonly variable: string; readonly on: string } | null
+  /** Values that ask for light when all hold; null where a position says nothing by itself. */
+  readonly commanded: { readonly when: Readonly<Record<string, string>> } | null
+  /** Taken out of service on purpose, as by an air-gap pull: its electronics are cut off. */
+  readonly outOfService?: { readonly when: Readonly<Record<string, string>> } | null
+  /** When its own small lamp is lit, its electronics alive; absent where it has none. */
+  readonly indicator?: { readonly when: Readonly<Record<string, string>> } | null
   readonly ratings: readonly Rating[]
   /** How it dims; null for a device that only switches. */
   readonly dims: { readonly phase: Phase } | null
@@ -43,7 +47,8 @@ export interface DeviceModel {
   readonly minutes: number
 }
 
-export type TerminalWants = 'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller'
+export type TerminalWants =
+  'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller' | 'pass'
 
 export interface Terminal {
   readonly id: string
@@ -74,6 +79,8 @@ export interface Contact {
   readonly when: Readonly<Record<string, string>>
   /** Metal joins; an electronic contact carries a current that can be too small for it. */
   readonly kind: 'metal' | 'electronic'
+  /** A dimmer: the share of the full voltage it lets through (0 to 1), by the value of one variable. */
+  readonly share?: { readonly variable: string; readonly of: Readonly<Record<string, number>> }
 }
 
 /** One way of keeping the electronics alive; any one that is met will do. */
@@ -101,16 +108,48 @@ export type Supply =
       readonly offMilliamps: number
     }
 
+/**
+ * A terminal that talks to other places over a conductor. A main *hears* when the conductor is joined to
+ * one of its named poles, by a companion that is pressed or by a kept switch that stands that way. A
+ * companion hears nothing and *passes* the power: that terminal must be on a pole its main hears.
+ */
 export interface Signal {
   readonly terminal: string
   readonly family: string
+  readonly hears: readonly string[]
+  readonly passes: string | null
 }
 
+/** What a hand, the room, the sun or time does to a device. */
+export const OUTSIDE_EVENTS = [
+  'toggle',
+  'press',
+  'release',
+  'raise',
+  'lower',
+  'pull',
+  'presence',
+  'vacancy',
+  'elapsed',
+  'dusk',
+  'dawn',
+  'radio',
+] as const
+export type OutsideEvent = (typeof OUTSIDE_EVENTS)[number]
+
+/** What reaches a device from its peers: its signal joined or parted, a word by radio. */
+export const PEER_EVENTS = ['signal-on', 'signal-off', 'told-on', 'told-off'] as const
+export type PeerEvent = (typeof PEER_EVENTS)[number]
+export type ControlEvent = OutsideEvent | PeerEvent
+
 export interface Control {
-  /** What happens: a hand (`toggle`, `press`), presence, a time that is over, dusk, dawn, radio. */
-  readonly event: 'toggle' | 'press' | 'presence' | 'vacancy' | 'elapsed' | 'dusk' | 'dawn' | 'radio'
+  readonly event: ControlEvent
   readonly from: Readonly<Record<string, string>>
   readonly to: Readonly<Record<string, string>>
+  /** Holds only while these settings have these values. */
+  readonly set?: Readonly<Record<string, string>>
+  /** Word it sends by radio to devices of its family in its group. */
+  readonly tells?: 'told-on' | 'told-off'
 }
 
 export interface Rating {

@@ -1,66 +1,194 @@
 import type { Circuit } from '../model/circuit'
+import type { OutsideEvent } from '../model/device'
+import { terminalPoint } from '../model/circuit'
 import {
+  Situations,
   compile,
   describeState,
-  solve,
-  stateAt,
-  stateCount,
   type Compiled,
-  type Solution,
-  type State,
+  type Situation,
+  type StateInWords,
 } from '../solve'
-import { placesAct, stateFindings, staticFindings, type Finding } from './properties'
+import { explore, type Explored } from './explore'
+import { finding, nameOf, type Finding } from './finding'
+import { staticFindings } from './joined'
+import { hasShapeOfPlan } from './likeness'
+import { lostNeutrals, type LostNeutral } from './lost-neutral'
+import { partsOf } from './parts'
+import { unlikePlan } from './plan'
+import { stateFindings } from './shown'
+import { signalsApart } from './signals'
 import { PROPERTY_IDS, type PropertyId } from './vocabulary'
+import { wayBetween } from './way'
 
-/** States beyond this are not gone through; the answer says so instead of guessing. */
+/** States of one part beyond this are not gone through; the answer says so instead of guessing. */
 const STATE_BUDGET = 1 << 16
 
-/** A property broken, in the first state that breaks it; replay it by solving that state. */
-export interface Counterexample extends Finding {
+/** What is done to a device, by its id. */
+export interface MoveMade {
+  readonly device: string
+  readonly event: OutsideEvent
+}
+
+/** A property broken, in a state that breaks it by the fewest moves; replay it and see. */
+export interface Counterexample extends Omit<Finding, 'way'> {
   /** Values of each device's variables; null where the property fails whatever they are. */
-  readonly state: Readonly<Record<string, Readonly<Record<string, string>>>> | null
+  readonly state: StateInWords | null
+  /** From how everything comes to that state; the last one shows it where it is about a move. */
+  readonly moves: readonly MoveMade[]
+  /** Points along what joins the two that are at fault; empty where nothing does. */
+  readonly path: readonly string[]
+}
+
+interface Gone {
+  /** States that were shown to hold: parts that cannot bear on each other multiply. */
+  readonly states: number
+  /** States that were looked at one by one. */
+  readonly visited: number
+  readonly lostNeutrals: readonly LostNeutral[]
 }
 
 export type Proof =
-  | { readonly kind: 'proven'; readonly states: number }
-  | { readonly kind: 'refuted'; readonly states: number; readonly counterexamples: readonly Counterexample[] }
+  | ({ readonly kind: 'proven' } & Gone)
+  | ({ readonly kind: 'refuted'; readonly counterexamples: readonly Counterexample[] } & Gone)
   | { readonly kind: 'not-decided'; readonly states: number; readonly budget: number }
 
 /**
- * Goes through every state of every device and asks every property. One counterexample a property,
- * the first in the order of states; the same circuit gives the same answer.
+ * Goes through every state that hands, presence, sun and time can bring about, and asks every property.
+ * One counterexample a property, the one with the fewest moves; the same circuit gives the same answer.
  */
 export function prove(circuit: Circuit): Proof {
   const compiled = compile(circuit)
-  const states = stateCount(compiled)
-  if (states > STATE_BUDGET) return { kind: 'not-decided', states, budget: STATE_BUDGET }
+  const situations = new Situations(compiled)
   const first = new Map<PropertyId, Counterexample>()
-  const keep = (findings: readonly Finding[], state: State | null) => {
-    for (const each of findings)
-      if (!first.has(each.property))
-        first.set(each.property, { ...each, state: state && describeState(compiled, state) })
+  const keep = (each: Finding, state: readonly number[] | null, moves: readonly MoveMade[]) => {
+    const known = first.get(each.property)
+    if (
+      known &&
+      (known.state === null ? state === null : state === null || known.moves.length <= moves.length)
+    )
+      return
+    const { way, ...said } = each
+    first.set(each.property, {
+      ...said,
+      state: state && describeState(compiled, state),
+      moves,
+      path: way ? wayBetween(compiled, state ?? Array.from(compiled.initial), ...way) : [],
+    })
   }
-  keep(staticFindings(compiled), null)
-  const solutionOf = remembered(compiled)
-  for (let index = 0; index < states; index++) {
-    const solution = solutionOf(stateAt(compiled, index))
-    keep(stateFindings(compiled, solution), solution.state)
-    keep(placesAct(compiled, solution, solutionOf), solution.state)
+  for (const each of [...staticFindings(compiled), ...signalsApart(compiled)]) keep(each, null, [])
+
+  let states = 1
+  let visited = 0
+  const parts = partsOf(compiled)
+  for (const part of parts.length > 0 ? parts : [[]]) {
+    const explored = explore(situations, part, STATE_BUDGET)
+    if (!explored)
+      return { kind: 'not-decided', states: combinationsOf(compiled, part), budget: STATE_BUDGET }
+    states *= explored.count
+    visited += explored.count
+    for (const { findings, at } of wrongStates(compiled, situations, explored))
+      for (const each of findings) keep(each, explored.stateOf(at), made(compiled, explored.movesTo(at)))
+    const stuck = firstStuck(compiled, situations, explored)
+    if (stuck)
+      keep(
+        stuck.finding,
+        explored.stateOf(stuck.at),
+        made(compiled, [...explored.movesTo(stuck.at), stuck.move]),
+      )
   }
-  if (first.size === 0) return { kind: 'proven', states }
+  const unlike = unlikePlan(compiled)
+  if (unlike.length > 0 && (first.size > 0 || !hasShapeOfPlan(compiled)))
+    for (const each of unlike) keep(each, null, [])
+  const gone = { states, visited, lostNeutrals: lostNeutrals(compiled, situations.all) }
+  if (first.size === 0) return { kind: 'proven', ...gone }
   return {
     kind: 'refuted',
-    states,
+    ...gone,
     counterexamples: PROPERTY_IDS.flatMap(property => first.get(property) ?? []),
   }
 }
 
-function remembered(compiled: Compiled): (state: State) => Solution {
-  const known = new Map<string, Solution>()
-  return state => {
-    const key = state.join()
-    const found = known.get(key) ?? solve(compiled, state)
-    known.set(key, found)
-    return found
+const combinationsOf = (compiled: Compiled, part: readonly number[]): number =>
+  part.reduce((count, variable) => count * compiled.variables[variable]!.values.length, 1)
+
+const made = (compiled: Compiled, moves: readonly { device: number; event: OutsideEvent }[]): MoveMade[] =>
+  moves.map(({ device, event }) => ({ device: compiled.circuit.devices[device]!.id, event }))
+
+/** Situations in which something is wrong, each in its state of the fewest moves. */
+function wrongStates(compiled: Compiled, { all }: Situations, { count, situationOf, rank }: Explored) {
+  const findingsOf = new Map<number, readonly Finding[]>()
+  const first = new Map<number, number>()
+  for (let at = 0; at < count; at++) {
+    const situation = situationOf[at]!
+    let findings = findingsOf.get(situation)
+    if (!findings) {
+      findings = stateFindings(compiled, all[situation]!.solution)
+      findingsOf.set(situation, findings)
+    }
+    if (findings.length === 0) continue
+    const known = first.get(situation)
+    if (known === undefined || rank(at) < rank(known)) first.set(situation, at)
+  }
+  return [...first]
+    .map(([situation, at]) => ({ findings: findingsOf.get(situation)!, at }))
+    .sort((a, b) => rank(a.at) - rank(b.at))
+}
+
+/** The first state from which a hand at some place leaves a lamp of its group as it is. */
+function firstStuck(compiled: Compiled, { all }: Situations, explored: Explored) {
+  const { count, moves, situationOf, follows, rank } = explored
+  let first: { at: number; move: number; device: number; lamp: number } | null = null
+  for (const { move, device, lamps } of handsOf(compiled, explored)) {
+    const stays = staysAs(all, lamps)
+    for (let at = 0; at < count; at++) {
+      const next = follows(at, move)
+      if (next < 0) continue
+      const lamp = stays(situationOf[at]!, situationOf[next]!)
+      if (lamp >= 0 && (!first || rank(at) < rank(first.at))) first = { at, move, device, lamp }
+    }
+  }
+  if (!first) return null
+  const placed = compiled.circuit.devices[first.device]!
+  const load = compiled.circuit.loads[first.lamp]!
+  return {
+    at: first.at,
+    move: moves[first.move]!,
+    finding: finding(
+      'every-place-acts',
+      [load.hot, ...placed.model.terminals.map(each => terminalPoint(placed.id, each.id))],
+      `working ${nameOf(compiled, first.device)} here leaves ${load.id} as it is`,
+    ),
+  }
+}
+
+/** What a hand does at each place that has a lamp to answer for. */
+function handsOf(compiled: Compiled, { moves }: Explored) {
+  return moves.flatMap(({ device, event }, move) => {
+    const { events, placed } = compiled.devices[device]!
+    const lamps = compiled.circuit.loads.flatMap((load, at) =>
+      load.kind === 'lamp' && load.groupId === placed.groupId ? [at] : [],
+    )
+    const hand = events.includes('toggle') ? 'toggle' : 'press'
+    return event === hand && lamps.length > 0 ? [{ move, device, lamps }] : []
+  })
+}
+
+/** Pairs of situations kept in a table; beyond, each is compared anew. */
+const LARGEST_TABLE = 1 << 20
+
+/** The first of these lamps that looks the same in two situations, or −1. */
+function staysAs(all: readonly Situation[], lamps: readonly number[]) {
+  const NOT_YET = -2
+  const known = new Int16Array(all.length ** 2 <= LARGEST_TABLE ? all.length ** 2 : 0).fill(NOT_YET)
+  return (before: number, after: number): number => {
+    const pair = before * all.length + after
+    const told = known[pair] ?? NOT_YET
+    if (told !== NOT_YET) return told
+    const lights = all[before]!.solution.lights
+    const then = all[after]!.solution.lights
+    const stuck = lamps.find(lamp => lights[lamp] === then[lamp]) ?? -1
+    if (pair < known.length) known[pair] = stuck
+    return stuck
   }
 }

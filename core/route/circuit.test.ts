@@ -15,7 +15,7 @@ const found = (given: Parameters<typeof usualBox>[0]): Circuit => {
 
 const joinedTo = (circuit: Circuit, a: string, b: string) => {
   const compiled = compile(circuit)
-  return compiled.wired.find(compiled.indexOf.get(a)!) === compiled.wired.find(compiled.indexOf.get(b)!)
+  return compiled.net(a) === compiled.net(b)
 }
 
 describe('what lies beyond the box, by what the roles say', () => {
@@ -78,7 +78,7 @@ describe('what lies beyond the box, by what the roles say', () => {
     expect(Math.abs(a!.phaseDegrees - b!.phaseDegrees)).toBe(180)
     const compiled = compile(circuit.value)
     const solved = solve(compiled, compiled.initial)
-    expect(solved.between(compiled.indexOf.get(a!.hot)!, compiled.indexOf.get(b!.hot)!)).toBeCloseTo(240, 6)
+    expect(solved.potentials.between(compiled.net(a!.hot), compiled.net(b!.hot))).toBeCloseTo(240, 6)
   })
 
   it('every circuit, found or planned, passes the check of circuits', () => {

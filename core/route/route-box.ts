@@ -195,6 +195,7 @@ function netWanted(
       return null
     case 'common':
     case 'traveller':
+    case 'pass':
       return `places:${device.groupId}`
   }
 }

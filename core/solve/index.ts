@@ -1,3 +1,26 @@
-export { after, compile, describeState, stateAt, stateCount, type Compiled, type State } from './compile'
-export { solve, type Short, type Solution } from './solve'
+export {
+  compile,
+  describeState,
+  holds,
+  settingOf,
+  stateAt,
+  stateCount,
+  stateFromWords,
+  type Compiled,
+  type State,
+  type StateInWords,
+} from './compile'
 export { Nets } from './nets'
+export { magnitude, potentials, type Element, type Injection, type Phasor, type Potentials } from './nodal'
+export { Situations, type Situation } from './situations'
+export {
+  AS_DRAWN,
+  CONTACT_OHMS,
+  FULL_TO,
+  fixedPotentials,
+  solve,
+  type Conditions,
+  type Light,
+  type Short,
+  type Solution,
+} from './solve'

@@ -1,32 +1,38 @@
-/** Disjoint sets over small integers: which points are one piece of metal. */
+/** Disjoint sets over small integers: which nets are one piece of metal. */
 export class Nets {
   readonly #parent: Int32Array
 
-  constructor(size: number, from?: Nets) {
-    this.#parent = from ? from.#parent.slice() : Int32Array.from({ length: size }, (_, index) => index)
+  constructor(size: number) {
+    this.#parent = Int32Array.from({ length: size }, (_, index) => index)
   }
 
-  /** The set a point is in, named by its smallest member: the name does not depend on joining order. */
-  find(point: number): number {
+  /** The set a net is in, named by its smallest member: the name does not depend on joining order. */
+  find(net: number): number {
     const parent = this.#parent
-    let root = point
-    while (parent[root] !== root) root = parent[root]!
-    while (parent[point] !== root) {
-      const next = parent[point]!
-      parent[point] = root
-      point = next
+    while (parent[net] !== net) {
+      const next = parent[parent[net]!]!
+      parent[net] = next
+      net = next
     }
-    return root
+    return net
   }
 
   join(a: number, b: number): void {
-    const left = this.find(a)
-    const right = this.find(b)
-    if (left < right) this.#parent[right] = left
-    else this.#parent[left] = right
+    const parent = this.#parent
+    while (parent[a] !== a) a = parent[a]!
+    while (parent[b] !== b) b = parent[b]!
+    if (a < b) parent[b] = a
+    else parent[a] = b
+  }
+
+  /** Takes over the sets of another of the same size. */
+  become(other: Nets): void {
+    this.#parent.set(other.#parent)
   }
 
   copy(): Nets {
-    return new Nets(0, this)
+    const copy = new Nets(this.#parent.length)
+    copy.become(this)
+    return copy
   }
 }

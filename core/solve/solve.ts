@@ -1,295 +1,275 @@
-import { terminalPoint } from '../model/circuit'
-import type { Supply } from '../model/device'
-import { holds, type Compiled, type State } from './compile'
-import { eliminate } from './linear'
-import type { Nets } from './nets'
+import { holds, type Compiled, type CompiledContact, type State, type Way } from './compile'
+import { Nets } from './nets'
+import { magnitude, potentials, type Element, type Phasor, type Potentials } from './nodal'
 
 /** Resistance of a closed electronic contact: small enough to drop nothing, real enough to carry a current. */
-const CONTACT_OHMS = 0.01
+export const CONTACT_OHMS = 0.01
 /** Electronics wake at this share of nominal. */
 const WAKES_AT = 0.85
 /** A two-wire device lives on what its open contact leaves it. */
 const WAKES_THROUGH_LOAD_AT = 0.6
+/** Full light is within this share of nominal. */
+const FULL_FROM = 0.93
+export const FULL_TO = 1.06
+
+/** What is switched off or lost outside the boxes. */
+export interface Conditions {
+  /** Supplies whose breaker is off, by id, beside those the circuit itself has off. */
+  readonly off: ReadonlySet<string>
+  /** Neutral points of supplies that no longer reach the panel. */
+  readonly neutralsLost: ReadonlySet<string>
+}
+
+export const AS_DRAWN: Conditions = { off: new Set(), neutralsLost: new Set() }
 
 export interface Short {
   readonly a: number
   readonly b: number
   readonly kind: 'hot-neutral' | 'hot-ground' | 'hot-hot' | 'neutral-ground'
+  /** Supplies whose breakers trip on it. */
+  readonly supplies: readonly string[]
 }
 
-/** Voltages, currents and what is joined, in one state. Volts are magnitudes to the panel's neutral. */
+/** What a person sees of a lamp. */
+export type Light = 'dark' | 'glows' | 'dimmed' | 'full' | 'over' | 'flickers'
+
+/** Voltages, currents and what is joined, in one state. Nets are those of the compiled circuit. */
 export interface Solution {
   readonly state: State
   /** Joined through every closed contact, electronic ones included. */
-  readonly nets: Nets
+  readonly joined: Nets
+  /** Joined by metal alone: what `potentials` and `elements` stand on. */
+  readonly metal: Nets
+  readonly potentials: Potentials
+  readonly elements: readonly Element[]
   readonly shorts: readonly Short[]
-  /** Magnitude at a point, in volts, or null where it floats. */
-  volts(point: number): number | null
-  /** Magnitude between two points, in volts, or null where one floats. */
-  between(a: number, b: number): number | null
   readonly loadVolts: readonly number[]
   readonly loadAmps: readonly number[]
+  readonly lights: readonly Light[]
   /** Whether each device's electronics live; true for a device without any. */
   readonly alive: readonly boolean[]
-  /** Current in each supply's ground that nobody declared, in amperes. */
+  /** Devices that live while off and drop out when they switch on: too little flows through the lamp. */
+  readonly starved: readonly boolean[]
+  /** Current in each supply's ground, in amperes. */
   readonly groundAmps: readonly number[]
 }
 
-interface Element {
-  readonly a: number
-  readonly b: number
-  readonly siemens: number
-}
+type WayOfLiving = Way | 'none' | 'not-needed'
 
 /**
- * Solves one state: contacts are contracted, then nodal analysis on what remains. A first pass with
- * electronic contacts open tells which electronics live; only those close theirs.
+ * Solves one state: metal contacts are contracted, then nodal analysis on what remains. A first pass
+ * with electronic contacts open tells which electronics live; only those close theirs. A contact that
+ * dims becomes the resistance that leaves its share of the voltage.
  */
-export function solve(compiled: Compiled, state: State): Solution {
-  const metal = compiled.wired.copy()
+export function solve(compiled: Compiled, state: State, conditions: Conditions = AS_DRAWN): Solution {
+  const metal = compiled.base.copy()
   for (const contact of compiled.contacts)
-    if (!contact.electronic && holds(state, contact.when)) metal.join(contact.a, contact.b)
+    if (!contact.electronic && contact.when.length > 0 && holds(state, contact.when))
+      metal.join(contact.a, contact.b)
 
-  const fixed = fixedPotentials(compiled, metal)
-  const resting = [...loadElements(compiled), ...throughLoadElements(compiled)]
-  const asleep = potentials(compiled, metal, fixed, resting)
-  const ways = compiled.circuit.devices.map((_, device) => wayOfLiving(compiled, asleep, device))
+  const working = compiled.devices.map(({ outOfService }) => !outOfService || !holds(state, outOfService))
+  const fixed = fixedPotentials(compiled, metal, conditions)
+  const resting: Element[] = [
+    ...compiled.loads.map(({ hot, neutral, siemens }) => ({ a: hot, b: neutral, siemens })),
+    ...leakages(compiled, working),
+  ]
+  const asleep = potentials(metal, fixed, resting)
+  const ways = working.map((works, device) => (works ? wayOfLiving(compiled, asleep, device) : 'none'))
   const alive = ways.map(way => way !== 'none')
-  const passive = [...resting, ...ways.flatMap((way, device) => drawOf(compiled, device, way))]
-
+  const passive = [...resting, ...ways.flatMap(way => drawOf(compiled, way))]
   const closed = compiled.contacts.filter(
     contact => contact.electronic && alive[contact.device] && holds(state, contact.when),
   )
-  const nets = metal.copy()
-  for (const contact of closed) nets.join(contact.a, contact.b)
-  const elements = [...passive, ...closed.map(({ a, b }) => ({ a, b, siemens: 1 / CONTACT_OHMS }))]
-  const awake = closed.length > 0 ? potentials(compiled, metal, fixed, elements) : asleep
-  closed.forEach(contact => {
-    if (alive[contact.device] && starves(compiled, awake, contact)) alive[contact.device] = false
-  })
+  const fully = closed.map(({ a, b }): Element => ({ a, b, siemens: 1 / CONTACT_OHMS }))
+  const awake = closed.length > 0 ? potentials(metal, fixed, [...passive, ...fully]) : asleep
 
-  const index = (point: string) => compiled.indexOf.get(point)!
-  const loadVolts = compiled.circuit.loads.map(
-    load => awake.between(index(load.hot), index(load.neutral)) ?? 0,
-  )
+  const starved = alive.map(() => false)
+  closed.forEach((contact, at) => {
+    if (alive[contact.device] && starves(compiled, awake, fully[at]!, contact)) {
+      alive[contact.device] = false
+      starved[contact.device] = true
+    }
+  })
+  const shared = closed.map((contact, at) => dimmed(state, contact, fully[at]!, awake, asleep))
+  const elements = [...passive, ...shared]
+  const final = shared.some((each, at) => each !== fully[at]) ? potentials(metal, fixed, elements) : awake
+
+  const joined = metal.copy()
+  for (const contact of closed) joined.join(contact.a, contact.b)
+  const loadVolts = compiled.loads.map(load => final.between(load.hot, load.neutral) ?? 0)
+  const loadAmps = compiled.loads.map((load, at) => loadVolts[at]! * load.siemens)
   return {
-    state,
-    nets,
-    shorts: shortsIn(compiled, nets),
-    volts: awake.volts,
-    between: awake.between,
+    state: Array.from(state),
+    joined,
+    metal,
+    potentials: final,
+    elements,
+    shorts: shortsIn(compiled, joined, conditions),
     loadVolts,
-    loadAmps: compiled.circuit.loads.map((load, at) => loadVolts[at]! * siemensOf(load.watts, compiled)),
+    loadAmps,
+    lights: lightsOf(compiled, loadVolts, loadAmps, () => {
+      const kept = shared.filter((_, at) => !starved[closed[at]!.device])
+      return starved.includes(true) ? potentials(metal, fixed, [...passive, ...kept]) : null
+    }),
     alive,
-    groundAmps: compiled.circuit.supplies.map(supply =>
-      currentInto(awake, metal, elements, index(supply.ground)),
-    ),
+    starved,
+    groundAmps: compiled.poles.map(({ ground }) => currentInto(final, metal, elements, ground)),
   }
 }
-
-const siemensOf = (watts: number, compiled: Compiled) => watts / compiled.circuit.nominalVolts ** 2
-
-const loadElements = (compiled: Compiled): Element[] =>
-  compiled.circuit.loads.map(load => ({
-    a: compiled.indexOf.get(load.hot)!,
-    b: compiled.indexOf.get(load.neutral)!,
-    siemens: siemensOf(load.watts, compiled),
-  }))
 
 const siemensFor = (milliamps: number, compiled: Compiled) => milliamps / 1000 / compiled.circuit.nominalVolts
 
-/** An open two-wire device always lets a little through. */
-function throughLoadElements(compiled: Compiled): Element[] {
-  return compiled.supplies.flatMap(({ device, supply }) => {
-    if (supply.kind !== 'through-load') return []
-    const at = terminalIndex(compiled, device)
-    return [{ a: at(supply.line), b: at(supply.load), siemens: siemensFor(supply.offMilliamps, compiled) }]
-  })
+/** An open two-wire device always lets a little through, unless it is taken out of service. */
+function leakages(compiled: Compiled, working: readonly boolean[]): Element[] {
+  return compiled.ways.flatMap(({ device, supply, line, other }) =>
+    supply.kind === 'through-load' && working[device]
+      ? [{ a: line, b: other, siemens: siemensFor(supply.offMilliamps, compiled) }]
+      : [],
+  )
 }
 
 /** What the electronics take by the way they live: one way at a time. */
-function drawOf(compiled: Compiled, device: number, way: Supply | 'none' | 'not-needed'): Element[] {
-  if (typeof way === 'string' || way.kind === 'through-load') return []
-  const at = terminalIndex(compiled, device)
-  return way.kind === 'line-neutral'
-    ? [{ a: at(way.line), b: at(way.neutral), siemens: siemensFor(way.milliamps, compiled) }]
-    : [{ a: at(way.line), b: at(way.ground), siemens: siemensFor(way.leakMilliamps, compiled) }]
-}
-
-const terminalIndex = (compiled: Compiled, device: number) => (terminal: string) =>
-  compiled.indexOf.get(terminalPoint(compiled.circuit.devices[device]!.id, terminal))!
-
-interface Fixed {
-  readonly real: number
-  readonly imaginary: number
+function drawOf(compiled: Compiled, way: WayOfLiving): Element[] {
+  if (typeof way === 'string') return []
+  const { supply, line, other } = way
+  if (supply.kind === 'through-load') return []
+  const milliamps = supply.kind === 'line-neutral' ? supply.milliamps : supply.leakMilliamps
+  return [{ a: line, b: other, siemens: siemensFor(milliamps, compiled) }]
 }
 
 /** Nets whose potential the panel gives. A net with two of them is a short; the first one stands. */
-function fixedPotentials(compiled: Compiled, nets: Nets): Map<number, Fixed> {
-  const fixed = new Map<number, Fixed>()
-  const give = (point: string, real: number, imaginary: number) => {
-    const net = nets.find(compiled.indexOf.get(point)!)
-    if (!fixed.has(net)) fixed.set(net, { real, imaginary })
+export function fixedPotentials(
+  compiled: Compiled,
+  nets: Nets,
+  { off, neutralsLost }: Conditions,
+): Map<number, Phasor> {
+  const fixed = new Map<number, Phasor>()
+  const give = (net: number, real: number, imaginary: number) => {
+    const set = nets.find(net)
+    if (!fixed.has(set)) fixed.set(set, { real, imaginary })
   }
-  for (const supply of compiled.circuit.supplies) {
-    give(supply.neutral, 0, 0)
-    give(supply.ground, 0, 0)
-  }
-  for (const supply of compiled.circuit.supplies) {
-    if (!supply.breakerOn) continue
-    const angle = (supply.phaseDegrees * Math.PI) / 180
-    give(supply.hot, supply.volts * Math.cos(angle), supply.volts * Math.sin(angle))
-  }
+  const { supplies } = compiled.circuit
+  compiled.poles.forEach(({ neutral, ground }, at) => {
+    if (!neutralsLost.has(supplies[at]!.neutral)) give(neutral, 0, 0)
+    give(ground, 0, 0)
+  })
+  compiled.poles.forEach(({ hot }, at) => {
+    const { id, breakerOn, volts, phaseDegrees } = supplies[at]!
+    if (!breakerOn || off.has(id)) return
+    const angle = (phaseDegrees * Math.PI) / 180
+    give(hot, volts * Math.cos(angle), volts * Math.sin(angle))
+  })
   return fixed
 }
 
-interface Potentials {
-  readonly volts: (point: number) => number | null
-  readonly between: (a: number, b: number) => number | null
-}
-
-function potentials(
-  compiled: Compiled,
-  nets: Nets,
-  fixed: ReadonlyMap<number, Fixed>,
-  elements: readonly Element[],
-): Potentials {
-  const real = new Map<number, number>()
-  const imaginary = new Map<number, number>()
-  for (const [net, { real: re, imaginary: im }] of fixed) {
-    real.set(net, re)
-    imaginary.set(net, im)
-  }
-  const reached = reachedBy(nets, fixed, elements)
-  const free = [...reached].filter(net => !fixed.has(net))
-  const column = new Map(free.map((net, at) => [net, at]))
-  const matrix = free.map(() => new Float64Array(free.length))
-  const right = new Float64Array(free.length)
-  const rightImaginary = new Float64Array(free.length)
-  for (const { a, b, siemens } of elements) {
-    const ends = [nets.find(a), nets.find(b)] as const
-    if (ends[0] === ends[1] || !reached.has(ends[0])) continue
-    for (const [here, there] of [ends, [ends[1], ends[0]] as const]) {
-      const row = column.get(here)
-      if (row === undefined) continue
-      matrix[row]![row]! += siemens
-      const other = column.get(there)
-      if (other !== undefined) matrix[row]![other]! -= siemens
-      else {
-        right[row]! += siemens * real.get(there)!
-        rightImaginary[row]! += siemens * imaginary.get(there)!
-      }
-    }
-  }
-  eliminate(matrix, right, rightImaginary)
-  free.forEach((net, at) => {
-    real.set(net, right[at]!)
-    imaginary.set(net, rightImaginary[at]!)
-  })
-  return {
-    volts: point => {
-      const net = nets.find(point)
-      return reached.has(net) ? Math.hypot(real.get(net)!, imaginary.get(net)!) : null
-    },
-    between: (a, b) => {
-      const left = nets.find(a)
-      const other = nets.find(b)
-      if (left === other) return 0
-      if (!reached.has(left) || !reached.has(other)) return null
-      return Math.hypot(real.get(left)! - real.get(other)!, imaginary.get(left)! - imaginary.get(other)!)
-    },
-  }
-}
-
-/** Nets that hang on the panel through anything that conducts; the rest float. */
-function reachedBy(nets: Nets, fixed: ReadonlyMap<number, Fixed>, elements: readonly Element[]): Set<number> {
-  const reached = new Set(fixed.keys())
-  for (let grew = true; grew;) {
-    grew = false
-    for (const { a, b } of elements) {
-      const left = nets.find(a)
-      const right = nets.find(b)
-      if (reached.has(left) === reached.has(right)) continue
-      reached.add(left).add(right)
-      grew = true
-    }
-  }
-  return reached
-}
-
 /** The first way of being fed that is met here, in the order of the device’s sheet. */
-function wayOfLiving(
-  compiled: Compiled,
-  { between }: Potentials,
-  device: number,
-): Supply | 'none' | 'not-needed' {
-  const ways = compiled.supplies.filter(each => each.device === device)
+function wayOfLiving(compiled: Compiled, { between }: Potentials, device: number): WayOfLiving {
+  const ways = compiled.ways.filter(each => each.device === device)
   if (ways.length === 0) return 'not-needed'
   const nominal = compiled.circuit.nominalVolts
-  const at = terminalIndex(compiled, device)
-  const volts = (a: string, b: string) => between(at(a), at(b)) ?? 0
-  const met = ways.find(({ supply }) => {
-    switch (supply.kind) {
-      case 'line-neutral':
-        return volts(supply.line, supply.neutral) >= WAKES_AT * nominal
-      case 'line-ground':
-        return volts(supply.line, supply.ground) >= WAKES_AT * nominal
-      case 'through-load':
-        return volts(supply.line, supply.load) >= WAKES_THROUGH_LOAD_AT * nominal
-    }
+  const met = ways.find(({ supply, line, other }) => {
+    const wakesAt = supply.kind === 'through-load' ? WAKES_THROUGH_LOAD_AT : WAKES_AT
+    return (between(line, other) ?? 0) >= wakesAt * nominal
   })
-  return met?.supply ?? 'none'
+  return met ?? 'none'
 }
 
 /** A two-wire device that is on lives on the lamp's current: below its minimum it drops out. */
 function starves(
   compiled: Compiled,
-  { between }: Potentials,
-  contact: { readonly a: number; readonly b: number; readonly device: number },
+  awake: Potentials,
+  element: Element,
+  { device }: CompiledContact,
 ): boolean {
-  const ways = compiled.supplies.filter(each => each.device === contact.device).map(each => each.supply)
-  const minima = ways.map(way => (way.kind === 'through-load' ? way.minimumWatts : 0))
+  const minima = compiled.ways
+    .filter(each => each.device === device)
+    .map(({ supply }) => (supply.kind === 'through-load' ? supply.minimumWatts : 0))
   const minimumWatts = Math.min(...minima)
   if (minimumWatts === 0) return false
-  const amps = (between(contact.a, contact.b) ?? 0) / CONTACT_OHMS
+  const amps = magnitude(awake.current(element))
   return amps * compiled.circuit.nominalVolts < minimumWatts * (1 - 1e-3)
 }
 
-function currentInto(
-  { between }: Potentials,
-  nets: Nets,
-  elements: readonly Element[],
-  point: number,
-): number {
-  const net = nets.find(point)
-  return elements.reduce((amps, { a, b, siemens }) => {
-    const touches = (nets.find(a) === net) !== (nets.find(b) === net)
-    return touches ? amps + (between(a, b) ?? 0) * siemens : amps
-  }, 0)
+/**
+ * A dimming contact as the resistance that leaves its share of the full voltage to what hangs on it.
+ * By the two-pole theorem: what it carries when full and what stands across it when open fix it exactly.
+ */
+function dimmed(
+  state: State,
+  { share }: CompiledContact,
+  full: Element,
+  awake: Potentials,
+  asleep: Potentials,
+): Element {
+  const part = share ? share.of[state[share.variable]!]! : 1
+  if (part >= 1) return full
+  const amps = magnitude(awake.current(full))
+  const open = asleep.between(full.a, full.b) ?? 0
+  return amps > 0 && open > 0 ? { ...full, siemens: (part * amps) / ((1 - part) * open) } : full
 }
 
-function shortsIn(compiled: Compiled, nets: Nets): Short[] {
-  const poles = compiled.circuit.supplies.flatMap(supply => [
-    { pole: 'hot' as const, point: compiled.indexOf.get(supply.hot)! },
-    { pole: 'neutral' as const, point: compiled.indexOf.get(supply.neutral)! },
-    { pole: 'ground' as const, point: compiled.indexOf.get(supply.ground)! },
-  ])
+function lightsOf(
+  compiled: Compiled,
+  loadVolts: readonly number[],
+  loadAmps: readonly number[],
+  dropped: () => Potentials | null,
+): Light[] {
+  const after = dropped()
+  return compiled.loads.map(({ hot, neutral }, at): Light => {
+    const share = loadVolts[at]! / compiled.circuit.nominalVolts
+    if (after && Math.abs((after.between(hot, neutral) ?? 0) - loadVolts[at]!) > 0.1 * loadVolts[at]!)
+      return 'flickers'
+    if (share > FULL_TO) return 'over'
+    if (share >= FULL_FROM) return 'full'
+    if (loadAmps[at]! * 1000 <= compiled.circuit.loads[at]!.offLimitMilliamps) return 'dark'
+    return share < 0.05 ? 'glows' : 'dimmed'
+  })
+}
+
+function currentInto({ current }: Potentials, nets: Nets, elements: readonly Element[], net: number): number {
+  const set = nets.find(net)
+  let real = 0
+  let imaginary = 0
+  for (const element of elements) {
+    const a = nets.find(element.a) === set
+    if (a === (nets.find(element.b) === set)) continue
+    const amps = current(element)
+    real += a ? -amps.real : amps.real
+    imaginary += a ? -amps.imaginary : amps.imaginary
+  }
+  return Math.hypot(real, imaginary)
+}
+
+function shortsIn(compiled: Compiled, nets: Nets, { off, neutralsLost }: Conditions): Short[] {
+  const poles = compiled.circuit.supplies.flatMap((supply, at) => {
+    const { hot, neutral, ground } = compiled.poles[at]!
+    const live = supply.breakerOn && !off.has(supply.id)
+    return [
+      ...(live ? [{ pole: 'hot' as const, net: hot, point: supply.hot, supply: supply.id }] : []),
+      ...(neutralsLost.has(supply.neutral)
+        ? []
+        : [{ pole: 'neutral' as const, net: neutral, point: supply.neutral, supply: null }]),
+      { pole: 'ground' as const, net: ground, point: supply.ground, supply: null },
+    ]
+  })
   const shorts: Short[] = []
   poles.forEach((first, at) => {
     for (const second of poles.slice(at + 1)) {
-      if (first.point === second.point || nets.find(first.point) !== nets.find(second.point)) continue
-      const pair = new Set([first.pole, second.pole])
-      const kind = pair.has('hot')
-        ? pair.size === 1
-          ? 'hot-hot'
-          : pair.has('neutral')
-            ? 'hot-neutral'
-            : 'hot-ground'
-        : pair.size === 2
-          ? 'neutral-ground'
-          : null
-      if (kind) shorts.push({ a: first.point, b: second.point, kind })
+      if (first.point === second.point || nets.find(first.net) !== nets.find(second.net)) continue
+      const kind = kindOfShort(first.pole, second.pole)
+      const supplies = [first, second].flatMap(each => each.supply ?? [])
+      if (kind) shorts.push({ a: first.net, b: second.net, kind, supplies })
     }
   })
   return shorts
+}
+
+type Pole = 'hot' | 'neutral' | 'ground'
+
+function kindOfShort(a: Pole, b: Pole): Short['kind'] | null {
+  if (a === 'hot' && b === 'hot') return 'hot-hot'
+  if (a === b) return null
+  const pair = new Set([a, b])
+  if (!pair.has('hot')) return 'neutral-ground'
+  return pair.has('neutral') ? 'hot-neutral' : 'hot-ground'
 }

@@ -1,0 +1,196 @@
+import { terminalPoint } from '../model/circuit'
+import { FULL_TO, holds, type Compiled, type Solution, type State } from '../solve'
+import { finding, inVolts, nameOf, type Finding } from './finding'
+import { signalsBypass } from './signals'
+
+/** Current into the ground that a whole circuit may declare, in mA. */
+const GROUND_LEAK_LIMIT_MILLIAMPS = 0.5
+/** What is fed onward gets at least this share of nominal. */
+const FED_FROM = 0.93
+/** A dimmed lamp gets its share within this much. */
+const SHARE_WITHIN = 0.07
+/** A return above this share of nominal can be felt. */
+const TOUCHED_FROM = 0.25
+
+/** Properties of one state. */
+export function stateFindings(compiled: Compiled, solution: Solution): Finding[] {
+  return [
+    ...shorts(compiled, solution),
+    ...signalsBypass(compiled, solution),
+    ...liveReturns(compiled, solution),
+    ...loadsObey(compiled, solution),
+    ...groundIdle(compiled, solution),
+    ...supplyAlive(compiled, solution),
+    ...onwardFed(compiled, solution),
+    ...overVoltage(compiled, solution),
+  ]
+}
+
+const SHORT_WORDS = {
+  'hot-neutral': 'hot is joined to neutral: the breaker trips',
+  'hot-ground': 'hot is joined to ground: the breaker trips',
+  'hot-hot': 'two hots are joined',
+  'neutral-ground': 'neutral is joined to ground in the house',
+} as const
+
+function shorts(compiled: Compiled, { shorts: found }: Solution): Finding[] {
+  const pointOn = (net: number) =>
+    compiled.circuit.supplies
+      .flatMap(supply => [supply.hot, supply.neutral, supply.ground])
+      .find(point => compiled.net(point) === net)!
+  return found.map(({ a, b, kind }) => {
+    const [from, to] = a === b ? polesOn(compiled, a) : ([pointOn(a), pointOn(b)] as const)
+    return finding(kind === 'neutral-ground' ? 'ground-idle' : 'no-short', [from, to], SHORT_WORDS[kind], [
+      from,
+      to,
+    ])
+  })
+}
+
+/** The first two different poles on one net. */
+function polesOn(compiled: Compiled, net: number): readonly [string, string] {
+  const points = compiled.circuit.supplies
+    .flatMap(supply => [supply.hot, supply.neutral, supply.ground])
+    .filter((point, at, all) => compiled.net(point) === net && all.indexOf(point) === at)
+  return [points[0]!, points[1] ?? points[0]!]
+}
+
+/** A lamp whose return is switched can be dark while its shell is live. */
+function liveReturns(compiled: Compiled, { joined, potentials, lights }: Solution): Finding[] {
+  const neutrals = new Set(compiled.poles.map(pole => pole.neutral))
+  return compiled.circuit.loads.flatMap((load, index) => {
+    const { neutral } = compiled.loads[index]!
+    if (neutrals.has(neutral)) return []
+    const volts = potentials.volts(neutral) ?? 0
+    if (volts < TOUCHED_FROM * compiled.circuit.nominalVolts) return []
+    const source = compiled.circuit.supplies.find(
+      (_, at) => joined.find(compiled.poles[at]!.hot) === joined.find(neutral),
+    )
+    const dark = lights[index] === 'dark' ? ' while it is dark' : ''
+    return [
+      finding(
+        'return-unswitched',
+        [load.neutral],
+        `the return of ${load.id} is switched: its shell stands at ${inVolts(volts)}${dark}`,
+        source ? [source.hot, load.neutral] : undefined,
+      ),
+    ]
+  })
+}
+
+/** Share of full light that a group's control asks for; null where positions say nothing by themselves. */
+export function askedOf(compiled: Compiled, state: State, groupId: string): number | null {
+  for (const [device, { placed, commanded, outOfService }] of compiled.devices.entries()) {
+    if (placed.groupId !== groupId || !commanded) continue
+    if (!holds(state, commanded) || (outOfService && holds(state, outOfService))) return 0
+    const dimming = compiled.contacts.find(contact => contact.device === device && contact.share)?.share
+    return dimming ? dimming.of[state[dimming.variable]!]! : 1
+  }
+  return null
+}
+
+function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
+  return compiled.circuit.loads.flatMap((load, index) => {
+    if (load.kind !== 'lamp') return []
+    const light = solution.lights[index]!
+    const wanted = askedOf(compiled, solution.state, load.groupId)
+    const points = [load.hot, load.neutral]
+    const way = wayToLoad(compiled, solution, index)
+    const volts = inVolts(solution.loadVolts[index]!)
+    const milliamps = (solution.loadAmps[index]! * 1000).toFixed(2)
+    if (light === 'flickers')
+      return [
+        finding(
+          'full',
+          points,
+          `${load.id} flickers: its ${milliamps} mA are too little for the device that lives on them`,
+        ),
+      ]
+    if (wanted === null || wanted === 0) {
+      if (wanted === 0 && (light === 'full' || light === 'over'))
+        return [finding('off', points, `the control says off, but still ${volts} at ${load.id}`, way)]
+      if (light !== 'glows' && light !== 'dimmed') return []
+      return [
+        finding(
+          light === 'dimmed' ? 'full' : 'off',
+          points,
+          `${load.id} is neither full nor dark: ${milliamps} mA flow, it glows above ${load.offLimitMilliamps} mA`,
+          way,
+        ),
+      ]
+    }
+    const share = solution.loadVolts[index]! / compiled.circuit.nominalVolts
+    if (wanted === 1 ? light === 'full' || light === 'over' : Math.abs(share - wanted) <= SHARE_WITHIN)
+      return []
+    return [finding('full', points, `the control says on, but only ${volts} at ${load.id}`, way)]
+  })
+}
+
+/** From the hot that feeds a load in this state to the load. */
+function wayToLoad(
+  compiled: Compiled,
+  { joined }: Solution,
+  load: number,
+): readonly [string, string] | undefined {
+  const { hot } = compiled.loads[load]!
+  const at = compiled.poles.findIndex(pole => joined.find(pole.hot) === joined.find(hot))
+  return at < 0 ? undefined : [compiled.circuit.supplies[at]!.hot, compiled.circuit.loads[load]!.hot]
+}
+
+function groundIdle(compiled: Compiled, { groundAmps }: Solution): Finding[] {
+  const declared = compiled.ways.reduce(
+    (sum, { supply }) => (supply.kind === 'line-ground' ? sum + supply.leakMilliamps : sum),
+    0,
+  )
+  const allowed = Math.min(declared, GROUND_LEAK_LIMIT_MILLIAMPS)
+  return compiled.circuit.supplies.flatMap((supply, index) => {
+    const milliamps = groundAmps[index]! * 1000
+    if (milliamps <= allowed * 1.1 + 1e-6) return []
+    return [
+      finding(
+        'ground-idle',
+        [supply.ground],
+        `${milliamps.toFixed(2)} mA return over the ground of ${supply.id}; ${allowed.toFixed(2)} mA are declared`,
+      ),
+    ]
+  })
+}
+
+function supplyAlive(compiled: Compiled, { state, alive, starved }: Solution): Finding[] {
+  return compiled.circuit.devices.flatMap((placed, device) => {
+    const { outOfService } = compiled.devices[device]!
+    if (alive[device] || (outOfService && holds(state, outOfService))) return []
+    const why = starved[device]
+      ? 'drop out in this state: too little flows through the lamp'
+      : 'are not fed in this state'
+    return [
+      finding(
+        'supply-alive',
+        placed.model.terminals.map(terminal => terminalPoint(placed.id, terminal.id)),
+        `the electronics of ${nameOf(compiled, device)} ${why}`,
+      ),
+    ]
+  })
+}
+
+function onwardFed(compiled: Compiled, { loadVolts }: Solution): Finding[] {
+  return compiled.circuit.loads.flatMap((load, index) =>
+    load.kind !== 'lamp' && loadVolts[index]! < FED_FROM * compiled.circuit.nominalVolts
+      ? [finding('onward-feed', [load.hot, load.neutral], `${load.id} gets ${inVolts(loadVolts[index]!)}`)]
+      : [],
+  )
+}
+
+function overVoltage(compiled: Compiled, { loadVolts }: Solution): Finding[] {
+  return compiled.circuit.loads.flatMap((load, index) =>
+    loadVolts[index]! > FULL_TO * compiled.circuit.nominalVolts
+      ? [
+          finding(
+            'no-over-voltage',
+            [load.hot, load.neutral],
+            `${load.id} gets ${inVolts(loadVolts[index]!)}`,
+          ),
+        ]
+      : [],
+  )
+}

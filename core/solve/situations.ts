@@ -1,0 +1,218 @@
+import type { OutsideEvent } from '../model/device'
+import { holds, type Compiled, type CompiledContact, type CompiledControl, type State } from './compile'
+import { Nets } from './nets'
+import { AS_DRAWN, solve, type Conditions, type Solution } from './solve'
+
+/** What many states have in common: the same metal where it matters, the same relays. Solved once. */
+export interface Situation {
+  readonly index: number
+  readonly solution: Solution
+  /** Whether each main’s signal is joined to a pole that it hears. */
+  readonly heard: readonly boolean[]
+}
+
+/** Combinations of one block of variables at most, so that a table of them stays small. */
+const LARGEST_BLOCK = 256
+/** Room for the classes of one block in a key; four blocks fit a number exactly. */
+const CLASSES = 1 << 12
+
+/**
+ * Some devices’ variables together. What they do to the rest is only which outlooks they join, the nets
+ * that something hangs on or that another block reaches, and what is asked of electronics: their class.
+ */
+interface Block {
+  readonly variables: readonly number[]
+  readonly strides: readonly number[]
+  readonly contacts: readonly CompiledContact[]
+  /** Class by combination, −1 where not yet known. */
+  readonly classOf: Int32Array
+  readonly classes: Map<string, number>
+}
+
+/**
+ * Tells states apart only where they differ electrically, so that sixty thousand positions of plain
+ * switches need a handful of solutions; and knows what follows when something is done to a device.
+ */
+export class Situations {
+  readonly all: Situation[] = []
+  readonly #byKey = new Map<number | string, Situation>()
+  readonly #nets: Nets
+  readonly #blocks: readonly Block[]
+  readonly #outlooks: readonly number[]
+  readonly #telltale: ReadonlySet<number>
+
+  constructor(
+    readonly compiled: Compiled,
+    readonly conditions: Conditions = AS_DRAWN,
+  ) {
+    this.#nets = new Nets(compiled.netCount)
+    this.#blocks = blocksOf(compiled)
+    this.#outlooks = outlooksOf(compiled, this.#blocks)
+    this.#telltale = new Set(telltaleVariables(compiled))
+  }
+
+  of(state: State): Situation {
+    const blocks = this.#blocks
+    let key = 0
+    let text = ''
+    for (let at = 0; at < blocks.length; at++) {
+      const { variables, strides, classOf } = blocks[at]!
+      let combination = 0
+      for (let index = 0; index < variables.length; index++)
+        combination += state[variables[index]!]! * strides[index]!
+      let kind = classOf[combination]!
+      if (kind < 0) kind = this.#classify(blocks[at]!, state, combination)
+      if (blocks.length <= 4) key = key * CLASSES + kind
+      else text += `${kind},`
+    }
+    const known = this.#byKey.get(blocks.length <= 4 ? key : text)
+    if (known) return known
+    const situation = this.#solved(state)
+    this.all.push(situation)
+    this.#byKey.set(blocks.length <= 4 ? key : text, situation)
+    return situation
+  }
+
+  #solved(state: State): Situation {
+    const nets = this.#nets
+    nets.become(this.compiled.base)
+    for (const { contacts } of this.#blocks)
+      for (const { a, b, when } of contacts) if (holds(state, when)) nets.join(a, b)
+    return {
+      index: this.all.length,
+      solution: solve(this.compiled, state, this.conditions),
+      heard: this.compiled.hearings.map(({ signal, poles }) =>
+        poles.some(pole => nets.find(pole) === nets.find(signal)),
+      ),
+    }
+  }
+
+  #classify({ variables, contacts, classOf, classes }: Block, state: State, combination: number): number {
+    const nets = this.#nets
+    nets.become(this.compiled.base)
+    for (const { a, b, when } of contacts) if (holds(state, when)) nets.join(a, b)
+    const joined = this.#outlooks.map(net => nets.find(net))
+    const asked = variables.map(variable => (this.#telltale.has(variable) ? state[variable]! : ''))
+    const text = `${joined.map(net => joined.indexOf(net)).join()};${asked.join()}`
+    const kind = classes.get(text) ?? classes.size
+    classes.set(text, kind)
+    classOf[combination] = kind
+    return kind
+  }
+
+  /**
+   * What follows when something is done to a device: its own answer, its peers’ by radio, and what mains
+   * hear on their signals. False where it does not answer; `next` then holds nothing of worth.
+   */
+  follow(state: State, device: number, event: OutsideEvent, next: Uint8Array): boolean {
+    const { devices, hearings } = this.compiled
+    const control = this.#answer(state, device, event)
+    if (!control) return false
+    for (let at = 0; at < state.length; at++) next[at] = state[at]!
+    apply(control, next)
+    if (control.tells)
+      for (const peer of devices[device]!.peers) {
+        const told = this.#answer(next, peer, control.tells)
+        if (told) apply(told, next)
+      }
+    if (hearings.length === 0) return true
+    const before = this.of(state).heard
+    const after = this.of(next).heard
+    hearings.forEach((hearing, at) => {
+      if (before[at] === after[at]) return
+      const answer = this.#answer(next, hearing.device, after[at] ? 'signal-on' : 'signal-off')
+      if (answer) apply(answer, next)
+    })
+    return true
+  }
+
+  /** The control in force that answers to this event in this state; electronics must live for theirs. */
+  #answer(state: State, device: number, event: CompiledControl['event']): CompiledControl | null {
+    for (const control of this.compiled.devices[device]!.controls)
+      if (control.event === event && holds(state, control.from))
+        return control.electronic && !this.#awake(state, device) ? null : control
+    return null
+  }
+
+  /** A starved device wakes again as soon as it drops out, so a hand can still work it. */
+  #awake(state: State, device: number): boolean {
+    const { solution } = this.of(state)
+    return solution.alive[device]! || solution.starved[device]!
+  }
+
+  /** The state after an event, or null where the device does not answer to it. */
+  after(state: State, device: number, event: OutsideEvent): number[] | null {
+    const next = new Uint8Array(state.length)
+    return this.follow(state, device, event, next) ? Array.from(next) : null
+  }
+}
+
+function apply({ to }: CompiledControl, state: Uint8Array): void {
+  for (const [variable, value] of to) state[variable] = value
+}
+
+/** Devices in their order, as many together as keep the combinations few; a device is never divided. */
+function blocksOf(compiled: Compiled): Block[] {
+  const groups: { variables: number[]; devices: number[]; size: number }[] = []
+  compiled.devices.forEach(({ variables }, device) => {
+    if (variables.length === 0) return
+    const size = variables.reduce((count, each) => count * compiled.variables[each]!.values.length, 1)
+    const last = groups.at(-1)
+    if (last && last.size * size <= LARGEST_BLOCK) {
+      last.variables.push(...variables)
+      last.devices.push(device)
+      last.size *= size
+    } else groups.push({ variables: [...variables], devices: [device], size })
+  })
+  return groups.map(({ variables, devices, size }) => {
+    const strides = variables.map(() => 1)
+    for (let at = variables.length - 2; at >= 0; at--)
+      strides[at] = strides[at + 1]! * compiled.variables[variables[at + 1]!]!.values.length
+    return {
+      variables,
+      strides,
+      contacts: compiled.contacts.filter(
+        ({ device, electronic, when }) => devices.includes(device) && !electronic && when.length > 0,
+      ),
+      classOf: new Int32Array(size).fill(-1),
+      classes: new Map(),
+    }
+  })
+}
+
+/** Nets through which a block is felt: something hangs on them, or contacts of more than one block. */
+function outlooksOf(compiled: Compiled, blocks: readonly Block[]): number[] {
+  const { base } = compiled
+  const touched = blocks.map(
+    ({ contacts }) => new Set(contacts.flatMap(({ a, b }) => [base.find(a), base.find(b)])),
+  )
+  const hung = new Set(
+    [
+      ...compiled.poles.flatMap(({ hot, neutral, ground }) => [hot, neutral, ground]),
+      ...compiled.loads.flatMap(({ hot, neutral }) => [hot, neutral]),
+      ...compiled.ways.flatMap(({ line, other }) => [line, other]),
+      ...compiled.contacts.filter(each => each.electronic).flatMap(({ a, b }) => [a, b]),
+      ...compiled.hearings.flatMap(({ signal, poles }) => [signal, ...poles]),
+    ].map(net => base.find(net)),
+  )
+  const all = new Set(touched.flatMap(nets => [...nets]))
+  return [...all]
+    .filter(net => hung.has(net) || touched.filter(nets => nets.has(net)).length > 1)
+    .sort((a, b) => a - b)
+}
+
+/** Variables that decide more than metal: electronic contacts, levels, what is asked for. */
+function telltaleVariables(compiled: Compiled): number[] {
+  const electronic = compiled.contacts.filter(each => each.electronic)
+  return [
+    ...new Set([
+      ...electronic.flatMap(({ when, share }) => [
+        ...when.map(([variable]) => variable),
+        ...(share ? [share.variable] : []),
+      ]),
+      ...compiled.devices.flatMap(({ commanded, outOfService }) =>
+        [...(commanded ?? []), ...(outOfService ?? [])].map(([variable]) => variable),
+      ),
+    ]),
+  ].sort((a, b) => a - b)
+}
