@@ -6,7 +6,7 @@ module.exports = {
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|/testing/' },
       to: { path: outsideCore },
     },
     {

@@ -121,6 +121,7 @@ export function plainPlaces({ places, supplyAt, loadAt, watts = 60 }: PlainPlace
         ground: supplyAt === 'luminaire' ? null : 'lamp:ground',
         offLimitMilliamps: 1,
         coldShare: 1 / 12,
+        ohmsShare: 1 / 12,
       },
     ],
     caps: [],

@@ -70,8 +70,10 @@ export interface CircuitLoad {
   readonly ground: string | null
   /** Current below which it is dark, in mA. */
   readonly offLimitMilliamps: number
-  /** Resistance when cold and dead, as a share of the working one; null where it is electronics: open. */
-  readonly coldShare?: number | null
+  /** Resistance while it is dark, as a share of the working one: a cold filament has little. 1 if absent. */
+  readonly coldShare?: number
+  /** What an ohmmeter finds on it without power, as a share of the working resistance; null: open. */
+  readonly ohmsShare?: number | null
 }
 
 export const terminalPoint = (deviceId: string, terminalId: string) => `${deviceId}.${terminalId}`
@@ -105,7 +107,8 @@ export function parseCircuit(draft: Circuit): Result<Circuit> {
     ),
   )
   draft.loads.forEach((load, index) => {
-    if (!(load.watts > 0)) faults.push(fault(`/loads/${index}/watts`, 'range', 'a load takes more than 0 W'))
+    if (!(load.watts > 0 || (load.kind === 'receptacle' && load.watts === 0)))
+      faults.push(fault(`/loads/${index}/watts`, 'range', 'a load takes more than 0 W'))
   })
   draft.supplies.forEach((supply, index) => {
     if (!(supply.volts > 0 && supply.volts <= 1000))

@@ -5,8 +5,10 @@ import {
   Situations,
   compile,
   describeState,
+  holds,
   type Compiled,
   type Situation,
+  type State,
   type StateInWords,
 } from '../solve'
 import { explore, type Explored } from './explore'
@@ -139,13 +141,15 @@ function wrongStates(compiled: Compiled, { all }: Situations, { count, situation
 function firstStuck(compiled: Compiled, { all }: Situations, explored: Explored) {
   const { count, moves, situationOf, follows, rank } = explored
   let first: { at: number; move: number; device: number; lamp: number } | null = null
-  for (const { move, device, lamps } of handsOf(compiled, explored)) {
+  for (const { move, device, lamps, releases } of handsOf(compiled, explored)) {
     const stays = staysAs(all, lamps)
+    const resting = all.map(({ solution }) => isResting(compiled, solution.state, device))
     for (let at = 0; at < count; at++) {
       const next = follows(at, move)
-      if (next < 0) continue
+      if (next < 0 || resting[situationOf[at]!]) continue
       const lamp = stays(situationOf[at]!, situationOf[next]!)
-      if (lamp >= 0 && (!first || rank(at) < rank(first.at))) first = { at, move, device, lamp }
+      if (lamp < 0 || releases.some(release => follows(at, release) >= 0)) continue
+      if (!first || rank(at) < rank(first.at)) first = { at, move, device, lamp }
     }
   }
   if (!first) return null
@@ -162,6 +166,14 @@ function firstStuck(compiled: Compiled, { all }: Situations, explored: Explored)
   }
 }
 
+/** Whether some device of the group is taken out of service on purpose: nothing then answers. */
+function isResting(compiled: Compiled, state: State, device: number): boolean {
+  const { groupId } = compiled.circuit.devices[device]!
+  return compiled.devices.some(
+    ({ placed, outOfService }) => placed.groupId === groupId && outOfService && holds(state, outOfService),
+  )
+}
+
 /** What a hand does at each place that has a lamp to answer for. */
 function handsOf(compiled: Compiled, { moves }: Explored) {
   return moves.flatMap(({ device, event }, move) => {
@@ -170,7 +182,12 @@ function handsOf(compiled: Compiled, { moves }: Explored) {
       load.kind === 'lamp' && load.groupId === placed.groupId ? [at] : [],
     )
     const hand = events.includes('toggle') ? 'toggle' : 'press'
-    return event === hand && lamps.length > 0 ? [{ move, device, lamps }] : []
+    if (event !== hand || lamps.length === 0) return []
+    // While another key is held down a press may go unheard: that is not judged.
+    const releases = moves.flatMap((other, at) =>
+      other.event === 'release' && other.device !== device ? [at] : [],
+    )
+    return [{ move, device, lamps, releases }]
   })
 }
 

@@ -26,6 +26,7 @@ export interface CompiledContact {
   readonly a: number
   readonly b: number
   readonly device: number
+  readonly points: readonly [string, string]
   readonly electronic: boolean
   readonly when: Pairs
   /** Share of the voltage by the value of a variable; null where it passes everything. */
@@ -67,6 +68,7 @@ export interface Way {
   readonly supply: Supply
   readonly line: number
   readonly other: number
+  readonly points: readonly [string, string]
 }
 
 /** A circuit made ready for many solutions: nets are numbers, what conductors and joints join is one net. */
@@ -111,6 +113,7 @@ export function compile(circuit: Circuit): Compiled {
       contacts.push({
         a: at(between[0]),
         b: at(between[1]),
+        points: [terminalPoint(placed.id, between[0]), terminalPoint(placed.id, between[1])],
         device,
         electronic: kind === 'electronic',
         when: pairs(when),
@@ -125,7 +128,13 @@ export function compile(circuit: Circuit): Compiled {
           : supply.kind === 'line-ground'
             ? supply.ground
             : supply.load
-      ways.push({ device, supply, line: at(supply.line), other: at(other) })
+      ways.push({
+        device,
+        supply,
+        line: at(supply.line),
+        other: at(other),
+        points: [terminalPoint(placed.id, supply.line), terminalPoint(placed.id, other)],
+      })
     }
     const controls = controlsOf(placed, pairs, variables)
     return {

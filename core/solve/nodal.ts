@@ -7,6 +7,8 @@ export interface Element {
   readonly b: number
   readonly siemens: number
   readonly capacitive?: number
+  /** The points its two ends are at, where that matters. */
+  readonly points?: readonly [string, string]
 }
 
 export interface Phasor {

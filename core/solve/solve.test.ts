@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import type { Circuit, CircuitLoad } from '../model/circuit'
-import { compile, solve } from '.'
+import { compile, solve, stateAt, stateCount, stateFromWords } from '.'
 
 const supply = (id: string, phaseDegrees = 0, neutral = `${id}:n`) => ({
   id,
@@ -106,7 +106,7 @@ describe('solve against closed forms', () => {
     // 0.6 mA at 120 V is 200 kΩ, in series with the lamp’s 360 Ω.
     expect(off.loadAmps[0]).toBeCloseTo(120 / (200_000 + 360), 12)
     expect(off.alive).toEqual([true])
-    const on = solve(compiled, [1])
+    const on = solve(compiled, stateFromWords(compiled, { d: { relay: 'on' } }))
     expect(on.loadVolts[0]).toBeCloseTo(120, 1)
   })
 
@@ -120,7 +120,7 @@ describe('solve against closed forms', () => {
           wires: [wire('1', 'a:h', 'd.line'), wire('2', 'd.load', 'x:h'), wire('3', 'x:n', 'a:n')],
         }),
       )
-      return solve(compiled, [1]).alive[0]
+      return solve(compiled, stateFromWords(compiled, { d: { relay: 'on' } })).alive[0]
     }
     expect(alive(24)).toBe(false)
     expect(alive(25)).toBe(true)
@@ -185,5 +185,89 @@ describe('solve, on random circuits of lamps', () => {
       ),
       { numRuns: 1000, seed: 20261124 },
     )
+  })
+})
+
+describe('solve, on random circuits with switches and dimmers', () => {
+  const DIMMER = trade.devices.find(device => device.id === 'dimmer-led-150-two-wire')!
+  const SWITCH = trade.devices.find(device => device.id === 'switch-plain-15')!
+  const part = fc.record({
+    from: fc.nat(6),
+    to: fc.nat(6),
+    kind: fc.nat(3),
+    watts: fc.integer({ min: 5, max: 300 }),
+  })
+
+  it('current is conserved at every net and power in every state (1000 circuits, seed 20261125)', () => {
+    let states = 0
+    fc.assert(
+      fc.property(
+        fc.array(part, { minLength: 2, maxLength: 7 }),
+        fc.constantFrom(0, 120, 180),
+        (parts, phase) => {
+          const node = (at: number) => ['a:h', 'a:n', 'b:h'][at] ?? `node${at}`
+          const used = parts.filter(({ from, to }) => from !== to)
+          const devices = used.flatMap(({ kind }, index) =>
+            kind < 2 ? [{ id: `d${index}`, groupId: 'g', model: kind === 0 ? SWITCH : DIMMER }] : [],
+          )
+          const ends = (index: number, kind: number) =>
+            kind === 0
+              ? [`d${index}.upper`, `d${index}.lower`]
+              : kind === 1
+                ? [`d${index}.line`, `d${index}.load`]
+                : [`l${index}:h`, `l${index}:n`]
+          const compiled = compile(
+            circuit({
+              supplies: [supply('a'), { ...supply('b', phase), neutral: 'a:n' }],
+              devices,
+              loads: used.flatMap(({ kind, watts }, index) => (kind < 2 ? [] : [lamp(`l${index}`, watts)])),
+              wires: used.flatMap(({ from, to, kind }, index) => {
+                const [a, b] = ends(index, kind)
+                return [wire(`f${index}`, node(from), a!), wire(`t${index}`, node(to), b!)]
+              }),
+            }),
+          )
+          const count = Math.min(stateCount(compiled), 64)
+          for (let index = 0; index < count; index++) {
+            const solved = solve(compiled, stateAt(compiled, index))
+            if (solved.shorts.length > 0) continue
+            states++
+            const { metal, potentials, elements } = solved
+            const held = new Set(
+              compiled.poles.flatMap(({ hot, neutral }) => [metal.find(hot), metal.find(neutral)]),
+            )
+            const into = new Map<number, { real: number; imaginary: number }>()
+            let taken = 0
+            for (const element of elements) {
+              if (potentials.at(element.a) === null || potentials.at(element.b) === null) continue
+              const amps = potentials.current(element)
+              taken += (potentials.between(element.a, element.b) ?? 0) * Math.hypot(amps.real, amps.imaginary)
+              for (const [net, sign] of [
+                [metal.find(element.a), -1],
+                [metal.find(element.b), 1],
+              ] as const) {
+                const sum = into.get(net) ?? { real: 0, imaginary: 0 }
+                into.set(net, {
+                  real: sum.real + sign * amps.real,
+                  imaginary: sum.imaginary + sign * amps.imaginary,
+                })
+              }
+            }
+            let given = 0
+            for (const [net, { real, imaginary }] of into) {
+              if (!held.has(net)) {
+                expect(Math.hypot(real, imaginary)).toBeLessThan(1e-6)
+                continue
+              }
+              const at = potentials.at(net)!
+              given -= at.real * real + at.imaginary * imaginary
+            }
+            expect(taken).toBeCloseTo(given, 5)
+          }
+        },
+      ),
+      { numRuns: 1000, seed: 20261125 },
+    )
+    expect(states).toBeGreaterThan(2000)
   })
 })

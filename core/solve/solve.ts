@@ -10,6 +10,8 @@ const WAKES_AT = 0.85
 const WAKES_THROUGH_LOAD_AT = 0.6
 /** Full light is within this share of nominal. */
 const FULL_FROM = 0.93
+/** From this share of nominal any lamp gives light, however little it takes. */
+const SEEN_FROM = 0.15
 export const FULL_TO = 1.06
 
 /** What is switched off or lost outside the boxes. */
@@ -70,7 +72,10 @@ export function solve(compiled: Compiled, state: State, conditions: Conditions =
   const working = compiled.devices.map(({ outOfService }) => !outOfService || !holds(state, outOfService))
   const fixed = fixedPotentials(compiled, metal, conditions)
   const resting: Element[] = [
-    ...compiled.loads.map(({ hot, neutral, siemens }) => ({ a: hot, b: neutral, siemens })),
+    ...compiled.loads.map(({ hot, neutral, siemens }, at) => {
+      const load = compiled.circuit.loads[at]!
+      return { a: hot, b: neutral, siemens, points: [load.hot, load.neutral] as const }
+    }),
     ...leakages(compiled, working),
   ]
   const asleep = potentials(metal, fixed, resting)
@@ -80,7 +85,7 @@ export function solve(compiled: Compiled, state: State, conditions: Conditions =
   const closed = compiled.contacts.filter(
     contact => contact.electronic && alive[contact.device] && holds(state, contact.when),
   )
-  const fully = closed.map(({ a, b }): Element => ({ a, b, siemens: 1 / CONTACT_OHMS }))
+  const fully = closed.map(({ a, b, points }): Element => ({ a, b, siemens: 1 / CONTACT_OHMS, points }))
   const awake = closed.length > 0 ? potentials(metal, fixed, [...passive, ...fully]) : asleep
 
   const starved = alive.map(() => false)
@@ -121,9 +126,9 @@ const siemensFor = (milliamps: number, compiled: Compiled) => milliamps / 1000 /
 
 /** An open two-wire device always lets a little through, unless it is taken out of service. */
 function leakages(compiled: Compiled, working: readonly boolean[]): Element[] {
-  return compiled.ways.flatMap(({ device, supply, line, other }) =>
+  return compiled.ways.flatMap(({ device, supply, line, other, points }) =>
     supply.kind === 'through-load' && working[device]
-      ? [{ a: line, b: other, siemens: siemensFor(supply.offMilliamps, compiled) }]
+      ? [{ a: line, b: other, siemens: siemensFor(supply.offMilliamps, compiled), points }]
       : [],
   )
 }
@@ -131,10 +136,10 @@ function leakages(compiled: Compiled, working: readonly boolean[]): Element[] {
 /** What the electronics take by the way they live: one way at a time. */
 function drawOf(compiled: Compiled, way: WayOfLiving): Element[] {
   if (typeof way === 'string') return []
-  const { supply, line, other } = way
+  const { supply, line, other, points } = way
   if (supply.kind === 'through-load') return []
   const milliamps = supply.kind === 'line-neutral' ? supply.milliamps : supply.leakMilliamps
-  return [{ a: line, b: other, siemens: siemensFor(milliamps, compiled) }]
+  return [{ a: line, b: other, siemens: siemensFor(milliamps, compiled), points }]
 }
 
 /** Nets whose potential the panel gives. A net with two of them is a short; the first one stands. */
@@ -221,8 +226,8 @@ function lightsOf(
       return 'flickers'
     if (share > FULL_TO) return 'over'
     if (share >= FULL_FROM) return 'full'
-    if (loadAmps[at]! * 1000 <= compiled.circuit.loads[at]!.offLimitMilliamps) return 'dark'
-    return share < 0.05 ? 'glows' : 'dimmed'
+    if (share >= SEEN_FROM) return 'dimmed'
+    return loadAmps[at]! * 1000 <= compiled.circuit.loads[at]!.offLimitMilliamps ? 'dark' : 'glows'
   })
 }
 
