@@ -28,10 +28,15 @@ const lamp = (
   powerFactorIfNotPrinted: number,
   offLimitMilliamps: number,
   dimming: LampFact['dimming'],
-): LampFact => ({ words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming })
+  /** A cold filament has about a twelfth; windings have little resistance; electronics are open. */
+  cold: Pick<LampFact, 'coldShare' | 'ohmsShare'> = { coldShare: 1, ohmsShare: null },
+): LampFact => ({ words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming, ...cold })
 
 export const lamps: Readonly<Record<LampKind, LampFact>> = {
-  tungsten: lamp('Tungsten or halogen', 'tungsten', 1, 20, 'always'),
+  tungsten: lamp('Tungsten or halogen', 'tungsten', 1, 20, 'always', {
+    coldShare: 1 / 12,
+    ohmsShare: 1 / 12,
+  }),
   led: lamp('LED', 'led', 0.5, 1, 'as-printed'),
   cfl: lamp('Compact fluorescent', 'led', 0.5, 1, 'as-printed'),
   'electronic-transformer': lamp(
@@ -47,9 +52,10 @@ export const lamps: Readonly<Record<LampKind, LampFact>> = {
     0.9,
     10,
     'as-printed',
+    { coldShare: 1, ohmsShare: 0.05 },
   ),
   'electronic-ballast': lamp('Tubes on electronic ballast', 'electronic-ballast', 0.95, 2, 'never'),
-  'fan-motor': lamp('Fan or other motor', 'motor', 0.7, 20, 'never'),
+  'fan-motor': lamp('Fan or other motor', 'motor', 0.7, 20, 'never', { coldShare: 1, ohmsShare: 0.1 }),
   receptacle: lamp('Receptacle', 'general', 1, 1, 'never'),
 }
 

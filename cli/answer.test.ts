@@ -26,6 +26,50 @@ describe('every-room', () => {
     expect(ask('prove', file({ choice: 'dimmer-led-150-neutral', cables: switchLoop(true) })).code).toBe(1)
   })
 
+  it('reads: what a meter shows, a no where a test must not be made, and every point there is', () => {
+    const job = file({})
+    const meter = ['--with', 'low-impedance-meter', '--at', 'end:box-a-black-1-end']
+    const toWhite = ['--to', 'end:box-a-white-2-end']
+    expect(ask('read', job, ...meter, ...toWhite)).toMatchObject({
+      code: 0,
+      output: { ok: true, shown: { kind: 'volts', phantom: false } },
+    })
+    expect(ask('read', job, ...meter, ...toWhite, '--off', 'breaker 7').output).toMatchObject({
+      shown: { volts: 0 },
+    })
+    const live = ask(
+      'read',
+      job,
+      '--with',
+      'continuity',
+      '--at',
+      'box-1-old.upper',
+      '--to',
+      'box-1-old.lower',
+    )
+    expect(live).toMatchObject({ code: 1, output: { shown: { kind: 'refused' } } })
+    const lit = ['--with', 'lamp', '--at', 'Ceiling light']
+    expect(ask('read', job, ...lit).output).toMatchObject({ shown: { light: 'dark' } })
+    expect(ask('read', job, ...lit, '--state', 'box-1-old.position=up').output).toMatchObject({
+      shown: { light: 'full' },
+    })
+    const points = ask('read', job)
+    expect(JSON.stringify(points.output)).toContain('A black')
+  })
+
+  it.each([
+    ['an unknown instrument', ['--with', 'divining-rod', '--at', 'x'], '/with'],
+    ['no point', ['--with', 'lamp'], '/at'],
+    ['one lead only', ['--with', 'continuity', '--at', 'end:box-a-black-1-end'], '/to'],
+    ['a point that is not there', ['--with', 'clamp', '--at', 'moon'], '/at'],
+    ['a state that is none', ['--with', 'lamp', '--at', 'Ceiling light', '--state', 'up'], '/state/0'],
+    ['an option that is none', ['--loudly'], '/options'],
+  ])('read with %s is bad input: 2', (_, rest, path) => {
+    const { code, output } = ask('read', file({}), ...rest)
+    expect(code).toBe(2)
+    expect(output).toMatchObject({ faults: [{ path }] })
+  })
+
   it('checks: 0 where something fits, 1 where nothing does', () => {
     expect(ask('check', file({})).code).toBe(0)
     expect(ask('check', file({ lamps: [] })).code).toBe(1)

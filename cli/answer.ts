@@ -1,19 +1,17 @@
 import { checkJob, raisedDefects } from '@/core/check'
 import { parseJobFile } from '@/core/format/job-file'
 import { boxView, type BoxView } from '@/core/job/box-view'
+import { tiedSets } from '@/core/job/tied'
 import { rowsOf, type JobRecord } from '@/core/model/record'
-import { fault, type Fault } from '@/core/model/result'
+import { fault } from '@/core/model/result'
 import type { Trade } from '@/core/model/trade'
 import { prove } from '@/core/prove'
 import { foundCircuit, plannedCircuit, routeBox } from '@/core/route'
+import { bad, type Answer } from './outcome'
+import { readPoint } from './read'
 
-export interface Answer {
-  /** 0 yes, 1 a *no*, 2 bad input. */
-  readonly code: 0 | 1 | 2
-  readonly output: unknown
-}
-
-const USAGE = 'every-room check|prove|validate FILE [--box ID]'
+const USAGE =
+  'every-room check|prove|validate FILE [--box ID]; every-room read FILE --at POINT --with INSTRUMENT'
 
 /** The whole of the command but for reading the file and printing: the same input gives the same answer. */
 export function answer(
@@ -35,17 +33,15 @@ export function answer(
   const views = rowsOf(record, 'boxes')
     .filter(box => boxId === null || box.id === boxId)
     .map(box => boxView(record, box.id)!)
-  return run(record, views, trade)
+  return run(record, views, trade, rest)
 }
-
-const bad = (...faults: readonly Fault[]): Answer => ({ code: 2, output: { ok: false, faults } })
 
 function optionOf(rest: readonly string[], name: string): string | null {
   const at = rest.indexOf(name)
   return at < 0 ? null : (rest[at + 1] ?? null)
 }
 
-type Verb = (record: JobRecord, views: readonly BoxView[], trade: Trade) => Answer
+type Verb = (record: JobRecord, views: readonly BoxView[], trade: Trade, rest: readonly string[]) => Answer
 
 /** The file reads; its defects raised by rule are listed beside the counts. */
 const validate: Verb = (record, views, trade) => {
@@ -76,15 +72,26 @@ const check: Verb = (record, views, trade) => {
   return { code: none ? 1 : 0, output: { ok: !none, places } }
 }
 
-/** Each box as found, and as planned where a device is chosen. A no: a property broken in a plan. */
-const proveVerb: Verb = (_record, views, trade) => {
+/**
+ * Each piece of wiring that hangs together as found, and each box as planned where a device is chosen. A
+ * no: a property broken in a plan.
+ */
+const proveVerb: Verb = (record, views, trade) => {
+  const asked = new Set(views.map(view => view.box.id))
+  const circuits = tiedSets(record)
+    .filter(set => set.some(view => asked.has(view.box.id)))
+    .map(set => {
+      const found = foundCircuit(set, trade)
+      return {
+        boxIds: set.map(view => view.box.id),
+        found: found.ok ? prove(found.value) : { kind: 'not-decided', faults: found.faults },
+      }
+    })
   const boxes = views.map(view => {
-    const found = foundCircuit(view, trade)
     const routed = routeBox(view, trade)
     const chosen = view.places.some(place => place.choice)
     return {
       boxId: view.box.id,
-      found: found.ok ? prove(found.value) : { kind: 'not-decided', faults: found.faults },
       planned: !chosen
         ? null
         : routed.ok
@@ -93,7 +100,10 @@ const proveVerb: Verb = (_record, views, trade) => {
     }
   })
   const refuted = boxes.some(box => box.planned && box.planned.kind !== 'proven')
-  return { code: refuted ? 1 : 0, output: { ok: !refuted, boxes } }
+  return { code: refuted ? 1 : 0, output: { ok: !refuted, circuits, boxes } }
 }
 
-const VERBS: Readonly<Record<string, Verb>> = { validate, check, prove: proveVerb }
+/** What an instrument shows in the wiring as found. A no: a test that must not be made. */
+const readVerb: Verb = (record, views, trade, rest) => readPoint(record, views, trade, rest)
+
+const VERBS: Readonly<Record<string, Verb>> = { validate, check, prove: proveVerb, read: readVerb }

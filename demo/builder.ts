@@ -16,6 +16,7 @@ export interface Strand {
   readonly gauge?: Gauge
   readonly metal?: 'copper' | 'aluminium'
   readonly group?: string
+  readonly circuit?: string
 }
 
 export interface CableAsFound {
@@ -23,7 +24,25 @@ export interface CableAsFound {
   readonly entry: CableEntry
   readonly far: FarEnd
   readonly sheath?: Sheath
+  /** The lamp it was seen to lead to, where no role in it says so. */
+  readonly farLoad?: string
   readonly strands: readonly Strand[]
+}
+
+/** One conductor of a cable between two boxes: where it sits at each end. */
+export interface RunStrand extends Omit<Strand, 'on'> {
+  readonly on: readonly [from: string, to: string]
+}
+
+/** A cable between two boxes of the job, seen at both ends. */
+export interface RunAsFound {
+  readonly name: string
+  readonly from: string
+  readonly to: string
+  /** Where it enters the first box, and the second. */
+  readonly entries?: readonly [CableEntry, CableEntry]
+  readonly sheath?: Sheath
+  readonly strands: readonly RunStrand[]
 }
 
 export interface BoxAsFound {
@@ -124,7 +143,8 @@ export function jobBuilder(job: JobRow) {
 
   const controlOf = (boxId: string, control: Control, gang: number) => {
     const placeId = `${boxId}-${gang}`
-    put('groups', { id: control.group, name: control.name, want: control.want ?? null })
+    if (!tables.groups[control.group])
+      put('groups', { id: control.group, name: control.name, want: control.want ?? null })
     put('places', { id: placeId, boxId, gang, groupId: control.group })
     if (control.old) put('devices', { id: `${placeId}-old`, placeId, modelId: control.old, note: '' })
     if (control.choice) put('choices', { id: `${placeId}-new`, placeId, modelId: control.choice })
@@ -155,44 +175,71 @@ export function jobBuilder(job: JobRow) {
       far: cable.far,
       farBoxId: null,
       farEntry: null,
-      farLoadId: null,
+      farLoadId: cable.farLoad ?? null,
       position,
     })
     cable.strands.forEach((strand, index) => {
-      const conductorId = `${cableId}-${strand.insulation}-${index + 1}`
-      put('conductors', {
-        id: conductorId,
-        cableId,
-        insulation: strand.insulation,
-        markedAs: null,
-        gauge: strand.gauge ?? region.usualGauge,
-        stranding: 'solid',
-        metal: strand.metal ?? 'copper',
-        position: index,
-      })
-      put('ends', { ...seatOf(found, strand), ...endOf(found, strand, conductorId) })
+      const conductorId = conductorOf(cableId, strand, index)
+      put('ends', { ...seatOf(found.id, strand.on), ...endOf(found.id, strand, conductorId) })
     })
   }
 
-  const seatOf = (found: BoxAsFound, { on }: Strand) => {
+  const run = ({ name, from, to, entries = ['top', 'bottom'], sheath, strands }: RunAsFound) => {
+    const cableId = `${from}-${name.toLowerCase()}`
+    put('cables', {
+      id: cableId,
+      boxId: from,
+      name,
+      sheath: sheath ?? 'nonmetallic',
+      entry: entries[0],
+      far: 'box',
+      farBoxId: to,
+      farEntry: entries[1],
+      farLoadId: null,
+      position: 50,
+    })
+    strands.forEach((strand, index) => {
+      const conductorId = conductorOf(cableId, strand, index)
+      put('ends', { ...seatOf(from, strand.on[0]), ...endOf(from, strand, conductorId) })
+      const far = { ...seatOf(to, strand.on[1]), ...endOf(to, strand, conductorId) }
+      put('ends', { ...far, id: `${conductorId}-far` })
+    })
+  }
+
+  const conductorOf = (cableId: string, strand: Omit<Strand, 'on'>, index: number): string => {
+    const id = `${cableId}-${strand.insulation}-${index + 1}`
+    put('conductors', {
+      id,
+      cableId,
+      insulation: strand.insulation,
+      markedAs: null,
+      gauge: strand.gauge ?? region.usualGauge,
+      stranding: 'solid',
+      metal: strand.metal ?? 'copper',
+      position: index,
+    })
+    return id
+  }
+
+  const seatOf = (boxId: string, on: string) => {
     const loose = { deviceId: null, terminal: null, jointId: null }
     if (on === 'cap' || on === 'loose') return { ...loose, seat: on } as const
     if (on.startsWith('joint:')) {
-      const jointId = `${found.id}-${on.replace(':', '-')}`
+      const jointId = `${boxId}-${on.replace(':', '-')}`
       if (!tables.joints[jointId])
-        put('joints', { id: jointId, boxId: found.id, connector: 'twist-on', bareShows: false })
+        put('joints', { id: jointId, boxId, connector: 'twist-on', bareShows: false })
       return { ...loose, seat: 'joint', jointId } as const
     }
     const [gang, terminal] = on.includes('.') ? on.split('.') : ['1', on]
-    return { ...loose, seat: 'terminal', deviceId: `${found.id}-${gang}-old`, terminal: terminal! } as const
+    return { ...loose, seat: 'terminal', deviceId: `${boxId}-${gang}-old`, terminal: terminal! } as const
   }
 
-  const endOf = (found: BoxAsFound, strand: Strand, conductorId: string) => ({
+  const endOf = (boxId: string, strand: Omit<Strand, 'on'>, conductorId: string) => ({
     id: `${conductorId}-end`,
     conductorId,
-    boxId: found.id,
+    boxId,
     role: strand.role ?? null,
-    roleCircuitId: null,
+    roleCircuitId: strand.circuit ? `circuit-${strand.circuit}` : null,
     roleGroupId: strand.group ?? null,
     seenAtSheath: region.groundColours.includes(strand.insulation),
   })
@@ -318,5 +365,19 @@ export function jobBuilder(job: JobRow) {
         })
   }
 
-  return { room, circuit, box, read, proveRoles, isolate, work, makeSettings, passTests, put, record, view }
+  return {
+    room,
+    circuit,
+    box,
+    run,
+    read,
+    proveRoles,
+    isolate,
+    work,
+    makeSettings,
+    passTests,
+    put,
+    record,
+    view,
+  }
 }

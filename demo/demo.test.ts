@@ -3,6 +3,7 @@ import { trade } from '@/catalogue'
 import { raisedDefects } from '@/core/check'
 import { faultsOfRecord } from '@/core/job/integrity'
 import { boxView } from '@/core/job/box-view'
+import { tiedSets } from '@/core/job/tied'
 import { STAGES } from '@/core/model/vocabulary'
 import { progressOfJob } from '@/core/plan'
 import { prove } from '@/core/prove'
@@ -39,16 +40,31 @@ describe('demo jobs', () => {
     expect(all.join('\n')).toMatch(/Metal box without a ground/)
   })
 
-  it('boxes with known roles prove as found, but for the cellar that lacks a ground', () => {
+  it('wiring with known roles proves as found, but for what is dangerous', () => {
+    const broken = Object.fromEntries(
+      tiedSets(quillbackRoad()).flatMap(set => {
+        const found = foundCircuit(set, trade)
+        const proof = found.ok && set.some(view => view.ends.length > 0) ? prove(found.value) : null
+        return proof?.kind === 'refuted'
+          ? [[set.map(view => view.box.id).join(), proof.counterexamples.map(each => each.property)]]
+          : []
+      }),
+    )
+    expect(broken).toEqual({
+      'box-cellar': ['ground-reaches'],
+      'box-steps-head,box-steps-foot': ['return-unswitched'],
+    })
+  })
+
+  it('26 boxes in 17 rooms on 9 circuits; one light from three places, five from two', () => {
     const record = quillbackRoad()
-    for (const id of Object.keys(record.boxes)) {
-      const view = boxView(record, id)!
-      const found = foundCircuit(view, trade)
-      if (!found.ok || view.ends.length === 0) continue
-      const proof = prove(found.value)
-      const broken = proof.kind === 'refuted' ? proof.counterexamples.map(each => each.property) : []
-      expect([id, broken]).toEqual([id, id === 'box-cellar' ? ['ground-reaches'] : []])
-    }
+    const counts = [record.boxes, record.rooms, record.circuits].map(table => Object.keys(table).length)
+    expect(counts).toEqual([26, 17, 9])
+    const places = Object.keys(record.groups).map(
+      id => Object.values(record.places).filter(place => place.groupId === id).length,
+    )
+    expect(places.filter(count => count === 3)).toHaveLength(1)
+    expect(places.filter(count => count === 2)).toHaveLength(5)
   })
 
   it('every chosen device is wired by a plan that proves', () => {

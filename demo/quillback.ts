@@ -1,5 +1,7 @@
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
+import { groupBoxes } from './quillback-groups'
+import { cellarSteps, wheel } from './quillback-old'
 import { workedBoxes } from './quillback-worked'
 import { fedAtTheSwitch, strand, switchLoop } from './usual'
 
@@ -230,6 +232,9 @@ export function quillbackRoad(): JobRecord {
     ],
   })
 
+  groupBoxes(house)
+  cellarSteps(house)
+  wheel(house)
   workedBoxes(house)
   return house.record()
 }

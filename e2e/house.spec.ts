@@ -6,7 +6,7 @@ test('House shows which boxes wait for what, and filters by it', async ({ page, 
   await page.goto(`/jobs/${jobId}`)
   for (const name of ['Look', 'Test', 'Choose', 'Wire', 'Set', 'Prove', 'Done'])
     await expect(page.getByRole('button', { name: new RegExp(`^[1-9]\\d* ?${name}$`) })).toBeVisible()
-  await expect(page.getByText(/12 rooms, 12 boxes · North America, 120 V/)).toBeVisible()
+  await expect(page.getByText(/17 rooms, 26 boxes · North America, 120 V/)).toBeVisible()
   await page.getByRole('button', { name: /Wire$/ }).click()
   await expect(page.getByRole('heading', { level: 2 })).toHaveText([/Veranda/])
   await page.getByRole('link', { name: /veranda door/ }).click()

@@ -36,6 +36,8 @@ import timerSecondPlace from './timer-second-place.json' with { type: 'json' }
 import smartSwitchSense from './smart-switch-sense.json' with { type: 'json' }
 import oldMiddleSwitch from './old-middle-switch.json' with { type: 'json' }
 import oldTwoPlace230 from './old-two-place-230.json' with { type: 'json' }
+import oldTwoPlaceNoGround from './old-two-place-no-ground.json' with { type: 'json' }
+import oldReceptacle from './old-receptacle.json' with { type: 'json' }
 
 /** Every device of the catalogue, one data file each; the tests parse them all. A new file is named here. */
 export const devices = [
@@ -76,4 +78,6 @@ export const devices = [
   oldSwitch230,
   oldMiddleSwitch,
   oldTwoPlace230,
+  oldTwoPlaceNoGround,
+  oldReceptacle,
 ] as unknown as readonly DeviceModel[]

@@ -116,6 +116,9 @@ const deviceSchema = Joi.object({
     )
     .required(),
   commanded: Joi.object({ when: state.required() }).allow(null).required(),
+  outlet: Joi.object({ hot: token.required(), neutral: token.required(), ground: token.required() }).allow(
+    null,
+  ),
   outOfService: Joi.object({ when: state.required() }).allow(null),
   indicator: Joi.object({ when: state.required() }).allow(null),
   ratings: Joi.array()

@@ -82,6 +82,7 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
   })
   if (model.commanded) needState('/commanded/when', model.commanded.when)
   if (model.outOfService) needState('/outOfService/when', model.outOfService.when)
+  for (const [pole, id] of Object.entries(model.outlet ?? {})) needTerminal(`/outlet/${pole}`, id)
   if (model.indicator) needState('/indicator/when', model.indicator.when)
   model.settings.forEach((setting, index) => {
     if (!setting.values.includes(setting.initial))

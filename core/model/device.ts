@@ -24,6 +24,8 @@ export interface DeviceModel {
   readonly control: readonly Control[]
   /** Values that ask for light when all hold; null where a position says nothing by itself. */
   readonly commanded: { readonly when: Readonly<Record<string, string>> } | null
+  /** A receptacle: the terminals its contacts hang on. */
+  readonly outlet?: { readonly hot: string; readonly neutral: string; readonly ground: string } | null
   /** Taken out of service on purpose, as by an air-gap pull: its electronics are cut off. */
   readonly outOfService?: { readonly when: Readonly<Record<string, string>> } | null
   /** When its own small lamp is lit, its electronics alive; absent where it has none. */

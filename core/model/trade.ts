@@ -23,6 +23,10 @@ export interface LampFact {
   readonly powerFactorIfNotPrinted: number
   /** Below this current it is dark, in mA. */
   readonly offLimitMilliamps: number
+  /** Resistance while dark, as a share of the working one. */
+  readonly coldShare: number
+  /** What an ohmmeter finds on it, as a share of the working resistance; null: open. */
+  readonly ohmsShare: number | null
   readonly dimming: 'always' | 'as-printed' | 'never'
 }
 

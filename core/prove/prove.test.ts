@@ -272,7 +272,7 @@ describe('every single exchange and every single opening, one place, by exhausti
 
 describe('circuits as found, and odd ones', () => {
   it('a box without a ground to its device is refuted as found', () => {
-    const found = foundCircuit(usualBox(), trade)
+    const found = foundCircuit([usualBox()], trade)
     expect(found.ok && broken(found.value)).toEqual(['ground-reaches'])
   })
 

@@ -8,7 +8,7 @@ import { compile, solve } from '../solve'
 import { foundCircuit, plannedCircuit, routeBox } from '.'
 
 const found = (given: Parameters<typeof usualBox>[0]): Circuit => {
-  const circuit = foundCircuit(usualBox(given), trade)
+  const circuit = foundCircuit([usualBox(given)], trade)
   if (!circuit.ok) throw new Error(circuit.faults[0]!.message)
   return circuit.value
 }
@@ -61,7 +61,7 @@ describe('what lies beyond the box, by what the roles say', () => {
   })
 
   it('a conductor without a role leaves the circuit undecided, with its path', () => {
-    const circuit = foundCircuit(usualBox({ cables: fedAtTheSwitch(false), proven: false }), trade)
+    const circuit = foundCircuit([usualBox({ cables: fedAtTheSwitch(false), proven: false })], trade)
     expect(!circuit.ok && circuit.faults.map(each => each.code)).toEqual(Array(6).fill('no-role'))
   })
 
@@ -71,7 +71,7 @@ describe('what lies beyond the box, by what the roles say', () => {
       ...record.feeds,
       second: { id: 'second', boxId: 'box-studio', circuitId: 'circuit-13', basis: 'reading' as const },
     }
-    const circuit = foundCircuit(boxView({ ...record, feeds }, 'box-studio')!, trade)
+    const circuit = foundCircuit([boxView({ ...record, feeds }, 'box-studio')!], trade)
     if (!circuit.ok) throw new Error('undecided')
     const [a, b] = circuit.value.supplies
     expect(a!.neutral).toBe(b!.neutral)
@@ -85,7 +85,7 @@ describe('what lies beyond the box, by what the roles say', () => {
     const record = quillbackRoad()
     for (const id of Object.keys(record.boxes)) {
       const view = boxView(record, id)!
-      const asFound = foundCircuit(view, trade)
+      const asFound = foundCircuit([view], trade)
       if (asFound.ok) expect(parseCircuit(asFound.value).ok).toBe(true)
       const routed = routeBox(view, trade)
       if (routed.ok) expect(parseCircuit(plannedCircuit(view, routed.value, trade)).ok).toBe(true)

@@ -1,79 +1,125 @@
-import type { BoxView, EndView } from '../job/box-view'
-import { isHotRole, isLoadRole } from '../identify'
+import type { BoxView } from '../job/box-view'
 import type { FoundPigtail } from '../model/entities'
+import { rowsWith } from '../model/record'
 import {
   terminalPoint,
   type Circuit,
   type CircuitJoint,
   type CircuitLoad,
-  type SupplyPoint,
-  type Wire,
+  type PlacedDevice,
 } from '../model/circuit'
+import type { DeviceModel } from '../model/device'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
+import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './route-box'
 
-const nearPoint = (end: EndView) => `end:${end.end.id}`
-const farPoint = (end: EndView) => `far:${end.end.id}`
-const bondPoint = (boxId: string) => `bond:${boxId}`
-
-/** The circuit as it is now: seats as recorded, the old devices. Nothing planned to hold it against. */
-export function foundCircuit(view: BoxView, trade: Trade): Result<Circuit> {
-  const faults: Fault[] = rolesMissing(view)
-  const devices = view.places.flatMap(place => {
-    if (!place.found) return []
-    const model = deviceNamed(trade, place.found.modelId)
-    if (!model) {
-      faults.push(
-        fault(
-          `/devices/${place.found.id}/modelId`,
-          'unknown-device',
-          `the catalogue has no “${place.found.modelId}”`,
-        ),
-      )
-      return []
-    }
-    return [{ id: place.found.id, groupId: place.group.id, model }]
-  })
+/**
+ * The circuit of some boxes as it is now: seats as recorded, the old devices. Nothing planned to hold it
+ * against. Refused where a conductor has no role yet, or the catalogue lacks a device.
+ */
+export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Circuit> {
+  const faults: Fault[] = views.flatMap(rolesMissing)
+  const devices = views.flatMap(view =>
+    view.places.flatMap(place => {
+      if (!place.found) return []
+      const { id, modelId } = place.found
+      const model = deviceNamed(trade, modelId)
+      if (!model) {
+        const path = `/devices/${id}/modelId`
+        faults.push(fault(path, 'unknown-device', `the catalogue has no “${modelId}”`))
+        return []
+      }
+      return [{ id, groupId: place.group.id, model, name: placeName(view, place.place.gang) }]
+    }),
+  )
   if (faults.length > 0) return refused(...faults)
-  const joints: CircuitJoint[] = view.joints.map(joint => ({
-    id: joint.id,
-    members: [
-      ...view.ends.filter(each => each.end.jointId === joint.id).map(nearPoint),
-      ...view.pigtails.filter(each => each.jointId === joint.id).flatMap(each => pigtailGoal(view, each)),
+  const base = outsideOf(views, trade)
+  return good({
+    ...base,
+    devices,
+    loads: [...base.loads, ...outletsOf(devices)],
+    joints: [...base.joints, ...views.flatMap(seatsOf)],
+    caps: [
+      ...base.caps,
+      ...views.flatMap(view => view.ends.filter(each => each.end.seat === 'cap').map(nearPoint)),
     ],
-  }))
-  const onTerminals = view.ends.flatMap(each =>
-    each.end.seat === 'terminal' && each.end.deviceId && each.end.terminal
+    plan: null,
+  })
+}
+
+/** A place in words: its room and box, and its gang where the box has more than one. */
+const placeName = ({ room, box }: BoxView, gang: number) =>
+  `${room.name}, ${box.name}${box.gangs > 1 ? `, gang ${gang}` : ''}`
+
+/** Joints, conductors on terminals and the bond of one box as recorded. */
+function seatsOf(view: BoxView): CircuitJoint[] {
+  const bonded = view.box.bonded === 'yes' ? view.ends.find(each => each.end.role === 'ground') : undefined
+  return [
+    ...view.joints.map(joint => ({
+      id: joint.id,
+      members: [
+        ...view.ends.filter(each => each.end.jointId === joint.id).map(nearPoint),
+        ...view.pigtails.filter(each => each.jointId === joint.id).flatMap(each => pigtailGoal(view, each)),
+      ],
+    })),
+    ...view.ends.flatMap(each =>
+      each.end.seat === 'terminal' && each.end.deviceId && each.end.terminal
+        ? [
+            {
+              id: `seat:${each.end.id}`,
+              members: [nearPoint(each), terminalPoint(each.end.deviceId, each.end.terminal)],
+            },
+          ]
+        : [],
+    ),
+    ...(bonded ? [{ id: `bond:${view.box.id}`, members: [nearPoint(bonded), bondPoint(view.box.id)] }] : []),
+  ]
+}
+
+/** Receptacles are loads that stay fed, at the terminals they name. */
+function outletsOf(devices: readonly PlacedDevice[]): CircuitLoad[] {
+  return devices.flatMap(({ id, groupId, model, name }) =>
+    model.outlet
       ? [
           {
-            id: `seat:${each.end.id}`,
-            members: [nearPoint(each), terminalPoint(each.end.deviceId, each.end.terminal)],
+            id: name ?? id,
+            kind: 'receptacle',
+            groupId,
+            watts: 0,
+            hot: terminalPoint(id, model.outlet.hot),
+            neutral: terminalPoint(id, model.outlet.neutral),
+            ground: terminalPoint(id, model.outlet.ground),
+            offLimitMilliamps: 1,
+            ohmsShare: null,
           },
         ]
       : [],
   )
-  const base = outside(view, trade)
-  const bonded = view.box.bonded === 'yes' ? view.ends.find(each => each.end.role === 'ground') : undefined
-  return good({
-    ...base,
-    devices,
-    joints: [
-      ...base.joints,
-      ...joints,
-      ...onTerminals,
-      ...(bonded ? [{ id: 'bond', members: [nearPoint(bonded), bondPoint(view.box.id)] }] : []),
-    ],
-    caps: [...base.caps, ...view.ends.filter(each => each.end.seat === 'cap').map(nearPoint)],
-    plan: null,
-  })
 }
+
+/** Settings made at a place; what is not set is as the device comes. */
+const settingsAt = (view: BoxView, placeId: string, model: DeviceModel): Record<string, string> =>
+  Object.fromEntries(
+    rowsWith(view.record, 'settings', 'placeId', placeId)
+      .filter(({ settingId, value }) =>
+        model.settings.some(({ id, values }) => id === settingId && values.includes(value)),
+      )
+      .map(({ settingId, value }) => [settingId, value]),
+  )
 
 /** The circuit as it will be, with the net each point is meant to be on. */
 export function plannedCircuit(view: BoxView, routed: RoutedBox, trade: Trade): Circuit {
   const near = new Map(view.ends.map(each => [each.end.id, nearPoint(each)]))
   const terminal = (placeId: string, terminalId: string) => terminalPoint(placeId, terminalId)
-  const base = outside(view, trade)
+  const base = outsideOf([view], trade)
+  const devices = routed.devices.map(({ placeId, gang, groupId, model }) => ({
+    id: placeId,
+    groupId,
+    model,
+    name: placeName(view, gang),
+    settings: settingsAt(view, placeId, model),
+  }))
   const pigtail = new Map(
     routed.pigtails.map(each => [
       each.id,
@@ -92,7 +138,8 @@ export function plannedCircuit(view: BoxView, routed: RoutedBox, trade: Trade): 
     }
   return {
     ...base,
-    devices: routed.devices.map(({ placeId, groupId, model }) => ({ id: placeId, groupId, model })),
+    devices,
+    loads: [...base.loads, ...outletsOf(devices)],
     joints: [
       ...base.joints,
       ...routed.joints.map(joint => ({
@@ -129,160 +176,4 @@ function rolesMissing(view: BoxView): Fault[] {
   return view.ends
     .filter(each => each.end.role === null)
     .map(each => fault(`/ends/${each.end.id}/role`, 'no-role', `${each.name} has no role yet`))
-}
-
-type Outside = Pick<Circuit, 'nominalVolts' | 'supplies' | 'wires' | 'loads' | 'joints' | 'bonds' | 'caps'>
-
-/**
- * Everything beyond the box, closed by what the roles say: a hot conductor comes from its breaker, a
- * switched one leads to the lamps, a neutral that leaves in the lamps' cable is their return, and what
- * leaves by an onward cable feeds somebody else.
- */
-function outside(view: BoxView, trade: Trade): Outside {
-  const nominalVolts = view.region.nominalVolts
-  const supplies = suppliesOf(view)
-  const wires: Wire[] = view.ends.map(each => ({
-    id: each.conductor.id,
-    a: nearPoint(each),
-    b: farPoint(each),
-  }))
-  const loads = loadsOf(view, trade)
-  const onward = onwardLoads(view)
-  const joints: CircuitJoint[] = [
-    ...view.ends.map(each => farJoint(view, each, supplies, loads)),
-    ...loopReturns(view, supplies, loads),
-  ].flatMap(joint => joint ?? [])
-  const bonds =
-    view.box.material === 'metal' ? [{ id: `${view.box.name} box`, point: bondPoint(view.box.id) }] : []
-  return {
-    nominalVolts,
-    supplies,
-    wires,
-    loads: [...loads, ...onward],
-    joints,
-    bonds,
-    caps: view.ends.map(farPoint),
-  }
-}
-
-function suppliesOf(view: BoxView): SupplyPoint[] {
-  const ids = view.feeds.length > 0 ? view.feeds.map(each => each.circuit.id) : ['supply']
-  return ids.map(id => {
-    const shared = view.record.circuits[id]?.sharedNeutralWithId ?? null
-    const first = shared !== null && ids.includes(shared) && shared < id
-    return {
-      id: view.record.circuits[id] ? `breaker ${view.record.circuits[id].breaker}` : id,
-      volts: view.region.nominalVolts,
-      phaseDegrees: first ? 180 : 0,
-      breakerOn: true,
-      hot: `panel:${id}:hot`,
-      neutral: `panel:${first ? shared : id}:neutral`,
-      ground: 'panel:ground',
-    }
-  })
-}
-
-function loadsOf(view: BoxView, trade: Trade): CircuitLoad[] {
-  return view.places.flatMap(place =>
-    place.loads.map(load => ({
-      id: load.name,
-      kind: 'lamp' as const,
-      groupId: place.group.id,
-      watts: load.wattsEach * load.count || view.region.nominalVolts,
-      hot: `lamp:${load.id}:hot`,
-      neutral: `lamp:${load.id}:neutral`,
-      ground: load.metalLuminaire === 'yes' ? `lamp:${load.id}:ground` : null,
-      offLimitMilliamps: trade.lamps[load.kind].offLimitMilliamps,
-    })),
-  )
-}
-
-/** Cables that carry an onward feed: what hangs on them must stay alive. */
-function onwardLoads(view: BoxView): CircuitLoad[] {
-  return view.ends
-    .filter(each => each.end.role === 'onward-feed')
-    .map(each => ({
-      id: `onward by cable ${each.cable.name}`,
-      kind: 'onward' as const,
-      groupId: 'onward',
-      watts: 10,
-      hot: farPoint(each),
-      neutral: onwardNeutral(view, each) ?? `onward:${each.end.id}:neutral`,
-      ground: null,
-      offLimitMilliamps: 1,
-    }))
-}
-
-const onwardNeutral = (view: BoxView, onward: EndView): string | null => {
-  const neutral = view.ends.find(each => each.cable.id === onward.cable.id && each.end.role === 'neutral')
-  return neutral ? farPoint(neutral) : null
-}
-
-/** Roles found together in one cable say where it leads. */
-function leadsTo(view: BoxView, cableId: string): { lamps: string | null; onward: boolean } {
-  const inCable = view.ends.filter(each => each.cable.id === cableId)
-  const lamp = inCable.find(each => isLoadRole(each.end.role))
-  return {
-    lamps: lamp ? (lamp.end.roleGroupId ?? view.places[0]?.group.id ?? null) : null,
-    onward: inCable.some(each => each.end.role === 'onward-feed'),
-  }
-}
-
-function farJoint(
-  view: BoxView,
-  each: EndView,
-  supplies: readonly SupplyPoint[],
-  loads: readonly CircuitLoad[],
-): CircuitJoint | null {
-  const { role, roleCircuitId, roleGroupId } = each.end
-  const supply = supplyOf(view, supplies, roleCircuitId)
-  const { lamps, onward } = leadsTo(view, each.cable.id)
-  const joint = (...members: string[]): CircuitJoint | null =>
-    members.length > 0 ? { id: `beyond:${each.end.id}`, members: [farPoint(each), ...members] } : null
-  const ofGroup = (groupId: string | null) => loads.filter(load => load.groupId === groupId)
-  if (role === 'line' || role === 'loop-feed') return joint(supply.hot)
-  if (isLoadRole(role))
-    return joint(...ofGroup(roleGroupId ?? view.places[0]?.group.id ?? null).map(load => load.hot))
-  if (role === 'neutral') {
-    if (onward) return null
-    return lamps === null ? joint(supply.neutral) : joint(...ofGroup(lamps).map(load => load.neutral))
-  }
-  if (role === 'ground') {
-    const grounds = ofGroup(lamps).flatMap(load => load.ground ?? [])
-    const onlyGround = view.ends.filter(other => other.end.role === 'ground').length === 1
-    if (lamps === null && !onward) return joint(supply.ground)
-    return onlyGround ? joint(supply.ground, ...grounds) : joint(...grounds)
-  }
-  return null
-}
-
-/** Lamps whose return does not come through this box have it at the luminaire (a switch loop). */
-function loopReturns(
-  view: BoxView,
-  supplies: readonly SupplyPoint[],
-  loads: readonly CircuitLoad[],
-): CircuitJoint[] {
-  return loads.flatMap(load => {
-    const cables = view.ends
-      .filter(
-        each =>
-          isLoadRole(each.end.role) && (each.end.roleGroupId ?? view.places[0]?.group.id) === load.groupId,
-      )
-      .map(each => each.cable.id)
-    const returnsHere = view.ends.some(each => each.end.role === 'neutral' && cables.includes(each.cable.id))
-    const groundHere = view.ends.some(each => each.end.role === 'ground' && cables.includes(each.cable.id))
-    const hot = view.ends.find(each => isHotRole(each.end.role) && each.end.role !== 'onward-feed')
-    const supply = supplyOf(view, supplies, hot?.end.roleCircuitId ?? null)
-    return [
-      ...(returnsHere ? [] : [{ id: `return:${load.id}`, members: [load.neutral, supply.neutral] }]),
-      ...(load.ground === null || groundHere
-        ? []
-        : [{ id: `ground:${load.id}`, members: [load.ground, supply.ground] }]),
-    ]
-  })
-}
-
-function supplyOf(view: BoxView, supplies: readonly SupplyPoint[], circuitId: string | null): SupplyPoint {
-  const at = view.feeds.findIndex(each => each.circuit.id === circuitId)
-  return supplies[Math.max(at, 0)]!
 }

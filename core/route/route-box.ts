@@ -101,6 +101,16 @@ export function routeBox(view: BoxView, trade: Trade): Result<RoutedBox> {
 
 function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
   return view.places.flatMap(place => {
+    if (place.placesInGroup > 1) {
+      faults.push(
+        fault(
+          `/places/${place.place.id}`,
+          'many-places',
+          `${place.group.name} is worked from ${place.placesInGroup} places: no plan for one ${view.region.words.box} alone can be made`,
+        ),
+      )
+      return []
+    }
     const modelId = place.choice?.modelId ?? place.found?.modelId
     if (!modelId) {
       faults.push(

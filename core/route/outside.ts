@@ -1,0 +1,217 @@
+import type { BoxView, EndView } from '../job/box-view'
+import { isHotRole, isLoadRole } from '../identify'
+import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
+import type { Trade } from '../model/trade'
+
+export const nearPoint = (end: EndView) => `end:${end.end.id}`
+const farPoint = (end: EndView) => `far:${end.end.id}`
+export const bondPoint = (boxId: string) => `bond:${boxId}`
+
+/** A conductor end with the box it was seen in. */
+interface Seen {
+  readonly view: BoxView
+  readonly each: EndView
+}
+
+export type Outside = Pick<
+  Circuit,
+  'nominalVolts' | 'supplies' | 'wires' | 'loads' | 'joints' | 'bonds' | 'caps'
+>
+
+/**
+ * Everything beyond the boxes, closed by what the roles say: a hot conductor comes from its breaker, a
+ * switched one leads to the lamps, a neutral that leaves in the lamps' cable is their return, and what
+ * leaves by an onward cable feeds somebody else. A conductor seen at both ends runs between its boxes.
+ */
+export function outsideOf(views: readonly BoxView[], trade: Trade): Outside {
+  const [first] = views
+  const nominalVolts = first?.region.nominalVolts ?? 0
+  const all = views.flatMap(view => view.ends.map(each => ({ view, each })))
+  const { wires, leaving } = wiresOf(all)
+  const supplies = suppliesOf(views)
+  const loads = loadsOf(views, trade)
+  const closing = new Closing(leaving, supplies, loads)
+  return {
+    nominalVolts,
+    supplies,
+    wires,
+    loads: [...loads, ...closing.onward()],
+    joints: [...leaving.flatMap(seen => closing.far(seen) ?? []), ...closing.returns()],
+    bonds: views.flatMap(({ box }) =>
+      box.material === 'metal' ? [{ id: `${box.name} box`, point: bondPoint(box.id) }] : [],
+    ),
+    caps: leaving.map(({ each }) => farPoint(each)),
+  }
+}
+
+/** One wire a conductor; those that leave the boxes end at a point of their own. */
+function wiresOf(all: readonly Seen[]): { wires: Wire[]; leaving: Seen[] } {
+  const byConductor = new Map<string, Seen[]>()
+  for (const seen of all) {
+    const { id } = seen.each.conductor
+    byConductor.set(id, [...(byConductor.get(id) ?? []), seen])
+  }
+  const leaving: Seen[] = []
+  const wires = [...byConductor].map(([id, [near, other]]): Wire => {
+    const { sheath } = near!.each.cable
+    if (!other) leaving.push(near!)
+    return {
+      id,
+      a: nearPoint(near!.each),
+      b: other ? nearPoint(other.each) : farPoint(near!.each),
+      cable: near!.each.cable.id,
+      shielded: sheath === 'armoured' || sheath === 'steel-pipe',
+    }
+  })
+  return { wires, leaving }
+}
+
+function suppliesOf(views: readonly BoxView[]): SupplyPoint[] {
+  const circuits = new Map(views.flatMap(view => view.feeds.map(({ circuit }) => [circuit.id, circuit])))
+  const ids = circuits.size > 0 ? [...circuits.keys()] : ['supply']
+  return ids.map(id => {
+    const circuit = circuits.get(id)
+    const shared = circuit?.sharedNeutralWithId ?? null
+    const second = shared !== null && ids.includes(shared) && shared < id
+    return {
+      id: circuit ? `breaker ${circuit.breaker}` : id,
+      volts: views[0]?.region.nominalVolts ?? 0,
+      phaseDegrees: second ? 180 : 0,
+      breakerOn: true,
+      hot: `panel:${id}:hot`,
+      neutral: `panel:${second ? shared : id}:neutral`,
+      ground: 'panel:ground',
+    }
+  })
+}
+
+function loadsOf(views: readonly BoxView[], trade: Trade): CircuitLoad[] {
+  const loads = new Map(
+    views.flatMap(view =>
+      view.places.flatMap(({ group, loads: own }) =>
+        own.map(load => [load.id, { load, group, nominal: view.region.nominalVolts }] as const),
+      ),
+    ),
+  )
+  return [...loads.values()].map(({ load, group, nominal }) => {
+    const { offLimitMilliamps, coldShare, ohmsShare } = trade.lamps[load.kind]
+    return {
+      id: load.name,
+      kind: 'lamp',
+      groupId: group.id,
+      watts: load.wattsEach * load.count || nominal,
+      hot: `lamp:${load.id}:hot`,
+      neutral: `lamp:${load.id}:neutral`,
+      ground: load.metalLuminaire === 'yes' ? `lamp:${load.id}:ground` : null,
+      offLimitMilliamps,
+      coldShare,
+      ohmsShare,
+    }
+  })
+}
+
+/** The far side of conductors that leave the boxes. */
+class Closing {
+  constructor(
+    readonly leaving: readonly Seen[],
+    readonly supplies: readonly SupplyPoint[],
+    readonly loads: readonly CircuitLoad[],
+  ) {}
+
+  /** What a conductor’s far end is joined to; null where it ends for itself. */
+  far(seen: Seen): CircuitJoint | null {
+    const { each, view } = seen
+    const { role, roleCircuitId } = each.end
+    const supply = this.#supply(view, roleCircuitId)
+    const { lamps, onward } = this.#leadsTo(each.cable.id)
+    const joint = (...members: string[]): CircuitJoint | null =>
+      members.length > 0 ? { id: `beyond:${each.end.id}`, members: [farPoint(each), ...members] } : null
+    if (role === 'line' || role === 'loop-feed') return joint(supply.hot)
+    if (isLoadRole(role)) return joint(...this.#ofGroup(groupOf(seen)).map(load => load.hot))
+    if (role === 'neutral') {
+      if (onward) return null
+      return lamps === null ? joint(supply.neutral) : joint(...this.#ofGroup(lamps).map(load => load.neutral))
+    }
+    if (role === 'ground') {
+      const grounds = this.#ofGroup(lamps).flatMap(load => load.ground ?? [])
+      const onlyGround = this.leaving.filter(other => other.each.end.role === 'ground').length === 1
+      if (lamps === null && !onward) return joint(supply.ground)
+      return onlyGround ? joint(supply.ground, ...grounds) : joint(...grounds)
+    }
+    return null
+  }
+
+  /** Cables that carry an onward feed: what hangs on them must stay alive. */
+  onward(): CircuitLoad[] {
+    return this.leaving
+      .filter(({ each }) => each.end.role === 'onward-feed')
+      .map(({ each }) => {
+        const neutral = this.leaving.find(
+          other => other.each.cable.id === each.cable.id && other.each.end.role === 'neutral',
+        )
+        return {
+          id: `onward by cable ${each.cable.name}`,
+          kind: 'onward',
+          groupId: 'onward',
+          watts: 10,
+          hot: farPoint(each),
+          neutral: neutral ? farPoint(neutral.each) : `onward:${each.end.id}:neutral`,
+          ground: null,
+          offLimitMilliamps: 1,
+          ohmsShare: null,
+        }
+      })
+  }
+
+  /** Lamps whose return does not come through a box have it at the luminaire (a switch loop). */
+  returns(): CircuitJoint[] {
+    return this.loads.flatMap(load => {
+      const loops = this.leaving.filter(
+        seen => isLoadRole(seen.each.end.role) && groupOf(seen) === load.groupId,
+      )
+      const cables = loops.map(({ each }) => each.cable.id)
+      const comes = (role: string) =>
+        this.leaving.some(
+          ({ each }) =>
+            each.end.role === role &&
+            (cables.includes(each.cable.id) || this.#leadsTo(each.cable.id).lamps === load.groupId),
+        )
+      const hot =
+        this.leaving.find(({ each }) => each.end.role === 'loop-feed' && cables.includes(each.cable.id)) ??
+        this.leaving.find(({ each }) => isHotRole(each.end.role) && each.end.role !== 'onward-feed')
+      const supply = hot ? this.#supply(hot.view, hot.each.end.roleCircuitId) : this.supplies[0]!
+      return [
+        ...(comes('neutral') ? [] : [{ id: `return:${load.id}`, members: [load.neutral, supply.neutral] }]),
+        ...(load.ground === null || comes('ground')
+          ? []
+          : [{ id: `ground:${load.id}`, members: [load.ground, supply.ground] }]),
+      ]
+    })
+  }
+
+  #supply(view: BoxView, circuitId: string | null): SupplyPoint {
+    const id = circuitId ?? view.feeds[0]?.circuit.id ?? null
+    return this.supplies.find(({ hot }) => hot === `panel:${id}:hot`) ?? this.supplies[0]!
+  }
+
+  #ofGroup(groupId: string | null): readonly CircuitLoad[] {
+    return this.loads.filter(load => load.groupId === groupId)
+  }
+
+  /** Roles found together in one cable say where it leads, or the lamp it was seen to go to. */
+  #leadsTo(cableId: string): { lamps: string | null; onward: boolean } {
+    const inCable = this.leaving.filter(({ each }) => each.cable.id === cableId)
+    const lamp = inCable.find(({ each }) => isLoadRole(each.end.role))
+    const named = inCable.flatMap(
+      ({ view, each }) => view.record.loads[each.cable.farLoadId ?? '']?.groupId ?? [],
+    )[0]
+    return {
+      lamps: lamp ? groupOf(lamp) : (named ?? null),
+      onward: inCable.some(({ each }) => each.end.role === 'onward-feed'),
+    }
+  }
+}
+
+/** The group a switched conductor serves: the one named, or the only one of its box. */
+const groupOf = ({ view, each }: Seen): string | null =>
+  each.end.roleGroupId ?? view.places[0]?.group.id ?? null

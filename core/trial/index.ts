@@ -1,0 +1,1 @@
+export { Trial, type Action, type Seen } from './trial'

@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest'
+import { plainPlaces } from '@/demo/places'
+import { prove } from '../prove'
+import { lamp, supply, wired } from '../prove/testing/wired'
+import { Trial } from '.'
+
+const HOME = ['panel:neutral', 'lamp:neutral']
+
+const light = (seen: ReturnType<Trial['seen']>, id = 'lamp') => seen.lamps.find(each => each.id === id)?.light
+
+describe('a circuit worked by hand', () => {
+  it('three places: each flip changes the lamp, and one can go back', () => {
+    const trial = new Trial(plainPlaces({ places: 3, supplyAt: 0, loadAt: 2 }))
+    const lights = [light(trial.seen())]
+    for (const device of ['place1', 'place2', 'place3', 'place2'])
+      lights.push(light(trial.act({ kind: 'do', device, event: 'toggle' })))
+    expect(lights).toEqual(['dark', 'full', 'dark', 'full', 'dark'])
+    expect(light(trial.act({ kind: 'back' }))).toBe('full')
+    expect(trial.act({ kind: 'start-again' })).toMatchObject({ steps: 0 })
+    expect(trial.act({ kind: 'back' })).toMatchObject({ steps: 0 })
+  })
+
+  it('what is live is told at every point, and a breaker takes it away', () => {
+    const trial = new Trial(plainPlaces({ places: 2, supplyAt: 0, loadAt: 1 }))
+    expect(trial.seen().volts['box0:feed:line:b']).toBeCloseTo(120, 6)
+    expect(trial.seen().volts['lamp:hot']).toBeCloseTo(0, 6)
+    const off = trial.act({ kind: 'breaker', supply: 'breaker 4', to: 'off' })
+    expect(off.volts['box0:feed:line:b']).toBeNull()
+    expect(off.breakers).toEqual([{ id: 'breaker 4', stands: 'off' }])
+    expect(trial.act({ kind: 'breaker', supply: 'breaker 4', to: 'on' }).breakers[0]!.stands).toBe('on')
+  })
+
+  it('a short trips its breaker and says so; it trips again while the short stands', () => {
+    const trial = new Trial(
+      wired({
+        devices: { main: 'switch-plain-15' },
+        nets: { line: ['panel:hot', 'main.upper'], neutral: [...HOME, 'main.lower'] },
+      }),
+    )
+    const shorted = trial.act({ kind: 'do', device: 'main', event: 'toggle' })
+    expect(shorted.breakers).toEqual([{ id: 'panel', stands: 'tripped' }])
+    expect(shorted.says).toBe('panel trips: hot meets neutral.')
+    expect(trial.act({ kind: 'breaker', supply: 'panel', to: 'on' }).breakers[0]!.stands).toBe('tripped')
+    trial.act({ kind: 'do', device: 'main', event: 'toggle' })
+    expect(trial.act({ kind: 'breaker', supply: 'panel', to: 'on' })).toMatchObject({
+      says: null,
+      breakers: [{ stands: 'on' }],
+    })
+  })
+
+  it('a sensor is walked past, time goes by, dusk comes', () => {
+    const given = (model: string) =>
+      new Trial(
+        wired({
+          devices: { main: model },
+          nets: {
+            line: ['panel:hot', 'main.line'],
+            neutral: [...HOME, 'main.neutral'],
+            load: ['main.load', 'lamp:hot'],
+          },
+        }),
+      )
+    const sensor = given('sensor-neutral')
+    expect(light(sensor.act({ kind: 'everywhere', event: 'presence' }))).toBe('full')
+    expect(light(sensor.act({ kind: 'everywhere', event: 'vacancy' }))).toBe('dark')
+    const clock = given('time-switch-sun')
+    expect(light(clock.act({ kind: 'everywhere', event: 'dusk' }))).toBe('full')
+    expect(light(clock.act({ kind: 'everywhere', event: 'dawn' }))).toBe('dark')
+    const timer = given('timer-countdown')
+    expect(light(timer.act({ kind: 'do', device: 'main', event: 'press' }))).toBe('full')
+    expect(light(timer.act({ kind: 'everywhere', event: 'elapsed' }))).toBe('dark')
+  })
+
+  it('a dimmer is raised and lowered; without power it answers to nothing', () => {
+    const trial = new Trial(
+      wired({
+        devices: { main: 'dimmer-led-150-two-wire' },
+        nets: { line: ['panel:hot', 'main.line'], load: ['main.load', 'lamp:hot'], neutral: HOME },
+      }),
+    )
+    const events = () => trial.seen().devices[0]!.events
+    expect(events()).toEqual(['press', 'pull'])
+    trial.act({ kind: 'do', device: 'main', event: 'press' })
+    expect(events()).toEqual(['press', 'lower', 'pull'])
+    expect(trial.act({ kind: 'do', device: 'main', event: 'lower' }).lamps[0]!.share).toBeCloseTo(0.65, 2)
+    trial.act({ kind: 'breaker', supply: 'panel', to: 'off' })
+    expect(events()).toEqual(['pull'])
+    expect(trial.seen().devices[0]!.alive).toBe(false)
+  })
+
+  it('a tester reads it as it stands', () => {
+    const trial = new Trial(plainPlaces({ places: 2, supplyAt: 0, loadAt: 1 }))
+    const meter = {
+      instrument: 'low-impedance-meter',
+      from: 'lamp:hot',
+      to: 'lamp:neutral',
+    } as const
+    const volts = () => {
+      const shown = trial.touch(meter)
+      return shown.ok && shown.value.kind === 'volts' ? Math.round(shown.value.volts) : null
+    }
+    expect(volts()).toBe(0)
+    trial.act({ kind: 'do', device: 'place1', event: 'toggle' })
+    expect(volts()).toBe(120)
+    expect(trial.touch({ instrument: 'lamp', at: 'moon' }).ok).toBe(false)
+  })
+
+  it('plays a counterexample of the prover: its moves lead to what it says', () => {
+    const circuit = wired({
+      devices: { first: 'old-two-place-switch', second: 'old-two-place-switch' },
+      nets: {
+        hot: ['panel:hot', 'first.traveller-a', 'second.traveller-a'],
+        neutral: ['panel:neutral', 'first.traveller-b', 'second.traveller-b'],
+        centre: ['first.common', 'lamp:hot'],
+        shell: ['second.common', 'lamp:neutral'],
+      },
+    })
+    const proof = prove(circuit)
+    const [shell] = proof.kind === 'refuted' ? proof.counterexamples : []
+    const trial = new Trial(circuit)
+    for (const { device, event } of shell!.moves) trial.act({ kind: 'do', device, event })
+    expect(trial.seen().state).toEqual(shell!.state)
+    expect(trial.seen().volts['lamp:neutral']).toBeCloseTo(120, 6)
+  })
+
+  it('two circuits: one breaker leaves the other alive', () => {
+    const trial = new Trial(
+      wired({
+        supplies: [supply('panel'), supply('other')],
+        loads: [lamp('lamp'), lamp('second', 40, { groupId: 'second' })],
+        nets: {
+          line: ['panel:hot', 'lamp:hot'],
+          neutral: HOME,
+          'other line': ['other:hot', 'second:hot'],
+          'other neutral': ['other:neutral', 'second:neutral'],
+        },
+      }),
+    )
+    const off = trial.act({ kind: 'breaker', supply: 'panel', to: 'off' })
+    expect([light(off), light(off, 'second')]).toEqual(['dark', 'full'])
+  })
+})

@@ -1,0 +1,194 @@
+import { pointsOf, type Circuit } from '../model/circuit'
+import type { OutsideEvent } from '../model/device'
+import type { Result } from '../model/result'
+import { readIn, type Shown, type Test } from '../read'
+import {
+  Situations,
+  compile,
+  describeState,
+  type Compiled,
+  type Light,
+  type Situation,
+  type StateInWords,
+} from '../solve'
+
+/** What a person can do to a circuit that is tried by hand. */
+export type Action =
+  | { readonly kind: 'do'; readonly device: string; readonly event: OutsideEvent }
+  /** Felt everywhere at once: the sun, and time going by. */
+  | { readonly kind: 'everywhere'; readonly event: 'dusk' | 'dawn' | 'elapsed' | 'presence' | 'vacancy' }
+  | { readonly kind: 'breaker'; readonly supply: string; readonly to: 'on' | 'off' }
+  | { readonly kind: 'back' }
+  | { readonly kind: 'start-again' }
+
+/** How a circuit stands after what was done, as plain data. */
+export interface Seen {
+  readonly state: StateInWords
+  /** Volts to neutral at each point; null where it floats. */
+  readonly volts: Readonly<Record<string, number | null>>
+  readonly lamps: readonly {
+    readonly id: string
+    readonly groupId: string
+    readonly kind: 'lamp' | 'onward' | 'receptacle'
+    readonly light: Light
+    /** Of nominal voltage. */
+    readonly share: number
+  }[]
+  readonly devices: readonly {
+    readonly id: string
+    readonly alive: boolean
+    /** What it answers to as it stands now. */
+    readonly events: readonly OutsideEvent[]
+  }[]
+  readonly breakers: readonly { readonly id: string; readonly stands: 'on' | 'off' | 'tripped' }[]
+  /** What happened that a person would not expect, in one sentence; null where nothing did. */
+  readonly says: string | null
+  readonly steps: number
+}
+
+interface Moment {
+  readonly state: readonly number[]
+  readonly off: ReadonlySet<string>
+  readonly tripped: ReadonlySet<string>
+  readonly says: string | null
+}
+
+/** A circuit worked by hand: every action leads to a moment, and one can go back. */
+export class Trial {
+  readonly #compiled: Compiled
+  readonly #points: readonly string[]
+  /** One memory of situations for each set of breakers that are off. */
+  readonly #situations = new Map<string, Situations>()
+  #moments: Moment[]
+
+  constructor(readonly circuit: Circuit) {
+    this.#compiled = compile(circuit)
+    this.#points = [...pointsOf(circuit)]
+    const off = new Set(circuit.supplies.filter(({ breakerOn }) => !breakerOn).map(({ id }) => id))
+    const start = { state: Array.from(this.#compiled.initial), off, tripped: new Set<string>(), says: null }
+    this.#moments = [this.#settled(start)]
+  }
+
+  act(action: Action): Seen {
+    const now = this.#now()
+    switch (action.kind) {
+      case 'back':
+        if (this.#moments.length > 1) this.#moments.pop()
+        break
+      case 'start-again':
+        this.#moments = this.#moments.slice(0, 1)
+        break
+      case 'breaker': {
+        const off = new Set(now.off)
+        const tripped = new Set(now.tripped)
+        tripped.delete(action.supply)
+        if (action.to === 'off') off.add(action.supply)
+        else off.delete(action.supply)
+        this.#come({ ...now, off, tripped })
+        break
+      }
+      case 'do':
+        this.#come({ ...now, state: this.#after(now, action.device, action.event) ?? now.state })
+        break
+      case 'everywhere': {
+        let state = now.state
+        for (const { id } of this.circuit.devices)
+          state = this.#after({ ...now, state }, id, action.event) ?? state
+        this.#come({ ...now, state })
+        break
+      }
+    }
+    return this.seen()
+  }
+
+  seen(): Seen {
+    const { state, off, tripped, says } = this.#now()
+    const { solution } = this.#situation(this.#now())
+    const { devices, loads, supplies, nominalVolts } = this.circuit
+    return {
+      state: describeState(this.#compiled, state),
+      volts: Object.fromEntries(
+        this.#points.map(point => [point, solution.potentials.volts(this.#compiled.net(point))]),
+      ),
+      lamps: loads.map(({ id, groupId, kind }, at) => ({
+        id,
+        groupId,
+        kind,
+        light: solution.lights[at]!,
+        share: solution.loadVolts[at]! / nominalVolts,
+      })),
+      devices: devices.map(({ id }, device) => ({
+        id,
+        alive: solution.alive[device]!,
+        events: this.#compiled.devices[device]!.events.filter(
+          event => this.#after(this.#now(), id, event) !== null,
+        ),
+      })),
+      breakers: supplies.map(({ id }) => ({
+        id,
+        stands: tripped.has(id) ? 'tripped' : off.has(id) ? 'off' : 'on',
+      })),
+      says,
+      steps: this.#moments.length - 1,
+    }
+  }
+
+  /** A tester put to it as it stands. */
+  touch(test: Test): Result<Shown> {
+    const now = this.#now()
+    return readIn(
+      {
+        circuit: this.circuit,
+        compiled: this.#compiled,
+        off: dead(now),
+        situation: this.#situation(now),
+      },
+      test,
+    )
+  }
+
+  #now(): Moment {
+    return this.#moments.at(-1)!
+  }
+
+  #come(moment: Moment): void {
+    this.#moments.push(this.#settled({ ...moment, says: null }))
+  }
+
+  /** A hot that is shorted trips its breaker, and with it off the rest is looked at again. */
+  #settled(moment: Moment): Moment {
+    const short = this.#situation(moment).solution.shorts.find(({ supplies }) => supplies.length > 0)
+    if (!short) return moment
+    const tripped = new Set([...moment.tripped, ...short.supplies])
+    const words = {
+      'hot-neutral': 'hot meets neutral',
+      'hot-ground': 'hot meets ground',
+      'hot-hot': 'two hots meet',
+      'neutral-ground': 'neutral meets ground',
+    }[short.kind]
+    const says = `${short.supplies.join(' and ')} trips: ${words}.`
+    return this.#settled({ ...moment, tripped, says: moment.says ? `${moment.says} ${says}` : says })
+  }
+
+  #situationsOf(moment: Moment): Situations {
+    const off = dead(moment)
+    const key = [...off].sort().join()
+    let situations = this.#situations.get(key)
+    if (!situations) {
+      situations = new Situations(this.#compiled, { off, neutralsLost: new Set() })
+      this.#situations.set(key, situations)
+    }
+    return situations
+  }
+
+  #situation(moment: Moment): Situation {
+    return this.#situationsOf(moment).of(moment.state)
+  }
+
+  #after(moment: Moment, id: string, event: OutsideEvent): number[] | null {
+    const device = this.circuit.devices.findIndex(placed => placed.id === id)
+    return device < 0 ? null : this.#situationsOf(moment).after(moment.state, device, event)
+  }
+}
+
+const dead = ({ off, tripped }: Moment): ReadonlySet<string> => new Set([...off, ...tripped])
