@@ -93,10 +93,13 @@ function loadsOf(views: readonly BoxView[], trade: Trade): CircuitLoad[] {
       ),
     ),
   )
+  const named = new Map<string, number>()
   return [...loads.values()].map(({ load, group, nominal }) => {
+    const before = named.get(load.name) ?? 0
+    named.set(load.name, before + 1)
     const { offLimitMilliamps, coldShare, ohmsShare } = trade.lamps[load.kind]
     return {
-      id: load.name,
+      id: before === 0 ? load.name : `${load.name} (${before + 1})`,
       kind: 'lamp',
       groupId: group.id,
       watts: load.wattsEach * load.count || nominal,

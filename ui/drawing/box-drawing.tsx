@@ -1,8 +1,8 @@
 'use client'
 
-import { useId, useMemo } from 'react'
+import { useId, useMemo, type ReactNode } from 'react'
 import { Device, Joint } from './fittings'
-import { layoutBox } from './layout'
+import { layoutBox, type BoxLayout } from './layout'
 import type { BoxPicture } from './picture'
 import { Flag, Sheath, ShortWire, Strand } from './strands'
 
@@ -18,7 +18,7 @@ interface BoxDrawingProps {
 /** The opened box: cables in, strands fanned in the insulation seen, joints, devices, tape flags. */
 export function BoxDrawing({ picture, selected = null, onSelect, onTerminal }: BoxDrawingProps) {
   const layout = useMemo(() => layoutBox(picture), [picture])
-  const { width, height, box } = layout
+  const { width, height } = layout
   const id = useId()
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Drawing">
@@ -30,67 +30,99 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal }: B
         style={{ minWidth: Math.min(width, 640) * 0.9, maxWidth: width * 1.4 }}
       >
         <title id={`${id}-title`}>{picture.title}</title>
-        <defs>
-          <pattern id={`${id}-earth`} width="10" height="10" patternUnits="userSpaceOnUse">
-            <rect width="10" height="10" fill="var(--wire-green)" />
-            <rect width="5" height="10" fill="var(--wire-yellow)" />
-          </pattern>
-        </defs>
-        <rect
-          x={box.x}
-          y={box.y}
-          width={box.width}
-          height={box.height}
-          rx={picture.metal ? 4 : 18}
-          className="fill-box stroke-ink"
-          strokeWidth={picture.metal ? 4 : 2}
+        <EarthPattern id={`${id}-earth`} />
+        <BoxParts
+          picture={picture}
+          layout={layout}
+          earth={`${id}-earth`}
+          selected={selected}
+          onSelect={onSelect}
+          onTerminal={onTerminal}
         />
-        {picture.metal && (
-          <rect
-            x={box.x + 6}
-            y={box.y + 6}
-            width={box.width - 12}
-            height={box.height - 12}
-            rx={2}
-            fill="none"
-            className="stroke-ink"
-            strokeDasharray="2 6"
-          />
-        )}
-        {layout.cables.map(cable => (
-          <Sheath key={cable.cable.id} drawn={cable} edge={cable.top ? box.y : box.y + box.height} />
-        ))}
-        {layout.short.map(({ id: wire, path }) => (
-          <ShortWire
-            key={wire}
-            layout={layout}
-            picture={picture}
-            id={wire}
-            path={path}
-            earth={`${id}-earth`}
-          />
-        ))}
-        {layout.cables.flatMap(cable =>
-          cable.strands.map(strand => (
-            <Strand
-              key={strand.strand.id}
-              drawn={strand}
-              earth={`${id}-earth`}
-              selected={selected === strand.strand.id}
-              onSelect={onSelect}
-            />
-          )),
-        )}
-        {layout.joints.map(joint => (
-          <Joint key={joint.joint.id} drawn={joint} />
-        ))}
-        {layout.devices.map(device => (
-          <Device key={device.device.id} drawn={device} onTerminal={onTerminal} />
-        ))}
-        {layout.cables.flatMap(cable =>
-          cable.strands.map(strand => <Flag key={strand.strand.id} drawn={strand} />),
-        )}
       </svg>
     </div>
+  )
+}
+
+/** Green and yellow in stripes; the one pattern every drawing refers to. */
+export function EarthPattern({ id }: { id: string }) {
+  return (
+    <defs>
+      <pattern id={id} width="10" height="10" patternUnits="userSpaceOnUse">
+        <rect width="10" height="10" fill="var(--wire-green)" />
+        <rect width="5" height="10" fill="var(--wire-yellow)" />
+      </pattern>
+    </defs>
+  )
+}
+
+/** Everything of one opened box, to be put into a drawing. `under` lies between conductors and flags. */
+export function BoxParts({
+  picture,
+  layout,
+  earth,
+  selected = null,
+  onSelect,
+  onTerminal,
+  under,
+  inGroup = false,
+}: BoxDrawingProps & { layout: BoxLayout; earth: string; under?: ReactNode; inGroup?: boolean }) {
+  const { box } = layout
+  return (
+    <>
+      <rect
+        x={box.x}
+        y={box.y}
+        width={box.width}
+        height={box.height}
+        rx={picture.metal ? 4 : 18}
+        className="fill-box stroke-ink"
+        strokeWidth={picture.metal ? 4 : 2}
+      />
+      {picture.metal && (
+        <rect
+          x={box.x + 6}
+          y={box.y + 6}
+          width={box.width - 12}
+          height={box.height - 12}
+          rx={2}
+          fill="none"
+          className="stroke-ink"
+          strokeDasharray="2 6"
+        />
+      )}
+      {layout.cables.map(cable => (
+        <Sheath
+          key={cable.cable.id}
+          drawn={cable}
+          edge={cable.top ? box.y : box.y + box.height}
+          beside={inGroup}
+        />
+      ))}
+      {layout.short.map(({ id: wire, path }) => (
+        <ShortWire key={wire} layout={layout} picture={picture} id={wire} path={path} earth={earth} />
+      ))}
+      {layout.cables.flatMap(cable =>
+        cable.strands.map(strand => (
+          <Strand
+            key={strand.strand.id}
+            drawn={strand}
+            earth={earth}
+            selected={selected === strand.strand.id}
+            onSelect={onSelect}
+          />
+        )),
+      )}
+      {under}
+      {layout.joints.map(joint => (
+        <Joint key={joint.joint.id} drawn={joint} />
+      ))}
+      {layout.devices.map(device => (
+        <Device key={device.device.id} drawn={device} onTerminal={onTerminal} />
+      ))}
+      {layout.cables.flatMap(cable =>
+        cable.strands.map(strand => <Flag key={strand.strand.id} drawn={strand} />),
+      )}
+    </>
   )
 }

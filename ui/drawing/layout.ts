@@ -62,6 +62,7 @@ export interface BoxLayout {
 const LANE = 40
 const NARROW_LANE = 30
 const MANY_STRANDS = 5
+const MANY_PASSING = 4
 const OUTSIDE = 46
 const DEVICE_WIDTH = 142
 const DEVICE_GAP = 52
@@ -104,7 +105,7 @@ function arranged(picture: BoxPicture, rows: Rows): BoxLayout {
   const devicesWidth = gangs * DEVICE_WIDTH + (gangs - 1) * DEVICE_GAP
   const passing = passingLanes(picture, top)
   const most = Math.max(count(top), count(bottom))
-  const lane = most > MANY_STRANDS ? NARROW_LANE : LANE
+  const lane = most > MANY_STRANDS || passing.left + passing.right > MANY_PASSING ? NARROW_LANE : LANE
   const sides = { left: 26 + passing.left * lane, right: 26 + passing.right * lane }
   const inside = Math.max(
     sides.left + devicesWidth + sides.right,

@@ -2,7 +2,7 @@ import type { BoxView, EndView } from '@/core/job/box-view'
 import { claimStatus } from '@/core/identify'
 import type { DeviceModel, Terminal } from '@/core/model/device'
 import { deviceNamed, type Trade } from '@/core/model/trade'
-import type { CableEntry, Insulation, Proof } from '@/core/model/vocabulary'
+import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
 import { INSULATIONS } from '@/core/model/vocabulary'
 import type { RoutedBox } from '@/core/route'
 import { INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
@@ -80,13 +80,22 @@ function leadColour(word: string): Insulation {
 
 function goesTo(view: BoxView, each: EndView): string {
   const { cable } = each
-  if (cable.far === 'box') return view.record.boxes[cable.farBoxId ?? '']?.name ?? 'another box'
+  if (cable.far === 'box') {
+    const other = cable.boxId === view.box.id ? cable.farBoxId : cable.boxId
+    return view.record.boxes[other ?? '']?.name ?? 'another box'
+  }
   return {
     'not-known': 'not known',
     panel: view.region.words.panel,
     luminaire: 'luminaire',
     elsewhere: 'elsewhere',
   }[cable.far]
+}
+
+/** Roles of a whole run are told here with the box they lead to. */
+function roleHere(view: BoxView, each: EndView, role: Role): string {
+  const runs = role === 'onward-feed' || role === 'loop-feed' || role === 'loop-return'
+  return runs && each.cable.far === 'box' ? `${ROLE_WORDS[role]} → ${goesTo(view, each)}` : ROLE_WORDS[role]
 }
 
 function strandOf(view: BoxView, each: EndView, to: Goal, sits: string, changed: boolean): PictureStrand {
@@ -98,7 +107,7 @@ function strandOf(view: BoxView, each: EndView, to: Goal, sits: string, changed:
     says: `Cable ${each.cable.name}, ${INSULATION_WORDS[insulation]}${markedAs ? ` marked ${INSULATION_WORDS[markedAs]}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? ' aluminium' : ''}, ${sits}. ${role}`,
     insulation,
     markedAs,
-    flag: { words: status.role ? ROLE_WORDS[status.role] : '?', proof: status.proof },
+    flag: { words: status.role ? roleHere(view, each, status.role) : '?', proof: status.proof },
     to,
     changed,
   }

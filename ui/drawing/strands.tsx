@@ -7,7 +7,16 @@ import type { BoxPicture } from './picture'
 const stroke = (insulation: string, earth: string) =>
   insulation === 'green-yellow' ? `url(#${earth})` : `var(--wire-${insulation})`
 
-export function Sheath({ drawn, edge }: { drawn: DrawnCable; edge: number }) {
+export function Sheath({
+  drawn,
+  edge,
+  beside = false,
+}: {
+  drawn: DrawnCable
+  edge: number
+  /** Its name stands beside it, where a cable goes on from its mouth. */
+  beside?: boolean
+}) {
   const { cable, x, width, top } = drawn
   const outside = top ? edge - 26 : edge - 14
   return (
@@ -23,9 +32,9 @@ export function Sheath({ drawn, edge }: { drawn: DrawnCable; edge: number }) {
         strokeDasharray={cable.cloth ? '3 3' : undefined}
       />
       <text
-        x={x}
-        y={top ? edge - 31 : edge + 40}
-        textAnchor="middle"
+        x={beside ? x + width / 2 + 6 : x}
+        y={beside ? (top ? edge - 14 : edge + 24) : top ? edge - 31 : edge + 40}
+        textAnchor={beside ? 'start' : 'middle'}
         className="fill-ink text-[13px] font-semibold"
       >
         {cable.name}{' '}

@@ -38,7 +38,9 @@ export function Palette({
       run: () => router.push(`${base}/boxes/${box.id}/look`),
     }))
     const actions = SHORTCUTS.filter(
-      each => each.action.kind !== 'palette' && (boxId || each.action.kind !== 'stage'),
+      each =>
+        each.action.kind !== 'palette' &&
+        (boxId || (each.action.kind !== 'stage' && each.action.kind !== 'try')),
     ).map(({ key, says, action }) => ({ id: `key-${key}`, says, hint: key, run: () => act(action) }))
     return [...boxes, ...actions]
   }, [record, router, base, boxId, act])

@@ -45,6 +45,9 @@ export function JobShell({ children }: { children: ReactNode }) {
         case 'stage':
           if (boxId) router.push(`${base}/boxes/${boxId}/${action.stage}`)
           return
+        case 'try':
+          if (boxId) router.push(`${base}/boxes/${boxId}/try`)
+          return
         case 'house':
           return router.push(base)
         case 'panel':

@@ -5,7 +5,16 @@ export type Action =
   | { readonly kind: 'stage'; readonly stage: Stage }
   | {
       readonly kind:
-        'house' | 'panel' | 'undo' | 'redo' | 'dark' | 'palette' | 'help' | 'previous-box' | 'next-box'
+        | 'house'
+        | 'panel'
+        | 'try'
+        | 'undo'
+        | 'redo'
+        | 'dark'
+        | 'palette'
+        | 'help'
+        | 'previous-box'
+        | 'next-box'
     }
 
 /** One key each; the help sheet and the key handler read the same list. */
@@ -16,6 +25,7 @@ export const SHORTCUTS: readonly { readonly key: string; readonly says: string; 
       says: `Go to ${STAGE_WORDS[stage].name}`,
       action: { kind: 'stage', stage } as const,
     })),
+    { key: 't', says: 'Try by hand', action: { kind: 'try' } },
     { key: 'h', says: 'House', action: { kind: 'house' } },
     { key: 'p', says: 'Panel', action: { kind: 'panel' } },
     { key: '[', says: 'Box before', action: { kind: 'previous-box' } },

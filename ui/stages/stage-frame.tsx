@@ -24,9 +24,18 @@ export function StageFrame({
 }) {
   return (
     <>
-      <h1 className="flex flex-wrap items-baseline gap-x-2 pt-3 text-xl">
-        {view.room.name} <span className="font-normal">{view.box.name}</span>
-      </h1>
+      <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
+        <h1 className="flex flex-wrap items-baseline gap-x-2 pt-2 text-xl">
+          {view.room.name} <span className="font-normal">{view.box.name}</span>
+        </h1>
+        <Link
+          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
+          data-chrome
+          className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
+        >
+          Try by hand
+        </Link>
+      </div>
       <StageBar view={view} stage={stage} />
       <LiveStrip view={view} />
       <div className="mt-3 grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">

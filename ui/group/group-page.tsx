@@ -1,0 +1,265 @@
+'use client'
+
+import Link from 'next/link'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import type { OutsideEvent } from '@/core/model/device'
+import type { Fault } from '@/core/model/result'
+import type { Counterexample } from '@/core/prove'
+import type { Test } from '@/core/read'
+import { useBox, useJob, useTrade } from '../job/provider'
+import { Button } from '../primitives/button'
+import { PickOne } from '../primitives/fields'
+import { Controls } from './controls'
+import { GroupDrawing } from './group-drawing'
+import { layoutGroup } from './layout'
+import { foundScene, plannedScene, type Scene } from './scene'
+import { LEADS, Strip, Tester, type InHand } from './tester'
+import { useTrial } from './use-trial'
+import { Verdict } from './verdict'
+
+const MOVE_MILLISECONDS = 700
+const TAP_MILLISECONDS = 250
+
+/** The wiring a box belongs to, to be worked by hand before anybody touches it. */
+export function GroupPage({ boxId }: { boxId: string }) {
+  const view = useBox(boxId)
+  const { record } = useJob()
+  if (!view)
+    return (
+      <div className="pt-8">
+        <h1 className="text-xl">This box is not there</h1>
+        <p>
+          It was removed, or never recorded.{' '}
+          <Link href={`/jobs/${record.job.id}`} className="underline">
+            Back to the house
+          </Link>
+        </p>
+      </div>
+    )
+  return <GroupOfBox key={boxId} view={view} />
+}
+
+function GroupOfBox({ view }: { view: BoxView }) {
+  const trade = useTrade()
+  const found = useMemo(() => foundScene(view.record, view.box.id, trade), [view, trade])
+  const planned = useMemo(() => plannedScene(view, trade), [view, trade])
+  const [moment, setMoment] = useState<'found' | 'planned'>(planned ? 'planned' : 'found')
+  const scene = moment === 'planned' && planned ? planned : found.ok ? found.value : null
+  const groups = [...new Set(view.places.map(place => place.group.name))].join(', ')
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3 pt-3">
+        <h1 className="text-xl">
+          Try by hand <span className="font-normal">{groups || `${view.room.name}, ${view.box.name}`}</span>
+        </h1>
+        <div className="flex flex-wrap gap-2" data-chrome>
+          {planned && (
+            <PickOne
+              label="Which wiring"
+              labelHidden
+              value={moment}
+              options={[
+                { value: 'found', words: 'As found' },
+                { value: 'planned', words: 'As planned' },
+              ]}
+              onCommit={setMoment}
+            />
+          )}
+          <Link
+            href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look`}
+            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+          >
+            To the box
+          </Link>
+        </div>
+      </div>
+      <p className="hazard mt-2 bg-sheet px-3 py-1.5 text-sm">
+        Worked out from what was recorded. It is no reading: at the wall, prove dead before you touch.
+      </p>
+      {scene ? (
+        <Workbench key={moment} scene={scene} />
+      ) : (
+        <NotYet view={view} faults={found.ok ? [] : found.faults} />
+      )}
+    </>
+  )
+}
+
+/** What keeps it from being worked, and where to go for it. */
+function NotYet({ view, faults }: { view: BoxView; faults: readonly Fault[] }) {
+  const { record } = view
+  const roles = faults.filter(each => each.code === 'no-role').length
+  const boxes = new Set(
+    faults.flatMap(each => record.ends[/^\/ends\/([^/]+)\//.exec(each.path)?.[1] ?? '']?.boxId ?? []),
+  )
+  return (
+    <div className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">
+      <p className="font-semibold">
+        {roles > 0
+          ? `It cannot be worked yet: ${roles} ${roles === 1 ? 'conductor has' : 'conductors have'} no role.`
+          : 'It cannot be worked yet.'}
+      </p>
+      <ul className="mt-2 flex flex-col gap-1">
+        {faults
+          .filter(each => each.code !== 'no-role')
+          .map(each => (
+            <li key={each.path}>{each.message}</li>
+          ))}
+        {[...boxes].map(id => (
+          <li key={id}>
+            <Link
+              className="inline-flex min-h-11 items-center underline underline-offset-4"
+              href={`/jobs/${record.job.id}/boxes/${id}/test`}
+            >
+              Say what each wire is: {record.rooms[record.boxes[id]!.roomId]?.name}, {record.boxes[id]!.name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+function Workbench({ scene }: { scene: Scene }) {
+  const layout = useMemo(() => layoutGroup(scene), [scene])
+  const trial = useTrial(scene.circuit)
+  const [inHand, setInHand] = useState<InHand>('none')
+  const [touched, setTouched] = useState<readonly string[]>([])
+  const { playing, shownWay, play, forget } = usePlaying(trial.act)
+  const { seen } = trial
+
+  const take = (next: InHand) => {
+    setInHand(next)
+    setTouched([])
+    void trial.touch(null)
+  }
+  const touch = (point: string) => {
+    if (inHand === 'none') return
+    const next = LEADS[inHand] === 1 ? [point] : [...touched.slice(0, 1), point].slice(0, 2)
+    setTouched(next)
+    void trial.touch(testOf(inHand, next))
+  }
+  const work = (device: string, event: OutsideEvent) => {
+    forget()
+    void trial.act({ kind: 'do', device, event })
+  }
+  /** A tap on a place: flip it, press it; a key that is only pressed springs back by itself. */
+  const tap = (device: string) => {
+    const events = seen?.devices.find(each => each.id === device)?.events ?? []
+    const event = (['toggle', 'press', 'release'] as const).find(each => events.includes(each))
+    if (!event || playing) return
+    work(device, event)
+    const springs = scene.circuit.devices
+      .find(each => each.id === device)
+      ?.model.control.some(each => each.event === 'release')
+    if (event === 'press' && springs) setTimeout(() => work(device, 'release'), TAP_MILLISECONDS)
+  }
+  const breaker = (supply: string) => {
+    if (playing) return
+    const stands = seen?.breakers.find(each => each.id === supply)?.stands
+    forget()
+    void trial.act({ kind: 'breaker', supply, to: stands === 'on' ? 'off' : 'on' })
+  }
+  if (trial.failed)
+    return (
+      <div className="hazard mt-4 flex flex-wrap items-center gap-3 bg-sheet p-3">
+        <p>The reckoning gave no answer.</p>
+        <Button onClick={trial.beginAgain}>Begin again</Button>
+      </div>
+    )
+  return (
+    <>
+      <div
+        className="mt-3 overflow-x-auto rounded-xl bg-sheet"
+        tabIndex={0}
+        role="region"
+        aria-label="Drawing"
+        aria-busy={seen === null}
+      >
+        <div
+          className="group-drawing-frame"
+          style={{ minWidth: layout.width * 0.82, aspectRatio: `${layout.width} / ${layout.height}` }}
+        >
+          {seen && (
+            <GroupDrawing
+              layout={layout}
+              seen={seen}
+              nominalVolts={scene.circuit.nominalVolts}
+              way={shownWay}
+              probes={touched}
+              onPoint={inHand === 'none' ? undefined : touch}
+              onPlace={tap}
+              onBreaker={breaker}
+            />
+          )}
+        </div>
+      </div>
+      {seen && <Strip seen={seen} inHand={inHand} shown={trial.shown} />}
+      <p role="status" className={seen?.says ? 'hazard mt-2 bg-sheet px-3 py-1.5 font-semibold' : 'sr-only'}>
+        {seen?.says ?? ''}
+      </p>
+      <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <div className="flex min-w-0 flex-col gap-4">
+          <Verdict proof={trial.proof} playing={playing} onPlay={play} />
+          <Tester inHand={inHand} touched={touched.length} onTake={take} />
+        </div>
+        <div className="flex min-w-0 flex-col gap-4">
+          {seen && (
+            <Controls
+              scene={scene}
+              seen={seen}
+              disabled={playing !== null}
+              onDo={work}
+              onAct={action => {
+                forget()
+                void trial.act(action)
+              }}
+            />
+          )}
+        </div>
+      </div>
+    </>
+  )
+}
+
+function testOf(instrument: Exclude<InHand, 'none'>, points: readonly string[]): Test | null {
+  const [from, to] = points
+  if (from === undefined) return null
+  if (instrument === 'clamp' || instrument === 'non-contact') return { instrument, at: from }
+  return to === undefined ? null : { instrument, from, to }
+}
+
+/** Plays the moves of a counterexample one after another, then shows the way of the fault. */
+function usePlaying(act: ReturnType<typeof useTrial>['act']) {
+  const [playing, setPlaying] = useState<Counterexample | null>(null)
+  const [shownWay, setWay] = useState<ReadonlySet<string>>(new Set())
+  const wanted = useRef(true)
+  useEffect(() => {
+    wanted.current = true
+    return () => {
+      wanted.current = false
+    }
+  }, [])
+  const play = async (counterexample: Counterexample) => {
+    setPlaying(counterexample)
+    setWay(new Set())
+    await act({ kind: 'start-again' })
+    const still = matchMedia('(prefers-reduced-motion: reduce)').matches
+    for (const { device, event } of counterexample.moves) {
+      if (!still) await new Promise(resolve => setTimeout(resolve, MOVE_MILLISECONDS))
+      if (!wanted.current) return
+      await act({ kind: 'do', device, event })
+    }
+    if (!wanted.current) return
+    const points = counterexample.path.length > 0 ? counterexample.path : counterexample.points
+    setWay(new Set(points))
+    setPlaying(null)
+  }
+  return {
+    playing,
+    shownWay,
+    play: (each: Counterexample) => void play(each),
+    forget: () => setWay(new Set()),
+  }
+}

@@ -1,0 +1,102 @@
+'use client'
+
+import type { Result } from '@/core/model/result'
+import type { Shown } from '@/core/read'
+import type { Seen } from '@/core/trial'
+import { PickOne } from '../primitives/fields'
+import { Part } from '../stages/stage-frame'
+import { INSTRUMENT_WORDS } from '../words'
+import { faceOf, LIGHT_WORDS } from './words'
+
+export const IN_HAND = [
+  'none',
+  'low-impedance-meter',
+  'high-impedance-meter',
+  'non-contact',
+  'continuity',
+  'clamp',
+] as const
+export type InHand = (typeof IN_HAND)[number]
+
+/** How many points the instrument is put to. */
+export const LEADS: Readonly<Record<InHand, number>> = {
+  none: 0,
+  'low-impedance-meter': 2,
+  'high-impedance-meter': 2,
+  'non-contact': 1,
+  continuity: 2,
+  clamp: 1,
+}
+
+const hintOf = (inHand: InHand, touched: number): string => {
+  if (inHand === 'none') return ''
+  if (LEADS[inHand] === 1)
+    return touched === 0 ? 'Touch a conductor in the drawing.' : 'Touch another one to move it.'
+  return [
+    'Touch where the first lead goes.',
+    'Touch where the second lead goes.',
+    'Touch a point to move the second lead.',
+  ][touched]!
+}
+
+/** Which tester is in hand, and where to put it. */
+export function Tester({
+  inHand,
+  touched,
+  onTake,
+}: {
+  inHand: InHand
+  touched: number
+  onTake: (next: InHand) => void
+}) {
+  return (
+    <Part title="Tester">
+      <PickOne
+        label="In your hand"
+        labelHidden
+        value={inHand}
+        options={IN_HAND.map(value => ({
+          value,
+          words: value === 'none' ? 'None' : INSTRUMENT_WORDS[value],
+        }))}
+        onCommit={onTake}
+        hint={hintOf(inHand, touched)}
+      />
+    </Part>
+  )
+}
+
+/** What the lamps do and what the tester shows, always in sight; it keeps reading while switches are worked. */
+export function Strip({ seen, inHand, shown }: { seen: Seen; inHand: InHand; shown: Result<Shown> | null }) {
+  const face = shown?.ok ? faceOf(shown.value) : null
+  const stop = shown?.ok && shown.value.kind === 'refused'
+  return (
+    <div className="sticky top-2 bottom-2 z-10 mt-2 flex flex-wrap items-stretch gap-2">
+      <ul
+        aria-label="Lamps"
+        aria-live="polite"
+        className="flex min-w-0 flex-1 basis-60 flex-wrap content-center gap-x-4 gap-y-1 rounded-xl border-2 border-ink bg-paper px-3 py-2"
+      >
+        {seen.lamps.map(({ id, kind, light, share }) => (
+          <li key={id}>
+            {id}{' '}
+            <strong>
+              {kind === 'lamp' ? LIGHT_WORDS[light] : light === 'full' ? 'Fed' : 'Not fed'}
+              {light === 'dimmed' ? ` ${Math.round(share * 100)} %` : ''}
+            </strong>
+          </li>
+        ))}
+      </ul>
+      {inHand !== 'none' && (
+        <div
+          role="status"
+          aria-label="Reading"
+          className={`min-h-16 min-w-0 flex-1 basis-60 rounded-xl border-2 border-ink bg-paper px-3 py-1 ${stop ? 'hazard' : ''}`}
+        >
+          <p className="text-2xl font-bold">{face ? face.face : '–'}</p>
+          <p className="text-sm">{face?.remark ?? 'No reading yet'}</p>
+        </div>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,78 @@
+import type { OutsideEvent } from '@/core/model/device'
+import type { Shown, TEST_INSTRUMENTS, WiringSense } from '@/core/read'
+import type { Light } from '@/core/solve'
+
+/** What a button says that does this to a device. */
+export const EVENT_WORDS: Readonly<Record<OutsideEvent, string>> = {
+  toggle: 'Flip',
+  press: 'Press',
+  release: 'Let go',
+  raise: 'Brighter',
+  lower: 'Dimmer',
+  pull: 'Air gap',
+  presence: 'Walk past',
+  vacancy: 'Leave the room',
+  elapsed: 'Time is up',
+  dusk: 'Dusk',
+  dawn: 'Dawn',
+  radio: 'By radio',
+}
+
+export const LIGHT_WORDS: Readonly<Record<Light, string>> = {
+  dark: 'Dark',
+  glows: 'Glows faintly',
+  dimmed: 'Dimmed',
+  full: 'Full',
+  over: 'Too much voltage',
+  flickers: 'Flickers',
+}
+
+export type HandInstrument = (typeof TEST_INSTRUMENTS)[number]
+
+export const SENSE_WORDS: Readonly<Record<WiringSense, string>> = {
+  correct: 'wired right',
+  'open-ground': 'ground open',
+  'open-neutral': 'neutral open',
+  'open-hot': 'dead',
+  'hot-neutral-reversed': 'hot and neutral reversed',
+  'hot-ground-reversed': 'hot and ground reversed',
+  other: 'wired in some other wrong way',
+}
+
+const volts = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} V`
+
+/** A reading as the instrument’s face would say it, and a remark under it. */
+export function faceOf(shown: Shown): { readonly face: string; readonly remark: string } {
+  switch (shown.kind) {
+    case 'volts':
+      return {
+        face: volts(shown.volts),
+        remark: shown.phantom ? 'A phantom: one side hangs on nothing.' : '',
+      }
+    case 'field':
+      return { face: shown.present ? 'Field' : 'No field', remark: shown.says }
+    case 'ohms':
+      return {
+        face:
+          shown.ohms === null
+            ? 'Open'
+            : `${shown.ohms < 10 ? shown.ohms.toFixed(1) : Math.round(shown.ohms)} Ω`,
+        remark: shown.sounds ? 'It sounds.' : 'It does not sound.',
+      }
+    case 'amps':
+      return { face: `${shown.amps.toFixed(2)} A`, remark: '' }
+    case 'receptacle':
+      return { face: volts(shown.volts), remark: `The receptacle is ${SENSE_WORDS[shown.sense]}.` }
+    case 'finder':
+      return { face: shown.suggests.join(', ') || 'No signal', remark: shown.says }
+    case 'lamp':
+      return { face: LIGHT_WORDS[shown.light], remark: shown.says }
+    case 'indicator':
+      return {
+        face: shown.lit === null ? 'No light of its own' : shown.lit ? 'Lit' : 'Unlit',
+        remark: '',
+      }
+    case 'refused':
+      return { face: 'Stop', remark: shown.hazard }
+  }
+}
