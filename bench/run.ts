@@ -6,6 +6,9 @@ import { emptyRecord, type JobRecord } from '@/core/model/record'
 import { planBox, progressOfJob } from '@/core/plan'
 import { prove } from '@/core/prove'
 import { plannedCircuit, routeBox } from '@/core/route'
+import { AS_IT_COMES, read } from '@/core/read'
+import { Trial } from '@/core/trial'
+import { companionChain, plainPlaces } from '@/demo/places'
 import { quillbackRoad } from '@/demo/quillback'
 import { usualBox } from '@/demo/usual'
 
@@ -55,16 +58,35 @@ if (!routed.ok) throw new Error('the bench box cannot be routed')
 const circuit = plannedCircuit(dimmer, routed.value, trade)
 measure('Prove: one place, dimmer with neutral, 2 states', 500, () => prove(circuit))
 
-const switches = usualBox({ choice: 'switch-plain-15' })
-const plain = routeBox(switches, trade)
-if (!plain.ok) throw new Error('the bench box cannot be routed')
-const base = plannedCircuit(switches, plain.value, trade)
-for (const places of [4, 8, 12]) {
-  const devices = Array.from({ length: places }, (_, index) => ({ ...base.devices[0]!, id: `d${index}` }))
-  measure(`Prove: ${places} devices, ${2 ** places} states`, places > 8 ? 3 : 20, () =>
-    prove({ ...base, devices, plan: null, joints: base.joints }),
+for (const places of [2, 3, 4, 8, 12, 16]) {
+  const row = plainPlaces({ places, supplyAt: 0, loadAt: places - 1 })
+  measure(`Prove: ${places} plain places in a row, ${2 ** places} states`, places > 8 ? 10 : 100, () =>
+    prove(row),
   )
 }
+const largest = plainPlaces({ places: 16, supplyAt: 0, loadAt: 15 })
+const bytes = (work: () => unknown): number => {
+  globalThis.gc?.()
+  const before = process.memoryUsage()
+  const kept = work()
+  const after = process.memoryUsage()
+  const used = after.heapUsed + after.arrayBuffers - before.heapUsed - before.arrayBuffers
+  return kept ? used : 0
+}
+console.log(
+  `Prove: 16 plain places, memory at its end`.padEnd(58),
+  `${(bytes(() => prove(largest)) / 1e6).toFixed(1)} MB`,
+)
+for (const companions of [1, 3, 7]) {
+  const chain = companionChain(companions)
+  measure(`Prove: a dimmer with ${companions} companions`, companions > 3 ? 5 : 50, () => prove(chain))
+}
+const meter = { instrument: 'high-impedance-meter', from: 'lamp:hot', to: 'lamp:neutral' } as const
+measure('Read: a meter in 16 places, solved anew', 100, () => read(largest, AS_IT_COMES, meter))
+const trial = new Trial(largest)
+measure('Try by hand: one flip in 16 places, all points told', 200, () =>
+  trial.act({ kind: 'do', device: 'place7', event: 'toggle' }),
+)
 
 // A copy each time, as after an edit: nothing that hangs on the record is remembered.
 const house = manyHouses(5)

@@ -129,3 +129,27 @@ export function plainPlaces({ places, supplyAt, loadAt, watts = 60 }: PlainPlace
     plan,
   }
 }
+
+/** A dimmer at the lamp’s end of a row of companions that pass the power to it and signal on one conductor. */
+export function companionChain(companions: number): Circuit {
+  const names = Array.from({ length: companions }, (_, index) => `companion${index + 1}`)
+  const devices: PlacedDevice[] = [
+    { id: 'main', groupId: 'light', model: model('dimmer-led-150-two-wire') },
+    ...names.map(id => ({ id, groupId: 'light', model: model('companion-oak') })),
+  ]
+  const base = plainPlaces({ places: 1, supplyAt: 0, loadAt: 0, watts: 40 })
+  const nets: Record<string, readonly string[]> = {
+    line: ['panel:hot', 'main.line', ...names.flatMap(name => [`${name}.pass-1`, `${name}.pass-2`])],
+    load: ['main.load', 'lamp:hot'],
+    neutral: ['panel:neutral', 'lamp:neutral'],
+    signal: ['main.signal', ...names.map(name => `${name}.signal`)],
+    ground: ['panel:ground', 'lamp:ground', ...devices.map(({ id }) => `${id}.ground`)],
+  }
+  return {
+    ...base,
+    devices,
+    wires: [],
+    joints: Object.entries(nets).map(([id, members]) => ({ id, members })),
+    plan: null,
+  }
+}

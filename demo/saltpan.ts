@@ -102,5 +102,77 @@ export function saltpanQuay(): JobRecord {
       },
     ],
   })
+  passage(flat)
   return flat.record()
+}
+
+/** A passage worked from both ends: three-core cable between the boxes, its colours saying nothing. */
+function passage(flat: ReturnType<typeof jobBuilder>) {
+  const light = {
+    group: 'passage-light',
+    name: 'Passage light',
+    old: 'old-two-place-230',
+    want: 'presence' as const,
+  }
+  const box = {
+    material: 'plastic' as const,
+    volumeCubicInches: null,
+    volumeBasis: null,
+    depthMillimetres: 35,
+    surface: 'plaster' as const,
+  }
+  flat.room('passage', 'Passage', 'Third floor')
+  flat.box({
+    id: 'box-passage-hall',
+    room: 'passage',
+    name: 'Hall end',
+    breakers: ['3'],
+    box,
+    controls: [
+      { ...light, lamps: [{ kind: 'led', wattsEach: 6, count: 2, dimmable: 'yes', powerFactor: 0.9 }] },
+    ],
+    cables: [
+      {
+        name: 'A',
+        entry: 'top',
+        far: 'panel',
+        strands: [
+          { insulation: 'brown', on: 'common', role: 'line' },
+          { insulation: 'blue', on: 'joint:neutrals', role: 'neutral' },
+          { insulation: 'green-yellow', on: 'joint:earths', role: 'ground' },
+        ],
+      },
+    ],
+  })
+  flat.box({
+    id: 'box-passage-bath',
+    room: 'passage',
+    name: 'Bath end',
+    breakers: ['3'],
+    box,
+    controls: [light],
+    cables: [
+      {
+        name: 'C',
+        entry: 'top',
+        far: 'luminaire',
+        strands: [
+          { insulation: 'brown', on: 'common', role: 'switched-load' },
+          { insulation: 'blue', on: 'joint:neutrals', role: 'neutral' },
+          { insulation: 'green-yellow', on: 'joint:earths', role: 'ground' },
+        ],
+      },
+    ],
+  })
+  flat.run({
+    name: 'B',
+    from: 'box-passage-hall',
+    to: 'box-passage-bath',
+    strands: [
+      { insulation: 'brown', on: ['traveller-a', 'traveller-b'], role: 'traveller' },
+      { insulation: 'grey', on: ['traveller-b', 'traveller-a'], role: 'traveller' },
+      { insulation: 'blue', on: ['joint:neutrals', 'joint:neutrals'], role: 'neutral' },
+      { insulation: 'green-yellow', on: ['joint:earths', 'joint:earths'], role: 'ground' },
+    ],
+  })
 }

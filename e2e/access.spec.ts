@@ -13,6 +13,7 @@ const PAGES = [
   'boxes/box-reading-room/choose',
   'boxes/box-veranda/wire',
   'boxes/box-linen/set',
+  'boxes/box-stair-bottom/try',
   'boxes/box-hall/prove',
 ]
 
@@ -74,7 +75,7 @@ test('targets at the wall are 44 pixels or more, and nothing runs out of the scr
   }
 })
 
-test('no page loads more than 180 kB of compressed script, or anything from elsewhere', async ({
+test('no page loads more than 180 kB of compressed script, its workers 25 kB, and nothing from elsewhere', async ({
   browser,
   request,
   baseURL,
@@ -83,17 +84,31 @@ test('no page loads more than 180 kB of compressed script, or anything from else
   for (const path of PAGES) {
     const context = await browser.newContext({ baseURL })
     const page = await context.newPage()
-    const scripts: Promise<Buffer>[] = []
+    const scripts: { readonly url: string; readonly body: Promise<Buffer> }[] = []
     const elsewhere: string[] = []
     page.on('response', response => {
       if (!response.url().startsWith(baseURL!) && !response.url().startsWith('data:'))
         elsewhere.push(response.url())
-      if (/\.js(\?|$)/.test(response.url())) scripts.push(response.body())
+      if (/\.js(\?|$)/.test(response.url())) scripts.push({ url: response.url(), body: response.body() })
     })
     await page.goto(path === '/' ? '/' : `/jobs/${jobId}/${path}`, { waitUntil: 'networkidle' })
-    const bytes = (await Promise.all(scripts)).reduce((sum, body) => sum + gzipSync(body).length, 0)
+    const inWorkers = new Set<string>()
+    for (const worker of page.workers()) {
+      inWorkers.add(worker.url())
+      for (const url of await worker.evaluate(() =>
+        performance.getEntriesByType('resource').map(({ name }) => name),
+      ))
+        inWorkers.add(url)
+    }
+    const weigh = async (workers: boolean) => {
+      const own = scripts.filter(({ url }) => inWorkers.has(url) === workers)
+      const bodies = await Promise.all(own.map(({ body }) => body))
+      return bodies.reduce((sum, body) => sum + gzipSync(body).length, 0)
+    }
+    const bytes = await weigh(false)
     expect(bytes, path).toBeGreaterThan(50_000)
     expect(bytes, path).toBeLessThan(180_000)
+    expect(await weigh(true), path).toBeLessThan(25_000)
     expect(elsewhere).toEqual([])
     await context.close()
   }

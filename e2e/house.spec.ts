@@ -24,6 +24,7 @@ test('keys: stages, boxes, house, palette, help, dark room', async ({ page, requ
   await page.keyboard.press('d')
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
   await page.reload()
+  await page.waitForLoadState('networkidle')
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()

@@ -15,6 +15,8 @@ export interface Explored {
   readonly moves: readonly Move[]
   /** State that follows a state by a move, or −1 where the device does not answer. */
   follows(at: number, move: number): number
+  /** Every state a move leads on from, with the one it leads to. */
+  eachStep(move: number, visit: (at: number, next: number) => void): void
   stateOf(at: number): number[]
   /** The fewest moves that lead to a state from how things come. */
   movesTo(at: number): Move[]
@@ -124,6 +126,17 @@ function everyCombination(
       const leap = leaps[move]![valueAt(at, indexOf[move]!)]!
       return leap === 0 ? -1 : at + leap
     },
+    eachStep: (move, visit) => {
+      const stride = strides[indexOf[move]!]!
+      const leap = leaps[move]!
+      for (let from = 0; from < count; from += stride * leap.length)
+        for (let value = 0; value < leap.length; value++) {
+          const by = leap[value]!
+          if (by === 0) continue
+          const first = from + value * stride
+          for (let at = first; at < first + stride; at++) visit(at, at + by)
+        }
+    },
     stateOf: at => {
       const whole = Array.from(compiled.initial)
       part.forEach((variable, index) => (whole[variable] = valueAt(at, index)))
@@ -182,6 +195,12 @@ function byMoves(
     situationOf: Int32Array.from(situationIndexes),
     moves,
     follows: (at, move) => successors[at * moves.length + move]!,
+    eachStep: (move, visit) => {
+      for (let at = 0; at < states.length; at++) {
+        const next = successors[at * moves.length + move]!
+        if (next >= 0) visit(at, next)
+      }
+    },
     stateOf: at => {
       const whole = Array.from(compiled.initial)
       part.forEach((variable, index) => (whole[variable] = states[at]![index]!))

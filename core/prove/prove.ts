@@ -139,19 +139,17 @@ function wrongStates(compiled: Compiled, { all }: Situations, { count, situation
 
 /** The first state from which a hand at some place leaves a lamp of its group as it is. */
 function firstStuck(compiled: Compiled, { all }: Situations, explored: Explored) {
-  const { count, moves, situationOf, follows, rank } = explored
-  let first: { at: number; move: number; device: number; lamp: number } | null = null
+  const { moves, situationOf, follows, eachStep, rank } = explored
+  const kept: { at: number; move: number; device: number; lamp: number }[] = []
   for (const { move, device, lamps, releases } of handsOf(compiled, explored)) {
-    const stays = staysAs(all, lamps)
-    const resting = all.map(({ solution }) => isResting(compiled, solution.state, device))
-    for (let at = 0; at < count; at++) {
-      const next = follows(at, move)
-      if (next < 0 || resting[situationOf[at]!]) continue
+    const stays = staysAs(compiled, all, device, lamps)
+    eachStep(move, (at, next) => {
       const lamp = stays(situationOf[at]!, situationOf[next]!)
-      if (lamp < 0 || releases.some(release => follows(at, release) >= 0)) continue
-      if (!first || rank(at) < rank(first.at)) first = { at, move, device, lamp }
-    }
+      if (lamp < 0 || releases.some(release => follows(at, release) >= 0)) return
+      if (!kept[0] || rank(at) < rank(kept[0].at)) kept[0] = { at, move, device, lamp }
+    })
   }
+  const [first] = kept
   if (!first) return null
   const placed = compiled.circuit.devices[first.device]!
   const load = compiled.circuit.loads[first.lamp]!
@@ -191,21 +189,27 @@ function handsOf(compiled: Compiled, { moves }: Explored) {
   })
 }
 
-/** Pairs of situations kept in a table; beyond, each is compared anew. */
-const LARGEST_TABLE = 1 << 20
+/** Situations up to which every two are compared beforehand. */
+const MOST_COMPARED = 512
 
-/** The first of these lamps that looks the same in two situations, or −1. */
-function staysAs(all: readonly Situation[], lamps: readonly number[]) {
-  const NOT_YET = -2
-  const known = new Int16Array(all.length ** 2 <= LARGEST_TABLE ? all.length ** 2 : 0).fill(NOT_YET)
-  return (before: number, after: number): number => {
-    const pair = before * all.length + after
-    const told = known[pair] ?? NOT_YET
-    if (told !== NOT_YET) return told
-    const lights = all[before]!.solution.lights
-    const then = all[after]!.solution.lights
-    const stuck = lamps.find(lamp => lights[lamp] === then[lamp]) ?? -1
-    if (pair < known.length) known[pair] = stuck
-    return stuck
-  }
+/**
+ * The first of these lamps that looks the same in two situations, or −1; also −1 where some device of the
+ * group is taken out of service on purpose, so that nothing answers.
+ */
+function staysAs(
+  compiled: Compiled,
+  all: readonly Situation[],
+  device: number,
+  lamps: readonly number[],
+): (before: number, after: number) => number {
+  const compared = (before: Situation, after: Situation): number =>
+    isResting(compiled, before.solution.state, device)
+      ? -1
+      : (lamps.find(lamp => before.solution.lights[lamp] === after.solution.lights[lamp]) ?? -1)
+  const count = all.length
+  if (count > MOST_COMPARED) return (before, after) => compared(all[before]!, all[after]!)
+  const table = Int16Array.from({ length: count ** 2 }, (_, at) =>
+    compared(all[Math.floor(at / count)]!, all[at % count]!),
+  )
+  return (before, after) => table[before * count + after]!
 }

@@ -18,8 +18,8 @@ const CONTACT_OHMS = 0.005
  * take goes in and out where they are joined, and divides between ways that lead side by side.
  */
 export function currentIn(standing: Standing, wireId: string): number {
-  const { circuit, compiled, situation } = standing
-  const { metal, elements, potentials: solved } = situation.solution
+  const { circuit, compiled, solution } = standing
+  const { metal, elements, potentials: solved } = solution
   const pointAt = new Map(compiled.points.map((point, index) => [point, index]))
   const nodes = new Nets(compiled.points.length)
   for (const { members } of circuit.joints)
@@ -33,7 +33,7 @@ export function currentIn(standing: Standing, wireId: string): number {
   }))
   const contacts: Element[] = compiled.contacts
     .filter(({ a, b, electronic }) => !electronic && metal.find(a) === metal.find(b))
-    .filter(({ when }) => when.every(([variable, value]) => situation.solution.state[variable] === value))
+    .filter(({ when }) => when.every(([variable, value]) => solution.state[variable] === value))
     .map(({ points }) => ({ a: node(points[0]), b: node(points[1]), siemens: 1 / CONTACT_OHMS }))
   const injections: Injection[] = elements.flatMap(element => {
     const amps = solved.current(element)
@@ -61,11 +61,11 @@ export function currentIn(standing: Standing, wireId: string): number {
 
 /** Where the panel’s potentials come in. */
 function polesAt(
-  { circuit, compiled, off, situation }: Standing,
+  { circuit, compiled, off, solution }: Standing,
   nodes: Nets,
   node: (point: string) => number,
 ): Map<number, Phasor> {
-  const { metal } = situation.solution
+  const { metal } = solution
   const given = fixedPotentials(compiled, metal, { off, neutralsLost: new Set() })
   const at = new Map<number, Phasor>()
   for (const { hot, neutral, ground } of circuit.supplies)

@@ -12,8 +12,8 @@ const OPEN_FROM_OHMS = 20_000_000
  * the meter, even where the two points read 0 V.
  */
 export function hazardOfContinuity(standing: Standing, from: string, to: string): string | null {
-  const { circuit, compiled, off, situation } = standing
-  const { potentials: solved, joined, elements } = situation.solution
+  const { circuit, compiled, off, solution } = standing
+  const { potentials: solved, joined, elements } = solution
   for (const point of [from, to]) {
     const net = compiled.net(point)
     const volts = solved.volts(net) ?? 0
@@ -43,9 +43,9 @@ export function hazardOfContinuity(standing: Standing, from: string, to: string)
  * Ohms between two points of a dead circuit: metal, cold filaments and windings as they are, electronics
  * open, neutral and ground bonded at the panel.
  */
-export function ohmsBetween({ circuit, compiled, situation }: Standing, from: string, to: string): Shown {
+export function ohmsBetween({ circuit, compiled, solution }: Standing, from: string, to: string): Shown {
   const nets = new Nets(compiled.netCount)
-  nets.become(situation.solution.metal)
+  nets.become(solution.metal)
   const [first] = compiled.poles
   if (first)
     for (const { neutral, ground } of compiled.poles) {

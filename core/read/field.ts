@@ -25,7 +25,7 @@ function couplings({ circuit, compiled }: Standing): Element[] {
 }
 
 /** A dark filament is cold and takes a meter’s current as a wire would. */
-function elementsAtRest({ circuit, situation: { solution } }: Standing): Element[] {
+function elementsAtRest({ circuit, solution }: Standing): Element[] {
   return solution.elements.map((element, at) => {
     const load = circuit.loads[at]
     const cold = load?.coldShare ?? 1
@@ -37,8 +37,8 @@ function elementsAtRest({ circuit, situation: { solution } }: Standing): Element
 
 /** Potentials with neighbours felt and instruments connected. */
 export function felt(standing: Standing, instruments: readonly Element[]): Potentials {
-  const { compiled, off, situation } = standing
-  const { metal } = situation.solution
+  const { compiled, off, solution } = standing
+  const { metal } = solution
   const fixed = fixedPotentials(compiled, metal, { off, neutralsLost: new Set() })
   return potentials(metal, fixed, [...elementsAtRest(standing), ...couplings(standing), ...instruments])
 }

@@ -65,8 +65,7 @@ export function readIn(here: Standing, test: Test): Result<Shown> {
   }
 }
 
-const hotShort = ({ situation }: Standing) =>
-  situation.solution.shorts.find(({ supplies }) => supplies.length > 0)
+const hotShort = ({ solution }: Standing) => solution.shorts.find(({ supplies }) => supplies.length > 0)
 
 const TRIPS: Shown = {
   kind: 'refused',
@@ -80,11 +79,11 @@ function between(here: Standing, { instrument, from, to }: Extract<Test, { reado
     return hazard === null ? ohmsBetween(here, from, to) : { kind: 'refused', hazard }
   }
   if (hotShort(here)) return TRIPS
-  const { compiled, situation } = here
+  const { compiled, solution } = here
   const [a, b] = [compiled.net(from), compiled.net(to)]
   const ohms = instrument === 'low-impedance-meter' ? LOW_IMPEDANCE_OHMS : HIGH_IMPEDANCE_OHMS
   const volts = felt(here, [{ a, b, siemens: 1 / ohms }]).between(a, b) ?? 0
-  const floats = [a, b].some(net => situation.solution.potentials.volts(net) === null)
+  const floats = [a, b].some(net => solution.potentials.volts(net) === null)
   return { kind: 'volts', volts, phantom: floats && volts > 1 }
 }
 
@@ -95,11 +94,11 @@ function fieldAt(here: Standing, point: string, shielded: boolean): Shown {
       present: false,
       says: 'Metal round the conductor hides its field: nothing felt means nothing here.',
     }
-  const { compiled, circuit, situation } = here
+  const { compiled, circuit, solution } = here
   const net = compiled.net(point)
   const volts = felt(here, []).volts(net) ?? 0
   const present = volts >= FIELD_FROM * circuit.nominalVolts
-  const floats = situation.solution.potentials.volts(net) === null
+  const floats = solution.potentials.volts(net) === null
   return {
     kind: 'field',
     present,
@@ -147,8 +146,8 @@ function senseOf(hotNeutral: boolean, hotGround: boolean, neutralGround: boolean
   return neutralGround ? 'other' : 'open-hot'
 }
 
-function found({ compiled, circuit, off, situation }: Standing, at: number): Shown {
-  const { joined } = situation.solution
+function found({ compiled, circuit, off, solution }: Standing, at: number): Shown {
+  const { joined } = solution
   const { hot, neutral } = compiled.loads[at]!
   const own = circuit.supplies.filter(
     (supply, index) =>
@@ -181,7 +180,7 @@ const LIGHT_WORDS: Readonly<Record<Light, string>> = {
     'Flickers: it takes too little for the device that lives on its current, which drops out and starts again.',
 }
 
-function lampSeen({ situation: { solution } }: Standing, at: number): Shown {
+function lampSeen({ solution }: Standing, at: number): Shown {
   const light = solution.lights[at]!
   return {
     kind: 'lamp',
@@ -192,7 +191,7 @@ function lampSeen({ situation: { solution } }: Standing, at: number): Shown {
   }
 }
 
-function indicatorSeen({ compiled, situation: { solution } }: Standing, device: number): Shown {
+function indicatorSeen({ compiled, solution }: Standing, device: number): Shown {
   const { placed } = compiled.devices[device]!
   const { indicator } = placed.model
   if (!indicator) return { kind: 'indicator', lit: null }

@@ -1,13 +1,6 @@
 import type { Circuit } from '../model/circuit'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
-import {
-  Situations,
-  compile,
-  stateFromWords,
-  type Compiled,
-  type Situation,
-  type StateInWords,
-} from '../solve'
+import { compile, solve, stateFromWords, type Compiled, type Solution, type StateInWords } from '../solve'
 
 /** How things stand while a reading is taken: what a reading has to name to mean anything. */
 export interface Stand {
@@ -28,7 +21,7 @@ export interface Standing {
   readonly circuit: Circuit
   readonly compiled: Compiled
   readonly off: ReadonlySet<string>
-  readonly situation: Situation
+  readonly solution: Solution
 }
 
 /** Refused with the path of what the circuit does not have. */
@@ -38,9 +31,9 @@ export function standing(circuit: Circuit, stand: Stand): Result<Standing> {
   const apart = takenApart(circuit, stand)
   const compiled = compile(apart)
   const off = new Set(stand.off)
-  const situations = new Situations(compiled, { off, neutralsLost: new Set() })
-  const situation = situations.of(stateFromWords(compiled, stand.state))
-  return good({ circuit: apart, compiled, off, situation })
+  const state = stateFromWords(compiled, stand.state)
+  const solution = solve(compiled, state, { off, neutralsLost: new Set() })
+  return good({ circuit: apart, compiled, off, solution })
 }
 
 function faultsOfStand(circuit: Circuit, { state, off, opened, lifted }: Stand): Fault[] {

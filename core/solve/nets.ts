@@ -6,6 +6,10 @@ export class Nets {
     this.#parent = Int32Array.from({ length: size }, (_, index) => index)
   }
 
+  get size(): number {
+    return this.#parent.length
+  }
+
   /** The set a net is in, named by its smallest member: the name does not depend on joining order. */
   find(net: number): number {
     const parent = this.#parent

@@ -42,49 +42,78 @@ export function potentials(
   elements: readonly Element[],
   injections: readonly Injection[] = [],
 ): Potentials {
-  const known = new Map(fixed)
-  const linked = elements
-    .map(element => ({ ...element, a: nets.find(element.a), b: nets.find(element.b) }))
-    .filter(({ a, b, siemens, capacitive }) => a !== b && (siemens > 0 || (capacitive ?? 0) > 0))
-  const free = reachedBy(fixed, linked)
-  const column = new Map(free.map((net, at) => [net, at]))
+  const linked: Linked[] = []
+  let reactive = false
+  for (const { a, b, siemens, capacitive = 0 } of elements) {
+    const left = nets.find(a)
+    const right = nets.find(b)
+    if (left === right || (siemens <= 0 && capacitive <= 0)) continue
+    linked.push({ a: left, b: right, siemens, capacitive })
+    if (capacitive > 0) reactive = true
+  }
+  const known = new Known(nets.size)
+  for (const [net, phasor] of fixed) known.set(net, phasor.real, phasor.imaginary)
+  const column = new Int32Array(nets.size).fill(-1)
+  const free = reachedBy(known, linked)
+  free.forEach((net, at) => (column[net] = at))
   const size = free.length
   // Real and imaginary parts stand beside each other only where something is capacitive.
-  const reactive = linked.some(each => each.capacitive)
   const order = reactive ? 2 * size : size
   const matrix = Array.from({ length: order }, () => new Float64Array(order))
   const right = new Float64Array(order)
   const rightImaginary = new Float64Array(order)
-  for (const { a, b, siemens, capacitive = 0 } of linked)
-    for (const [here, there] of [
-      [a, b],
-      [b, a],
-    ] as const) {
-      const row = column.get(here)
-      if (row === undefined) continue
-      const other = column.get(there)
-      stamp(matrix, size, reactive, row, row, siemens, capacitive)
-      if (other !== undefined) stamp(matrix, size, reactive, row, other, -siemens, -capacitive)
-      else {
-        const { real, imaginary } = known.get(there)!
-        right[row]! += siemens * real - capacitive * imaginary
-        const into = siemens * imaginary + capacitive * real
-        if (reactive) right[row + size]! += into
-        else rightImaginary[row]! += into
-      }
-    }
-  for (const { net, real, imaginary } of injections) {
-    const row = column.get(nets.find(net))
-    if (row === undefined) continue
+  const put = (row: number, real: number, imaginary: number) => {
     right[row]! += real
     if (reactive) right[row + size]! += imaginary
     else rightImaginary[row]! += imaginary
   }
+  const half = (here: number, there: number, siemens: number, capacitive: number) => {
+    const row = column[here]!
+    if (row < 0) return
+    stamp(matrix, size, reactive, row, row, siemens, capacitive)
+    const other = column[there]!
+    if (other >= 0) return stamp(matrix, size, reactive, row, other, -siemens, -capacitive)
+    const real = known.real[there]!
+    const imaginary = known.imaginary[there]!
+    put(row, siemens * real - capacitive * imaginary, siemens * imaginary + capacitive * real)
+  }
+  for (const { a, b, siemens, capacitive } of linked) {
+    half(a, b, siemens, capacitive)
+    half(b, a, siemens, capacitive)
+  }
+  for (const { net, real, imaginary } of injections) {
+    const row = column[nets.find(net)]!
+    if (row >= 0) put(row, real, imaginary)
+  }
   eliminate(matrix, right, rightImaginary)
-  free.forEach((net, at) =>
-    known.set(net, { real: right[at]!, imaginary: reactive ? right[at + size]! : rightImaginary[at]! }),
-  )
+  free.forEach((net, at) => known.set(net, right[at]!, reactive ? right[at + size]! : rightImaginary[at]!))
   return answers(nets, known)
+}
+
+interface Linked {
+  readonly a: number
+  readonly b: number
+  readonly siemens: number
+  readonly capacitive: number
+}
+
+/** Potentials by the name of the set; those that are not known float. */
+class Known {
+  readonly real: Float64Array
+  readonly imaginary: Float64Array
+  readonly is: Uint8Array
+
+  constructor(size: number) {
+    this.real = new Float64Array(size)
+    this.imaginary = new Float64Array(size)
+    this.is = new Uint8Array(size)
+  }
+
+  set(net: number, real: number, imaginary: number): void {
+    this.real[net] = real
+    this.imaginary[net] = imaginary
+    this.is[net] = 1
+  }
 }
 
 function stamp(
@@ -103,32 +132,37 @@ function stamp(
   matrix[row + size]![column]! += capacitive
 }
 
-function answers(nets: Nets, known: ReadonlyMap<number, Phasor>): Potentials {
-  const at = (net: number) => known.get(nets.find(net)) ?? null
-  const difference = (a: number, b: number): Phasor | null => {
-    const left = at(a)
-    const right = at(b)
-    return left && right
-      ? { real: left.real - right.real, imaginary: left.imaginary - right.imaginary }
-      : null
+function answers(nets: Nets, known: Known): Potentials {
+  /** What stands between two nets; null where one of them floats. */
+  const across = (a: number, b: number): Phasor | null => {
+    const left = nets.find(a)
+    const right = nets.find(b)
+    if (!known.is[left] || !known.is[right]) return null
+    return {
+      real: known.real[left]! - known.real[right]!,
+      imaginary: known.imaginary[left]! - known.imaginary[right]!,
+    }
   }
   return {
-    at,
+    at: net => {
+      const set = nets.find(net)
+      return known.is[set] ? { real: known.real[set]!, imaginary: known.imaginary[set]! } : null
+    },
     volts: net => {
-      const here = at(net)
-      return here && magnitude(here)
+      const set = nets.find(net)
+      return known.is[set] ? Math.hypot(known.real[set]!, known.imaginary[set]!) : null
     },
     between: (a, b) => {
       if (nets.find(a) === nets.find(b)) return 0
-      const across = difference(a, b)
-      return across && magnitude(across)
+      const drop = across(a, b)
+      return drop && magnitude(drop)
     },
     current: ({ a, b, siemens, capacitive = 0 }) => {
-      const across = difference(a, b)
-      if (!across) return { real: 0, imaginary: 0 }
+      const drop = across(a, b)
+      if (!drop) return { real: 0, imaginary: 0 }
       return {
-        real: siemens * across.real - capacitive * across.imaginary,
-        imaginary: siemens * across.imaginary + capacitive * across.real,
+        real: siemens * drop.real - capacitive * drop.imaginary,
+        imaginary: siemens * drop.imaginary + capacitive * drop.real,
       }
     },
   }
@@ -136,20 +170,19 @@ function answers(nets: Nets, known: ReadonlyMap<number, Phasor>): Potentials {
 
 export const magnitude = ({ real, imaginary }: Phasor): number => Math.hypot(real, imaginary)
 
-/** Nets that hang on a given potential through anything that conducts; the rest float. */
-function reachedBy(fixed: ReadonlyMap<number, Phasor>, elements: readonly Element[]): number[] {
-  const neighbours = new Map<number, number[]>()
-  for (const { a, b } of elements) {
-    neighbours.set(a, [...(neighbours.get(a) ?? []), b])
-    neighbours.set(b, [...(neighbours.get(b) ?? []), a])
+/** Sets that hang on a given potential through anything that conducts; the rest float. */
+function reachedBy(known: Known, linked: readonly Linked[]): number[] {
+  const reached = known.is.slice()
+  const free: number[] = []
+  for (let grew = true; grew;) {
+    grew = false
+    for (const { a, b } of linked) {
+      if (reached[a] === reached[b]) continue
+      const fresh = reached[a] ? b : a
+      reached[fresh] = 1
+      free.push(fresh)
+      grew = true
+    }
   }
-  const reached = new Set(fixed.keys())
-  const queue = [...reached]
-  for (let net = queue.pop(); net !== undefined; net = queue.pop())
-    for (const next of neighbours.get(net) ?? [])
-      if (!reached.has(next)) {
-        reached.add(next)
-        queue.push(next)
-      }
-  return [...reached].filter(net => !fixed.has(net)).sort((a, b) => a - b)
+  return free.sort((a, b) => a - b)
 }

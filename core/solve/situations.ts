@@ -21,6 +21,7 @@ const CLASSES = 1 << 12
  * that something hangs on or that another block reaches, and what is asked of electronics: their class.
  */
 interface Block {
+  readonly devices: readonly number[]
   readonly variables: readonly number[]
   readonly strides: readonly number[]
   readonly contacts: readonly CompiledContact[]
@@ -39,7 +40,6 @@ export class Situations {
   readonly #nets: Nets
   readonly #blocks: readonly Block[]
   readonly #outlooks: readonly number[]
-  readonly #telltale: ReadonlySet<number>
 
   constructor(
     readonly compiled: Compiled,
@@ -48,7 +48,6 @@ export class Situations {
     this.#nets = new Nets(compiled.netCount)
     this.#blocks = blocksOf(compiled)
     this.#outlooks = outlooksOf(compiled, this.#blocks)
-    this.#telltale = new Set(telltaleVariables(compiled))
   }
 
   of(state: State): Situation {
@@ -87,12 +86,12 @@ export class Situations {
     }
   }
 
-  #classify({ variables, contacts, classOf, classes }: Block, state: State, combination: number): number {
+  #classify({ devices, contacts, classOf, classes }: Block, state: State, combination: number): number {
     const nets = this.#nets
     nets.become(this.compiled.base)
     for (const { a, b, when } of contacts) if (holds(state, when)) nets.join(a, b)
     const joined = this.#outlooks.map(net => nets.find(net))
-    const asked = variables.map(variable => (this.#telltale.has(variable) ? state[variable]! : ''))
+    const asked = devices.map(device => askedOf(this.compiled, device, state))
     const text = `${joined.map(net => joined.indexOf(net)).join()};${asked.join()}`
     const kind = classes.get(text) ?? classes.size
     classes.set(text, kind)
@@ -169,6 +168,7 @@ function blocksOf(compiled: Compiled): Block[] {
     for (let at = variables.length - 2; at >= 0; at--)
       strides[at] = strides[at + 1]! * compiled.variables[variables[at + 1]!]!.values.length
     return {
+      devices,
       variables,
       strides,
       contacts: compiled.contacts.filter(
@@ -201,18 +201,12 @@ function outlooksOf(compiled: Compiled, blocks: readonly Block[]): number[] {
     .sort((a, b) => a - b)
 }
 
-/** Variables that decide more than metal: electronic contacts, levels, what is asked for. */
-function telltaleVariables(compiled: Compiled): number[] {
-  const electronic = compiled.contacts.filter(each => each.electronic)
-  return [
-    ...new Set([
-      ...electronic.flatMap(({ when, share }) => [
-        ...when.map(([variable]) => variable),
-        ...(share ? [share.variable] : []),
-      ]),
-      ...compiled.devices.flatMap(({ commanded, outOfService }) =>
-        [...(commanded ?? []), ...(outOfService ?? [])].map(([variable]) => variable),
-      ),
-    ]),
-  ].sort((a, b) => a - b)
+/** What a device asks of its electronics and by them, beyond metal: all that its variables decide there. */
+function askedOf(compiled: Compiled, device: number, state: State): string {
+  const { commanded, outOfService } = compiled.devices[device]!
+  if (outOfService && holds(state, outOfService)) return 'out'
+  const contacts = compiled.contacts
+    .filter(each => each.device === device && each.electronic)
+    .map(({ when, share }) => (holds(state, when) ? (share ? share.of[state[share.variable]!] : 1) : 0))
+  return `${commanded && holds(state, commanded) ? 'on' : 'off'} ${contacts.join(' ')}`
 }

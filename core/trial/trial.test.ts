@@ -32,6 +32,22 @@ describe('a circuit worked by hand', () => {
     expect(trial.act({ kind: 'breaker', supply: 'breaker 4', to: 'on' }).breakers[0]!.stands).toBe('on')
   })
 
+  it('which traveller is live is told anew after every flip', () => {
+    const trial = new Trial(plainPlaces({ places: 2, supplyAt: 0, loadAt: 1 }))
+    const live = () => {
+      const { volts } = trial.seen()
+      return ['a', 'b'].filter(each => (volts[`box0:run0:traveller-0${each}:a`] ?? 0) > 60)
+    }
+    expect(live()).toEqual(['b'])
+    trial.act({ kind: 'do', device: 'place1', event: 'toggle' })
+    trial.act({ kind: 'do', device: 'place2', event: 'toggle' })
+    expect(live()).toEqual(['a'])
+    const clamp = trial.touch({ instrument: 'clamp', at: 'run0:traveller-0a' })
+    expect(clamp.ok && clamp.value).toMatchObject({ amps: expect.closeTo(0.5, 6) })
+    const other = trial.touch({ instrument: 'clamp', at: 'run0:traveller-0b' })
+    expect(other.ok && other.value).toMatchObject({ amps: expect.closeTo(0, 9) })
+  })
+
   it('a short trips its breaker and says so; it trips again while the short stands', () => {
     const trial = new Trial(
       wired({

@@ -6,9 +6,10 @@ import {
   Situations,
   compile,
   describeState,
+  solve,
   type Compiled,
   type Light,
-  type Situation,
+  type Solution,
   type StateInWords,
 } from '../solve'
 
@@ -103,7 +104,7 @@ export class Trial {
 
   seen(): Seen {
     const { state, off, tripped, says } = this.#now()
-    const { solution } = this.#situation(this.#now())
+    const solution = this.#solved(this.#now())
     const { devices, loads, supplies, nominalVolts } = this.circuit
     return {
       state: describeState(this.#compiled, state),
@@ -141,7 +142,7 @@ export class Trial {
         circuit: this.circuit,
         compiled: this.#compiled,
         off: dead(now),
-        situation: this.#situation(now),
+        solution: this.#solved(now),
       },
       test,
     )
@@ -157,7 +158,7 @@ export class Trial {
 
   /** A hot that is shorted trips its breaker, and with it off the rest is looked at again. */
   #settled(moment: Moment): Moment {
-    const short = this.#situation(moment).solution.shorts.find(({ supplies }) => supplies.length > 0)
+    const short = this.#solved(moment).shorts.find(({ supplies }) => supplies.length > 0)
     if (!short) return moment
     const tripped = new Set([...moment.tripped, ...short.supplies])
     const words = {
@@ -181,8 +182,9 @@ export class Trial {
     return situations
   }
 
-  #situation(moment: Moment): Situation {
-    return this.#situationsOf(moment).of(moment.state)
+  /** Solved for itself: states that are alike for the lamps can still differ along the way. */
+  #solved(moment: Moment): Solution {
+    return solve(this.#compiled, moment.state, { off: dead(moment), neutralsLost: new Set() })
   }
 
   #after(moment: Moment, id: string, event: OutsideEvent): number[] | null {

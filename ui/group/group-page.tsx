@@ -128,18 +128,18 @@ function Workbench({ scene }: { scene: Scene }) {
   const [touched, setTouched] = useState<readonly string[]>([])
   const { playing, shownWay, play, forget } = usePlaying(trial.act)
   const { seen } = trial
+  const receptacles = scene.circuit.loads.flatMap(({ id, kind }) => (kind === 'receptacle' ? [id] : []))
 
   const take = (next: InHand) => {
     setInHand(next)
     setTouched([])
     void trial.touch(null)
   }
-  const touch = (point: string) => {
-    if (inHand === 'none') return
-    const next = LEADS[inHand] === 1 ? [point] : [...touched.slice(0, 1), point].slice(0, 2)
-    setTouched(next)
-    void trial.touch(testOf(inHand, next))
+  const put = (...points: string[]) => {
+    setTouched(points)
+    if (inHand !== 'none') void trial.touch(testOf(inHand, points))
   }
+  const touch = (point: string) => put(...(LEADS[inHand] === 2 ? touched.slice(0, 1) : []), point)
   const work = (device: string, event: OutsideEvent) => {
     forget()
     void trial.act({ kind: 'do', device, event })
@@ -188,7 +188,7 @@ function Workbench({ scene }: { scene: Scene }) {
               nominalVolts={scene.circuit.nominalVolts}
               way={shownWay}
               probes={touched}
-              onPoint={inHand === 'none' ? undefined : touch}
+              onPoint={LEADS[inHand] === 0 ? undefined : touch}
               onPlace={tap}
               onBreaker={breaker}
             />
@@ -202,7 +202,7 @@ function Workbench({ scene }: { scene: Scene }) {
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div className="flex min-w-0 flex-col gap-4">
           <Verdict proof={trial.proof} playing={playing} onPlay={play} />
-          <Tester inHand={inHand} touched={touched.length} onTake={take} />
+          <Tester inHand={inHand} touched={touched} receptacles={receptacles} onTake={take} onPlug={put} />
         </div>
         <div className="flex min-w-0 flex-col gap-4">
           {seen && (
@@ -226,8 +226,14 @@ function Workbench({ scene }: { scene: Scene }) {
 function testOf(instrument: Exclude<InHand, 'none'>, points: readonly string[]): Test | null {
   const [from, to] = points
   if (from === undefined) return null
-  if (instrument === 'clamp' || instrument === 'non-contact') return { instrument, at: from }
-  return to === undefined ? null : { instrument, from, to }
+  switch (instrument) {
+    case 'low-impedance-meter':
+    case 'high-impedance-meter':
+    case 'continuity':
+      return to === undefined ? null : { instrument, from, to }
+    default:
+      return { instrument, at: from }
+  }
 }
 
 /** Plays the moves of a counterexample one after another, then shows the way of the fault. */

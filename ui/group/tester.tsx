@@ -3,6 +3,7 @@
 import type { Result } from '@/core/model/result'
 import type { Shown } from '@/core/read'
 import type { Seen } from '@/core/trial'
+import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 import { INSTRUMENT_WORDS } from '../words'
@@ -15,6 +16,8 @@ export const IN_HAND = [
   'non-contact',
   'continuity',
   'clamp',
+  'receptacle-tester',
+  'circuit-finder',
 ] as const
 export type InHand = (typeof IN_HAND)[number]
 
@@ -26,10 +29,14 @@ export const LEADS: Readonly<Record<InHand, number>> = {
   'non-contact': 1,
   continuity: 2,
   clamp: 1,
+  'receptacle-tester': 0,
+  'circuit-finder': 0,
 }
 
+const PLUGGED: readonly InHand[] = ['receptacle-tester', 'circuit-finder']
+
 const hintOf = (inHand: InHand, touched: number): string => {
-  if (inHand === 'none') return ''
+  if (LEADS[inHand] === 0) return ''
   if (LEADS[inHand] === 1)
     return touched === 0 ? 'Touch a conductor in the drawing.' : 'Touch another one to move it.'
   return [
@@ -43,11 +50,16 @@ const hintOf = (inHand: InHand, touched: number): string => {
 export function Tester({
   inHand,
   touched,
+  receptacles,
   onTake,
+  onPlug,
 }: {
   inHand: InHand
-  touched: number
+  touched: readonly string[]
+  /** Where something can be plugged in, by id. */
+  receptacles: readonly string[]
   onTake: (next: InHand) => void
+  onPlug: (receptacle: string) => void
 }) {
   return (
     <Part title="Tester">
@@ -55,13 +67,22 @@ export function Tester({
         label="In your hand"
         labelHidden
         value={inHand}
-        options={IN_HAND.map(value => ({
+        options={IN_HAND.filter(each => receptacles.length > 0 || !PLUGGED.includes(each)).map(value => ({
           value,
           words: value === 'none' ? 'None' : INSTRUMENT_WORDS[value],
         }))}
         onCommit={onTake}
-        hint={hintOf(inHand, touched)}
+        hint={hintOf(inHand, touched.length)}
       />
+      {PLUGGED.includes(inHand) && (
+        <div className="flex flex-wrap gap-2" role="group" aria-label="Plug it in">
+          {receptacles.map(id => (
+            <Button key={id} aria-pressed={touched.includes(id)} onClick={() => onPlug(id)}>
+              {id}
+            </Button>
+          ))}
+        </div>
+      )}
     </Part>
   )
 }

@@ -30,13 +30,13 @@ export const LIGHT_WORDS: Readonly<Record<Light, string>> = {
 export type HandInstrument = (typeof TEST_INSTRUMENTS)[number]
 
 export const SENSE_WORDS: Readonly<Record<WiringSense, string>> = {
-  correct: 'wired right',
-  'open-ground': 'ground open',
-  'open-neutral': 'neutral open',
-  'open-hot': 'dead',
-  'hot-neutral-reversed': 'hot and neutral reversed',
-  'hot-ground-reversed': 'hot and ground reversed',
-  other: 'wired in some other wrong way',
+  correct: 'Wired right.',
+  'open-ground': 'Its ground is open.',
+  'open-neutral': 'Its neutral is open.',
+  'open-hot': 'Dead: its hot is open, or off.',
+  'hot-neutral-reversed': 'Hot and neutral are reversed.',
+  'hot-ground-reversed': 'Hot and ground are reversed.',
+  other: 'Wired wrong in some other way.',
 }
 
 const volts = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} V`
@@ -62,7 +62,7 @@ export function faceOf(shown: Shown): { readonly face: string; readonly remark: 
     case 'amps':
       return { face: `${shown.amps.toFixed(2)} A`, remark: '' }
     case 'receptacle':
-      return { face: volts(shown.volts), remark: `The receptacle is ${SENSE_WORDS[shown.sense]}.` }
+      return { face: volts(shown.volts), remark: SENSE_WORDS[shown.sense] }
     case 'finder':
       return { face: shown.suggests.join(', ') || 'No signal', remark: shown.says }
     case 'lamp':
