@@ -38,6 +38,7 @@ describe('demo jobs', () => {
     expect(all.join('\n')).toMatch(/14 AWG on a 20 A breaker/)
     expect(all.join('\n')).toMatch(/Aluminium/)
     expect(all.join('\n')).toMatch(/Metal box without a ground/)
+    expect(all.filter(what => /the old system with hot and neutral on one switch/.test(what))).toHaveLength(2)
   })
 
   it('wiring with known roles proves as found, but for what is dangerous', () => {

@@ -1,5 +1,6 @@
 import type { BoxView } from '../job/box-view'
-import type { Severity } from '../model/vocabulary'
+import { isHotRole } from '../identify'
+import type { Role, Severity } from '../model/vocabulary'
 import { deviceNamed, type Trade } from '../model/trade'
 import { figure } from '../model/units'
 import { boxFill } from './fill'
@@ -238,7 +239,41 @@ const looseEnd: DefectRule = view =>
       raised(`loose-${end.id}`, 'danger', `${name} ends loose in the box`, 'Cap it on its own.', 'joint', 1),
     )
 
+/** The old system: hot and neutral both go to a two-place switch, so the lamp’s shell is live at times. */
+const twoSupplyPair: DefectRule = (view, trade) =>
+  view.places.flatMap(({ found, group }) => {
+    const model = deviceNamed(trade, found?.modelId ?? '')
+    const travellers = model?.terminals.filter(terminal => terminal.wants === 'traveller') ?? []
+    const roles = travellers.flatMap(({ id }) => rolesOnTerminal(view, found!.id, id))
+    if (!roles.some(isHotRole) || !roles.includes('neutral')) return []
+    return [
+      raised(
+        `two-supply-${found!.id}`,
+        'danger',
+        `${group.name}: the old system with ${view.region.words.hot} and neutral on one switch; the lamp’s shell is live while it is dark`,
+        'Rewire it: one conductor switched, the return straight to neutral.',
+        'joint',
+        60,
+      ),
+    ]
+  })
+
+/** Roles of what sits on a terminal, directly or by a pigtail from a joint. */
+function rolesOnTerminal(view: BoxView, deviceId: string, terminalId: string): (Role | null)[] {
+  const joints = view.pigtails
+    .filter(each => each.deviceId === deviceId && each.terminal === terminalId)
+    .map(each => each.jointId)
+  return view.ends
+    .filter(
+      ({ end }) =>
+        (end.deviceId === deviceId && end.terminal === terminalId) ||
+        (end.jointId !== null && joints.includes(end.jointId)),
+    )
+    .map(({ end }) => end.role)
+}
+
 const RULES: readonly DefectRule[] = [
+  twoSupplyPair,
   undersized,
   ungroundedMetal,
   bareCopper,

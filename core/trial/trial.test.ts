@@ -106,6 +106,23 @@ describe('a circuit worked by hand', () => {
     expect(trial.seen().devices[0]!.alive).toBe(false)
   })
 
+  it('a lamp that glows or flickers says why, and a device’s own light is told', () => {
+    const trial = new Trial(
+      wired({
+        devices: { main: 'dimmer-led-150-two-wire' },
+        loads: [lamp('lamp', 4, { offLimitMilliamps: 0.4 })],
+        nets: { line: ['panel:hot', 'main.line'], load: ['main.load', 'lamp:hot'], neutral: HOME },
+      }),
+    )
+    expect(trial.seen().lamps[0]).toMatchObject({
+      light: 'glows',
+      why: expect.stringContaining('lets through'),
+    })
+    expect(trial.seen().devices[0]!.indicator).toBe(true)
+    const on = trial.act({ kind: 'do', device: 'main', event: 'press' })
+    expect(on.lamps[0]).toMatchObject({ light: 'flickers', why: expect.stringContaining('too little') })
+  })
+
   it('a tester reads it as it stands', () => {
     const trial = new Trial(plainPlaces({ places: 2, supplyAt: 0, loadAt: 1 }))
     const meter = {

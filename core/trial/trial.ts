@@ -34,10 +34,14 @@ export interface Seen {
     readonly light: Light
     /** Of nominal voltage. */
     readonly share: number
+    /** Why it does what a lamp should not do; null where it is simply lit or dark. */
+    readonly why: string | null
   }[]
   readonly devices: readonly {
     readonly id: string
     readonly alive: boolean
+    /** Whether its own small light is lit; null where it has none. */
+    readonly indicator: boolean | null
     /** What it answers to as it stands now. */
     readonly events: readonly OutsideEvent[]
   }[]
@@ -117,10 +121,12 @@ export class Trial {
         kind,
         light: solution.lights[at]!,
         share: solution.loadVolts[at]! / nominalVolts,
+        why: this.#whyOdd(id, solution.lights[at]!),
       })),
       devices: devices.map(({ id }, device) => ({
         id,
         alive: solution.alive[device]!,
+        indicator: this.#indicator(id),
         events: this.#compiled.devices[device]!.events.filter(
           event => this.#after(this.#now(), id, event) !== null,
         ),
@@ -146,6 +152,17 @@ export class Trial {
       },
       test,
     )
+  }
+
+  #whyOdd(load: string, light: Light): string | null {
+    if (light !== 'glows' && light !== 'flickers' && light !== 'over') return null
+    const shown = this.touch({ instrument: 'lamp', at: load })
+    return shown.ok && shown.value.kind === 'lamp' ? shown.value.says : null
+  }
+
+  #indicator(device: string): boolean | null {
+    const shown = this.touch({ instrument: 'indicator', at: device })
+    return shown.ok && shown.value.kind === 'indicator' ? shown.value.lit : null
   }
 
   #now(): Moment {

@@ -61,6 +61,7 @@ export function Controls({
                     {model.name}
                     {words && <strong className="text-ink"> · {words}</strong>}
                     {model.supply.length > 0 && device && !device.alive && ' · without power'}
+                    {device?.indicator && ' · its small light is on'}
                   </span>
                 </span>
                 <span className="flex flex-wrap gap-2">

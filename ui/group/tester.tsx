@@ -98,13 +98,14 @@ export function Strip({ seen, inHand, shown }: { seen: Seen; inHand: InHand; sho
         aria-live="polite"
         className="flex min-w-0 flex-1 basis-60 flex-wrap content-center gap-x-4 gap-y-1 rounded-xl border-2 border-ink bg-paper px-3 py-2"
       >
-        {seen.lamps.map(({ id, kind, light, share }) => (
+        {seen.lamps.map(({ id, kind, light, share, why }) => (
           <li key={id}>
             {id}{' '}
             <strong>
               {kind === 'lamp' ? LIGHT_WORDS[light] : light === 'full' ? 'Fed' : 'Not fed'}
               {light === 'dimmed' ? ` ${Math.round(share * 100)} %` : ''}
             </strong>
+            {why && <span className="block text-sm">{why}</span>}
           </li>
         ))}
       </ul>
