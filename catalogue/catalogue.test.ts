@@ -51,6 +51,67 @@ describe('a device model that makes no sense is refused with the path', () => {
       '/contacts/0/between/1 unknown-terminal',
     ],
     [
+      'signal that neither hears nor passes',
+      device =>
+        Object.assign(device, {
+          signals: [{ terminal: 'line', family: 'ash', hears: [], passes: null }],
+        }),
+      '/signals/0/hears signal-unclear',
+    ],
+    [
+      'signal that hears nowhere',
+      device =>
+        Object.assign(device, {
+          signals: [{ terminal: 'line', family: 'ash', hears: ['moon'], passes: null }],
+        }),
+      '/signals/0/hears/0 unknown-terminal',
+    ],
+    [
+      'share for a value that never comes',
+      device => {
+        const [contact] = device.contacts as Record<string, unknown>[]
+        Object.assign(contact!, {
+          share: { variable: 'level', of: { low: 0.3, half: 0.6, full: 1, more: 1 } },
+        })
+      },
+      '/contacts/0/share/of/more impossible-state',
+    ],
+    [
+      'a level without a share',
+      device => {
+        const [contact] = device.contacts as Record<string, unknown>[]
+        Object.assign(contact!, { share: { variable: 'level', of: { low: 0.3, full: 1 } } })
+      },
+      '/contacts/0/share/of no-share',
+    ],
+    [
+      'control by a setting it does not have',
+      device =>
+        Object.assign(device, {
+          control: [{ event: 'press', from: {}, to: { relay: 'on' }, set: { mood: 'good' } }],
+        }),
+      '/control/0/set/mood unknown-setting',
+    ],
+    [
+      'a word by radio without a family',
+      device =>
+        Object.assign(device, {
+          family: null,
+          control: [{ event: 'press', from: {}, to: { relay: 'on' }, tells: 'told-on' }],
+        }),
+      '/control/0/tells no-family',
+    ],
+    [
+      'out of service in a state that never comes',
+      device => Object.assign(device, { outOfService: { when: { relay: 'gone' } } }),
+      '/outOfService/when/relay impossible-state',
+    ],
+    [
+      'a receptacle on no terminal',
+      device => Object.assign(device, { outlet: { hot: 'line', neutral: 'moon', ground: 'ground' } }),
+      '/outlet/neutral unknown-terminal',
+    ],
+    [
       'impossible state',
       device =>
         Object.assign(device, {

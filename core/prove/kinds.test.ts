@@ -296,6 +296,17 @@ describe('countdown timers, time switches and sensors', () => {
     }),
   )
 
+  it('a convertible one proves with its marked lead on the ground, by its declared leak', () =>
+    proves({
+      devices: { main: 'sensor-convertible' },
+      nets: {
+        line: ['panel:hot', 'main.line'],
+        neutral: HOME,
+        load: ['main.load', 'lamp:hot'],
+        ground: ['main.neutral'],
+      },
+    }))
+
   it('a ground-referenced one proves by its declared leak; three on one circuit leak too much', () => {
     const sensors = (count: number): Wired => {
       const names = Array.from({ length: count }, (_, index) => `s${index + 1}`)

@@ -3,6 +3,7 @@ import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { fedAtTheSwitch, strand, switchLoop, usualBox } from '@/demo/usual'
 import { boxView } from '../job/box-view'
+import { tiedBoxes, tiedSets } from '../job/tied'
 import { parseCircuit, type Circuit } from '../model/circuit'
 import { compile, solve } from '../solve'
 import { foundCircuit, plannedCircuit, routeBox } from '.'
@@ -65,6 +66,15 @@ describe('what lies beyond the box, by what the roles say', () => {
     expect(!circuit.ok && circuit.faults.map(each => each.code)).toEqual(Array(6).fill('no-role'))
   })
 
+  it('a device of an unknown kind leaves it undecided, with its path', () => {
+    const { record } = usualBox()
+    const devices = { 'box-1-old': { ...record.devices['box-1-old']!, modelId: 'crystal-ball' } }
+    const circuit = foundCircuit([boxView({ ...record, devices }, 'box')!], trade)
+    expect(!circuit.ok && circuit.faults).toMatchObject([
+      { path: '/devices/box-1-old/modelId', code: 'unknown-device' },
+    ])
+  })
+
   it('two circuits that share a neutral are 180° apart on one neutral', () => {
     const record = quillbackRoad()
     const feeds = {
@@ -120,5 +130,52 @@ describe('two controls in one box', () => {
       [1, true],
       [2, false],
     ])
+  })
+})
+
+describe('wiring that hangs together', () => {
+  const record = quillbackRoad()
+
+  it('is found from any of its boxes, and every box is in one piece', () => {
+    const ids = (boxId: string) => tiedBoxes(record, boxId).map(view => view.box.id)
+    expect(ids('box-stair-top')).toEqual(['box-stair-bottom', 'box-stair-middle', 'box-stair-top'])
+    expect(ids('box-stair-middle')).toEqual(ids('box-stair-bottom'))
+    expect(ids('box-hall')).toEqual(['box-hall'])
+    const all = tiedSets(record).flatMap(set => set.map(view => view.box.id))
+    expect(all.sort()).toEqual(Object.keys(record.boxes).sort())
+  })
+
+  it('a conductor seen at both ends runs between its boxes, and leads nowhere else', () => {
+    const circuit = foundCircuit(tiedBoxes(record, 'box-stair-top'), trade)
+    if (!circuit.ok) throw new Error('undecided')
+    const { wires, loads, supplies } = circuit.value
+    const run = wires.find(each => each.id === 'box-stair-bottom-b-red-1')!
+    expect([run.a, run.b]).toEqual(['end:box-stair-bottom-b-red-1-end', 'end:box-stair-bottom-b-red-1-far'])
+    expect([loads.length, supplies.length]).toEqual([1, 1])
+    expect(joinedTo(circuit.value, 'lamp:stair-light-lamp-1:neutral', 'panel:circuit-4:neutral')).toBe(true)
+  })
+
+  it('two circuits in a box keep their own neutrals', () => {
+    const circuit = foundCircuit(tiedBoxes(record, 'box-island'), trade)
+    if (!circuit.ok) throw new Error('undecided')
+    expect(joinedTo(circuit.value, 'lamp:hood-light-lamp-1:neutral', 'panel:circuit-5:neutral')).toBe(true)
+    expect(joinedTo(circuit.value, 'lamp:kitchen-ceiling-lamp-1:neutral', 'panel:circuit-1:neutral')).toBe(
+      true,
+    )
+    expect(joinedTo(circuit.value, 'panel:circuit-5:neutral', 'panel:circuit-1:neutral')).toBe(false)
+  })
+
+  it('a receptacle beside the switch is fed by pigtails', () => {
+    const circuit = foundCircuit(tiedBoxes(record, 'box-bedside'), trade)
+    if (!circuit.ok) throw new Error('undecided')
+    const receptacle = circuit.value.loads.find(each => each.kind === 'receptacle')!
+    expect(joinedTo(circuit.value, receptacle.hot, 'panel:circuit-8:hot')).toBe(true)
+    expect(joinedTo(circuit.value, receptacle.neutral, 'panel:circuit-8:neutral')).toBe(true)
+    expect(joinedTo(circuit.value, receptacle.ground!, 'panel:ground')).toBe(true)
+  })
+
+  it('one box of a light with several places has no plan by itself, and says so', () => {
+    const routed = routeBox(boxView(record, 'box-stair-top')!, trade)
+    expect(!routed.ok && routed.faults.map(each => each.code)).toContain('many-places')
   })
 })
