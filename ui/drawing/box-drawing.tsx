@@ -1,6 +1,6 @@
 'use client'
 
-import { useId, useMemo, type ReactNode } from 'react'
+import { memo, useId, useMemo } from 'react'
 import { Device, Joint } from './fittings'
 import { layoutBox, type BoxLayout } from './layout'
 import type { BoxPicture } from './picture'
@@ -31,14 +31,14 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal }: B
       >
         <title id={`${id}-title`}>{picture.title}</title>
         <EarthPattern id={`${id}-earth`} />
-        <BoxParts
+        <BoxWires
           picture={picture}
           layout={layout}
           earth={`${id}-earth`}
           selected={selected}
           onSelect={onSelect}
-          onTerminal={onTerminal}
         />
+        <BoxFittings layout={layout} onTerminal={onTerminal} />
       </svg>
     </div>
   )
@@ -56,17 +56,20 @@ export function EarthPattern({ id }: { id: string }) {
   )
 }
 
-/** Everything of one opened box, to be put into a drawing. `under` lies between conductors and flags. */
-export function BoxParts({
+interface BoxPartsProps extends BoxDrawingProps {
+  readonly layout: BoxLayout
+  readonly earth: string
+}
+
+/** The lower half of one opened box, to be put into a drawing: its walls, cables and conductors. */
+export const BoxWires = memo(function BoxWires({
   picture,
   layout,
   earth,
   selected = null,
   onSelect,
-  onTerminal,
-  under,
   inGroup = false,
-}: BoxDrawingProps & { layout: BoxLayout; earth: string; under?: ReactNode; inGroup?: boolean }) {
+}: BoxPartsProps & { readonly inGroup?: boolean }) {
   const { box } = layout
   return (
     <>
@@ -113,7 +116,17 @@ export function BoxParts({
           />
         )),
       )}
-      {under}
+    </>
+  )
+})
+
+/** The upper half: joints, devices and flags, over whatever was drawn along the conductors. */
+export const BoxFittings = memo(function BoxFittings({
+  layout,
+  onTerminal,
+}: Pick<BoxPartsProps, 'layout' | 'onTerminal'>) {
+  return (
+    <>
       {layout.joints.map(joint => (
         <Joint key={joint.joint.id} drawn={joint} />
       ))}
@@ -125,4 +138,4 @@ export function BoxParts({
       )}
     </>
   )
-}
+})

@@ -14,7 +14,7 @@ export function Sheath({
 }: {
   drawn: DrawnCable
   edge: number
-  /** Its name stands beside it, where a cable goes on from its mouth. */
+  /** Only its name, beside it: the cable is seen to go on from its mouth. */
   beside?: boolean
 }) {
   const { cable, x, width, top } = drawn
@@ -37,10 +37,13 @@ export function Sheath({
         textAnchor={beside ? 'start' : 'middle'}
         className="fill-ink text-[13px] font-semibold"
       >
-        {cable.name}{' '}
-        <tspan className="font-normal">
-          {top ? '↑' : '↓'} {cable.goes}
-        </tspan>
+        {cable.name}
+        {!beside && (
+          <tspan className="font-normal">
+            {' '}
+            {top ? '↑' : '↓'} {cable.goes}
+          </tspan>
+        )}
       </text>
     </g>
   )

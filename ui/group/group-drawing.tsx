@@ -1,9 +1,9 @@
 'use client'
 
-import { useId, type KeyboardEvent } from 'react'
+import { useId, useMemo, type KeyboardEvent } from 'react'
 import { terminalPoint } from '@/core/model/circuit'
 import type { Seen } from '@/core/trial'
-import { BoxParts, EarthPattern } from '../drawing/box-drawing'
+import { BoxFittings, BoxWires, EarthPattern } from '../drawing/box-drawing'
 import type { GroupLayout, PlacedBox } from './layout'
 import { LampDrawing } from './lamp'
 import { stateWords } from './state-words'
@@ -117,26 +117,23 @@ function BoxInGroup({
     own.map(({ terminal, at: place }) => ({ point: terminalPoint(device.id, terminal.id), at: place })),
   )
   const touched = (point: string) => probes.indexOf(point)
+  const onEnd = useMemo(() => onPoint && ((id: string) => onPoint(`end:${id}`)), [onPoint])
+  const onTerminal = useMemo(
+    () => onPoint && ((deviceId: string, terminalId: string) => onPoint(terminalPoint(deviceId, terminalId))),
+    [onPoint],
+  )
   return (
     <g transform={`translate(${at.x} ${at.y})`} role="group" aria-label={picture.title}>
-      <BoxParts
-        picture={picture}
-        layout={layout}
-        earth={earth}
-        inGroup
-        onSelect={onPoint && (id => onPoint(`end:${id}`))}
-        onTerminal={onPoint && ((deviceId, terminalId) => onPoint(terminalPoint(deviceId, terminalId)))}
-        under={
-          <g pointerEvents="none">
-            {[...strands, ...short].map(({ point, path }) => (
-              <g key={point + path}>
-                {way.has(point) && <path d={path} className="way" />}
-                {isLive(point) && <path d={path} className="live" data-live={point} />}
-              </g>
-            ))}
+      <BoxWires picture={picture} layout={layout} earth={earth} inGroup onSelect={onEnd} />
+      <g pointerEvents="none">
+        {[...strands, ...short].map(({ point, path }) => (
+          <g key={point + path}>
+            {way.has(point) && <path d={path} className="way" />}
+            {isLive(point) && <path d={path} className="live" data-live={point} />}
           </g>
-        }
-      />
+        ))}
+      </g>
+      <BoxFittings layout={layout} onTerminal={onTerminal} />
       {terminals
         .filter(({ point }) => isLive(point))
         .map(({ point, at: place }) => (

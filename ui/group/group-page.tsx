@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { OutsideEvent } from '@/core/model/device'
 import type { Fault } from '@/core/model/result'
@@ -78,7 +78,7 @@ function GroupOfBox({ view }: { view: BoxView }) {
         Worked out from what was recorded. It is no reading: at the wall, prove dead before you touch.
       </p>
       {scene ? (
-        <Workbench key={moment} scene={scene} />
+        <Workbench key={moment} scene={scene} boxId={view.box.id} />
       ) : (
         <NotYet view={view} faults={found.ok ? [] : found.faults} />
       )}
@@ -121,13 +121,21 @@ function NotYet({ view, faults }: { view: BoxView; faults: readonly Fault[] }) {
   )
 }
 
-function Workbench({ scene }: { scene: Scene }) {
+function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
   const layout = useMemo(() => layoutGroup(scene), [scene])
   const trial = useTrial(scene.circuit)
   const [inHand, setInHand] = useState<InHand>('none')
   const [touched, setTouched] = useState<readonly string[]>([])
   const { playing, shownWay, play, forget } = usePlaying(trial.act)
   const { seen } = trial
+  const frame = useRef<HTMLDivElement>(null)
+  // On a narrow screen the drawing opens at the box one came from.
+  useEffect(() => {
+    const here = layout.boxes.find(({ view }) => view.box.id === boxId)
+    const { current } = frame
+    if (!here || !current || layout.boxes[0] === here) return
+    current.scrollLeft = (here.at.x / layout.width) * current.scrollWidth - 16
+  }, [layout, boxId])
   const receptacles = scene.circuit.loads.flatMap(({ id, kind }) => (kind === 'receptacle' ? [id] : []))
 
   const take = (next: InHand) => {
@@ -135,11 +143,18 @@ function Workbench({ scene }: { scene: Scene }) {
     setTouched([])
     void trial.touch(null)
   }
-  const put = (...points: string[]) => {
-    setTouched(points)
-    if (inHand !== 'none') void trial.touch(testOf(inHand, points))
-  }
-  const touch = (point: string) => put(...(LEADS[inHand] === 2 ? touched.slice(0, 1) : []), point)
+  const { touch: ask } = trial
+  const put = useCallback(
+    (...points: string[]) => {
+      setTouched(points)
+      if (inHand !== 'none') void ask(testOf(inHand, points))
+    },
+    [ask, inHand],
+  )
+  const touch = useCallback(
+    (point: string) => put(...(LEADS[inHand] === 2 ? touched.slice(0, 1) : []), point),
+    [put, inHand, touched],
+  )
   const work = (device: string, event: OutsideEvent) => {
     forget()
     void trial.act({ kind: 'do', device, event })
@@ -171,6 +186,7 @@ function Workbench({ scene }: { scene: Scene }) {
   return (
     <>
       <div
+        ref={frame}
         className="mt-3 overflow-x-auto rounded-xl bg-sheet"
         tabIndex={0}
         role="region"
