@@ -134,7 +134,7 @@ function passage(flat: ReturnType<typeof jobBuilder>) {
     cables: [
       {
         name: 'A',
-        entry: 'top',
+        entry: 'bottom',
         far: 'panel',
         strands: [
           { insulation: 'brown', on: 'common', role: 'line' },

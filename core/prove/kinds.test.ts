@@ -1,32 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { Circuit } from '../model/circuit'
-import { parseCircuit } from '../model/circuit'
-import { prove, type PropertyId } from '.'
-import { replayed } from './testing/replays'
-import { lamp, wired, type Wired } from './testing/wired'
-
-const checked = (given: Wired): Circuit => {
-  const circuit = parseCircuit(wired(given))
-  if (!circuit.ok) throw new Error(circuit.faults.map(each => `${each.path} ${each.message}`).join('; '))
-  return circuit.value
-}
-
-const proves = (given: Wired) => {
-  const proof = prove(checked(given))
-  const said =
-    proof.kind === 'refuted' ? proof.counterexamples.map(each => `${each.property}: ${each.says}`) : []
-  expect(said).toEqual([])
-  expect(proof.kind).toBe('proven')
-}
-
-const breaks = (given: Wired, ...properties: PropertyId[]) => {
-  const circuit = checked(given)
-  const proof = prove({ ...circuit, plan: null })
-  const broken = proof.kind === 'refuted' ? proof.counterexamples : []
-  expect(broken.map(each => each.property)).toEqual(expect.arrayContaining(properties))
-  for (const each of broken)
-    expect(`${each.property} ${replayed({ ...circuit, plan: null }, each)}`).toBe(`${each.property} null`)
-}
+import { prove } from '.'
+import { breaks, checked, proves } from './testing/judge'
+import { lamp, type Wired } from './testing/wired'
 
 const HOME = ['panel:neutral', 'lamp:neutral']
 

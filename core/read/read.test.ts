@@ -1,49 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { plainPlaces } from '@/demo/places'
-import type { Circuit, CircuitLoad, SupplyPoint } from '../model/circuit'
+import type { Circuit, CircuitLoad } from '../model/circuit'
+import { FILAMENT, circuit, lamp, supply, wire } from '../model/testing/bare'
 import { AS_IT_COMES, read, type Stand, type Test } from '.'
 
-const supply = (id: string, more: Partial<SupplyPoint> = {}): SupplyPoint => ({
-  id,
-  volts: 120,
-  phaseDegrees: 0,
-  breakerOn: true,
-  hot: `${id}:h`,
-  neutral: `${id}:n`,
-  ground: 'ground',
-  ...more,
-})
-
-const load = (id: string, watts: number, more: Partial<CircuitLoad> = {}): CircuitLoad => ({
-  id,
-  kind: 'lamp',
-  groupId: 'g',
-  watts,
-  hot: `${id}:h`,
-  neutral: `${id}:n`,
-  ground: null,
-  offLimitMilliamps: 1,
-  ohmsShare: null,
-  ...more,
-})
-
-const tungsten = (id: string, watts: number) => load(id, watts, { coldShare: 1 / 12, ohmsShare: 1 / 12 })
-
-const wire = (id: string, a: string, b: string, cable?: string) => ({ id, a, b, cable })
-
-const circuit = (given: Partial<Circuit>): Circuit => ({
-  nominalVolts: 120,
-  supplies: [supply('a')],
-  wires: [],
-  joints: [],
-  devices: [],
-  loads: [],
-  caps: [],
-  bonds: [],
-  plan: null,
-  ...given,
-})
+const tungsten = (id: string, watts: number) => lamp(id, watts, FILAMENT)
 
 const shown = (given: Circuit, test: Test, stand: Partial<Stand> = {}) => {
   const reading = read(given, { ...AS_IT_COMES, ...stand }, test)
@@ -59,10 +21,10 @@ const volts = (given: Circuit, from: string, to: string, stand: Partial<Stand> =
 const model = (id: string) => trade.devices.find(device => device.id === id)!
 
 /** A cable feeds a box with a plain switch; another leads to the lamp. */
-const oneSwitch = (lamp: CircuitLoad): Circuit =>
+const oneSwitch = (load: CircuitLoad): Circuit =>
   circuit({
     devices: [{ id: 'sw', groupId: 'g', model: model('switch-plain-15') }],
-    loads: [lamp],
+    loads: [load],
     wires: [
       wire('feed-hot', 'a:h', 'b:hot', 'feed'),
       wire('feed-neutral', 'a:n', 'b:neutral', 'feed'),
@@ -148,19 +110,19 @@ describe('continuity', () => {
     const apart = { off: ['a'], opened: ['whites'] }
     const bulb = between(oneSwitch(tungsten('x', 60)), 'b:switched', 'b:return', apart)
     expect(bulb).toEqual({ kind: 'ohms', ohms: expect.closeTo(20, 6), sounds: true })
-    const led = between(oneSwitch(load('x', 9)), 'b:switched', 'b:return', apart)
+    const led = between(oneSwitch(lamp('x', 9)), 'b:switched', 'b:return', apart)
     expect(led).toEqual({ kind: 'ohms', ohms: null, sounds: false })
   })
 
   it('a transformer is nearly a short', () => {
-    const winding = oneSwitch(load('x', 50, { ohmsShare: 0.02 }))
+    const winding = oneSwitch(lamp('x', 50, { ohmsShare: 0.02 }))
     const reading = between(winding, 'b:switched', 'b:return', { off: ['a'], opened: ['whites'] })
     expect(reading).toMatchObject({ sounds: true })
     expect(reading.kind === 'ohms' && reading.ohms).toBeCloseTo(5.76, 6)
   })
 
   it('conductors parted here may be joined at their far ends, and neutral and ground are: at the panel', () => {
-    const given = oneSwitch(load('x', 9))
+    const given = oneSwitch(lamp('x', 9))
     const apart = { off: ['a'], opened: ['whites', 'grounds'] }
     expect(between(given, 'b:neutral', 'b:ground', apart)).toMatchObject({ ohms: 0, sounds: true })
     expect(between(given, 'b:return', 'b:neutral', apart)).toMatchObject({ ohms: null })
@@ -235,7 +197,7 @@ describe('clamp', () => {
 })
 
 describe('receptacle tester', () => {
-  const receptacle = load('r', 0, { kind: 'receptacle', ground: 'r:g' })
+  const receptacle = lamp('r', 0, { kind: 'receptacle', ground: 'r:g' })
   const wired = (hot: string | null, neutral: string | null, ground: string | null) =>
     circuit({
       loads: [receptacle],
@@ -284,23 +246,23 @@ describe('what is seen', () => {
   const dimmed = (watts: number, id: string) =>
     circuit({
       devices: [{ id: 'd', groupId: 'g', model: model(id) }],
-      loads: [load('x', watts, { offLimitMilliamps: 0.4 })],
+      loads: [lamp('x', watts, { offLimitMilliamps: 0.4 })],
       wires: [wire('1', 'a:h', 'd.line'), wire('2', 'd.load', 'x:h'), wire('3', 'x:n', 'a:n')],
     })
 
   it('a small lamp on a two-wire device glows when off and flickers when on, and says why', () => {
     const given = dimmed(4, 'dimmer-led-150-two-wire')
-    const lamp = { instrument: 'lamp', at: 'x' } as const
-    expect(shown(given, lamp)).toMatchObject({
+    const look = { instrument: 'lamp', at: 'x' } as const
+    expect(shown(given, look)).toMatchObject({
       light: 'glows',
       says: expect.stringContaining('lets through'),
     })
     const on = { state: { d: { relay: 'on' } } }
-    expect(shown(given, lamp, on)).toMatchObject({
+    expect(shown(given, look, on)).toMatchObject({
       light: 'flickers',
       says: expect.stringContaining('too little'),
     })
-    expect(shown(dimmed(40, 'dimmer-led-150-two-wire'), lamp, on)).toMatchObject({ light: 'full' })
+    expect(shown(dimmed(40, 'dimmer-led-150-two-wire'), look, on)).toMatchObject({ light: 'full' })
   })
 
   it('a dimmer leaves its share of the voltage', () => {

@@ -3,7 +3,8 @@ import { trade } from '@/catalogue'
 import { plainPlaces } from '@/demo/places'
 import { testList } from '../plan'
 import { usualBox } from '@/demo/usual'
-import type { Circuit, CircuitLoad } from '../model/circuit'
+import type { Circuit } from '../model/circuit'
+import { FILAMENT, lamp } from '../model/testing/bare'
 import { prove } from '../prove'
 import { compile, solve, stateAt, stateCount } from '../solve'
 import { AS_IT_COMES, read, type Stand, type Test } from '.'
@@ -23,21 +24,6 @@ const amps = (given: Circuit, at: string, stand: Partial<Stand> = {}) => {
   const reading = shown(given, { instrument: 'clamp', at }, stand)
   return reading.kind === 'amps' ? reading.amps : NaN
 }
-
-const lamp = (id: string, watts: number, more: Partial<CircuitLoad> = {}): CircuitLoad => ({
-  id,
-  kind: 'lamp',
-  groupId: id,
-  watts,
-  hot: `${id}:h`,
-  neutral: `${id}:n`,
-  ground: null,
-  offLimitMilliamps: 1,
-  ohmsShare: null,
-  ...more,
-})
-
-const FILAMENT = { coldShare: 1 / 12, ohmsShare: 1 / 12 }
 
 /** Two circuits that share a neutral, joined in a box: a lamp on each. */
 const sharedNeutral = (phaseDegrees: number): Circuit => ({

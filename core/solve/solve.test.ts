@@ -1,44 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import type { Circuit, CircuitLoad } from '../model/circuit'
+import { circuit, lamp, supply, wire } from '../model/testing/bare'
 import { compile, solve, stateAt, stateCount, stateFromWords } from '.'
-
-const supply = (id: string, phaseDegrees = 0, neutral = `${id}:n`) => ({
-  id,
-  volts: 120,
-  phaseDegrees,
-  breakerOn: true,
-  hot: `${id}:h`,
-  neutral,
-  ground: 'ground',
-})
-
-const lamp = (id: string, watts: number): CircuitLoad => ({
-  id,
-  kind: 'lamp',
-  groupId: 'g',
-  watts,
-  hot: `${id}:h`,
-  neutral: `${id}:n`,
-  ground: null,
-  offLimitMilliamps: 1,
-})
-
-const circuit = (given: Partial<Circuit>): Circuit => ({
-  nominalVolts: 120,
-  supplies: [supply('a')],
-  wires: [],
-  joints: [],
-  devices: [],
-  loads: [],
-  caps: [],
-  bonds: [],
-  plan: null,
-  ...given,
-})
-
-const wire = (id: string, a: string, b: string) => ({ id, a, b })
 
 describe('solve against closed forms', () => {
   it('two lamps wrongly in series share the voltage by their resistance', () => {
@@ -61,7 +25,7 @@ describe('solve against closed forms', () => {
     const solved = solve(
       compile(
         circuit({
-          supplies: [supply('a', 0, 'n'), supply('b', 180, 'n')],
+          supplies: [supply('a', { neutral: 'n' }), supply('b', { phaseDegrees: 180, neutral: 'n' })],
           loads: [lamp('x', 60), lamp('y', 180)],
           wires: [wire('1', 'a:h', 'x:h'), wire('2', 'b:h', 'y:h'), wire('3', 'x:n', 'y:n')],
         }),
@@ -77,7 +41,11 @@ describe('solve against closed forms', () => {
     const solved = solve(
       compile(
         circuit({
-          supplies: [supply('a', 0, 'n'), supply('b', 120, 'n'), supply('c', 240, 'n')],
+          supplies: [
+            supply('a', { phaseDegrees: 0, neutral: 'n' }),
+            supply('b', { phaseDegrees: 120, neutral: 'n' }),
+            supply('c', { phaseDegrees: 240, neutral: 'n' }),
+          ],
           loads: [lamp('x', 60), lamp('y', 60), lamp('z', 60)],
           wires: [
             wire('1', 'a:h', 'x:h'),
@@ -218,7 +186,7 @@ describe('solve, on random circuits with switches and dimmers', () => {
                 : [`l${index}:h`, `l${index}:n`]
           const compiled = compile(
             circuit({
-              supplies: [supply('a'), { ...supply('b', phase), neutral: 'a:n' }],
+              supplies: [supply('a'), supply('b', { phaseDegrees: phase, neutral: 'a:n' })],
               devices,
               loads: used.flatMap(({ kind, watts }, index) => (kind < 2 ? [] : [lamp(`l${index}`, watts)])),
               wires: used.flatMap(({ from, to, kind }, index) => {
