@@ -51,7 +51,7 @@ test('a demo is reset only when asked twice', async ({ page, request }) => {
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await expect
     .poll(async () => (await rows("SELECT COUNT(*) AS n FROM boxes WHERE job_id = 'saltpan-quay-3'"))[0]!.n)
-    .toBe(2)
+    .toBe(4)
 })
 
 test('another site may not write', async ({ request }) => {

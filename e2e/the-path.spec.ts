@@ -92,7 +92,7 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
 
   // Wire: held, then dead, then worked.
   await stage(page, 'Wire')
-  await expect(page.getByText(/^Proven\. In all 2 states/)).toBeVisible()
+  await expect(page.getByText(/^Proven\. In all 6 states/)).toBeVisible()
   const tug = page.locator('[data-step="tug"]')
   await expect(tug.getByRole('button')).toBeDisabled()
   await expect(tug.getByText('Held: Prove the tester on a known live point')).toBeVisible()

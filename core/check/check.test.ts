@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
+import { quillbackRoad } from '@/demo/quillback'
 import { fedAtTheSwitch, strand, switchLoop, usualBox, type UsualBox } from '@/demo/usual'
+import { boxView } from '../job/box-view'
 import { deviceNamed } from '../model/trade'
 import { checkPlace, raisedDefects, type Judgement, type Verdict } from '.'
 
@@ -391,5 +393,25 @@ describe('defects raised without being asked', () => {
 
   it('a sound box raises nothing', () => {
     expect(raised({})).toEqual([])
+  })
+})
+
+describe('a light with several places', () => {
+  const record = quillbackRoad()
+  const judgeAt = (placeId: string, boxId: string, deviceId: string) =>
+    checkPlace(boxView(record, boxId)!, placeId, trade).find(each => each.device.id === deviceId)!
+
+  it('what is made for one place does not fit', () => {
+    const judgement = judgeAt('box-stair-top-1', 'box-stair-top', 'switch-plain-15')
+    expect(lineOf(judgement, 'places')).toMatchObject({ verdict: 'does-not-fit' })
+  })
+
+  it('what is made for several is not taken as good for one of them', () => {
+    const judgement = judgeAt('box-stair-top-1', 'box-stair-top', 'switch-two-place-15')
+    expect(lineOf(judgement, 'places')).toMatchObject({
+      verdict: 'not-known',
+      settledBy: expect.stringContaining('whole light'),
+    })
+    expect(judgement.verdict).not.toBe('fits')
   })
 })

@@ -23,6 +23,16 @@ export function regionLines({ device, view, place }: Question): Line[] {
         'places',
       ),
     )
+  else if (place.placesInGroup > 1)
+    lines.push(
+      line(
+        'places',
+        'not-known',
+        `${place.placesInGroup} places control this light; what stands here depends on what stands there.`,
+        'places',
+        { settledBy: 'Settle the whole light at once: its boxes and the conductors between them.' },
+      ),
+    )
   return lines
 }
 
