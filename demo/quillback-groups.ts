@@ -1,29 +1,30 @@
 import type { Control, jobBuilder, RunStrand } from './builder'
+import type { Gauge } from '@/core/model/vocabulary'
 import { strand } from './usual'
 
 type House = ReturnType<typeof jobBuilder>
 
 /** Feed from the panel: hot where it is said, neutral and ground in their joints. */
-const feed = (name: string, hot: string, circuit?: string) => ({
+const feed = (name: string, hot: string, circuit?: string, gauge?: Gauge) => ({
   name,
   entry: 'bottom' as const,
   far: 'panel' as const,
   strands: [
-    strand('black', hot, 'line', { circuit }),
-    strand('white', 'joint:whites', 'neutral', { circuit }),
-    strand('bare', 'joint:grounds', 'ground'),
+    strand('black', hot, 'line', { circuit, gauge }),
+    strand('white', 'joint:whites', 'neutral', { circuit, gauge }),
+    strand('bare', 'joint:grounds', 'ground', { gauge }),
   ],
 })
 
 /** Cable to the lamps: the switched conductor from where it is said. */
-const toLamps = (name: string, switched: string, group: string) => ({
+const toLamps = (name: string, switched: string, group: string, gauge?: Gauge) => ({
   name,
   entry: 'top' as const,
   far: 'luminaire' as const,
   strands: [
-    strand('black', switched, 'switched-load', { group }),
-    strand('white', 'joint:whites', 'neutral'),
-    strand('bare', 'joint:grounds', 'ground'),
+    strand('black', switched, 'switched-load', { group, gauge }),
+    strand('white', 'joint:whites', 'neutral', { gauge }),
+    strand('bare', 'joint:grounds', 'ground', { gauge }),
   ],
 })
 
@@ -230,6 +231,7 @@ function bedroom(house: House) {
 
 /** The extractor is to run on a countdown from both places; it shares the freezer’s circuit. */
 function darkroom(house: House) {
+  const gauge = '12 AWG' as const
   const fan: Control = {
     group: 'darkroom-extractor',
     name: 'Darkroom extractor',
@@ -244,7 +246,7 @@ function darkroom(house: House) {
     controls: [
       { ...fan, lamps: [{ kind: 'fan-motor', wattsEach: 45, count: 1, powerFactor: 0.7, horsepower: 0.05 }] },
     ],
-    cables: [feed('A', 'common')],
+    cables: [feed('A', 'common', undefined, gauge)],
     pigtails: GROUNDED,
   })
   house.box({
@@ -253,7 +255,7 @@ function darkroom(house: House) {
     name: 'Over the bench',
     breakers: ['2'],
     controls: [fan],
-    cables: [toLamps('C', 'common', 'darkroom-extractor')],
+    cables: [toLamps('C', 'common', 'darkroom-extractor', gauge)],
     pigtails: GROUNDED,
   })
   house.run({
@@ -262,7 +264,7 @@ function darkroom(house: House) {
     to: 'box-darkroom-bench',
     strands: [...travellers(PAIR, PAIR), NEUTRAL, GROUND].map(each => ({
       ...each,
-      gauge: '12 AWG' as const,
+      gauge,
     })),
   })
 }

@@ -11,6 +11,7 @@ export function cellarSteps(house: House) {
     old: 'old-two-place-no-ground',
     want: 'switch',
   }
+  const gauge = '12 AWG' as const
   const old = { sheath: 'cloth' as const, entry: 'bottom' as const }
   const plaster = { surface: 'plaster' as const, material: 'plastic' as const }
   house.box({
@@ -25,14 +26,17 @@ export function cellarSteps(house: House) {
         ...old,
         name: 'A',
         far: 'panel',
-        strands: [strand('black', 'joint:hots', 'line'), strand('white', 'joint:whites', 'neutral')],
+        strands: [
+          strand('black', 'joint:hots', 'line', { gauge }),
+          strand('white', 'joint:whites', 'neutral', { gauge }),
+        ],
       },
       {
         ...old,
         entry: 'top',
         name: 'B',
         far: 'luminaire',
-        strands: [strand('black', 'common', 'switched-load', { group: 'cellar-steps' })],
+        strands: [strand('black', 'common', 'switched-load', { group: 'cellar-steps', gauge })],
       },
     ],
     pigtails: [
@@ -54,7 +58,7 @@ export function cellarSteps(house: House) {
         name: 'D',
         far: 'luminaire',
         farLoad: 'cellar-steps-lamp-1',
-        strands: [strand('black', 'common', 'neutral')],
+        strands: [strand('black', 'common', 'neutral', { gauge })],
       },
     ],
   })
@@ -65,8 +69,8 @@ export function cellarSteps(house: House) {
     sheath: 'cloth',
     entries: ['bottom', 'bottom'],
     strands: [
-      { insulation: 'black', on: ['joint:hots', 'traveller-a'], role: 'line' },
-      { insulation: 'white', on: ['joint:whites', 'traveller-b'], role: 'neutral' },
+      { insulation: 'black', on: ['joint:hots', 'traveller-a'], role: 'line', gauge },
+      { insulation: 'white', on: ['joint:whites', 'traveller-b'], role: 'neutral', gauge },
     ],
   })
 }

@@ -7,7 +7,11 @@ import { Nets, type Compiled } from '../solve'
 export function partsOf(compiled: Compiled): number[][] {
   const { variables, netCount, base } = compiled
   const held = new Set(
-    compiled.poles.flatMap(({ hot, neutral, ground }) => [hot, neutral, ground].map(net => base.find(net))),
+    compiled.poles.flatMap(({ hot, neutral, ground }, at) =>
+      [neutral, ground, ...(compiled.circuit.supplies[at]!.breakerOn ? [hot] : [])].map(net =>
+        base.find(net),
+      ),
+    ),
   )
   const ties = new Nets(netCount + variables.length)
   const tie = (variable: number, net: number) => {

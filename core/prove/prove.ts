@@ -80,25 +80,17 @@ export function prove(circuit: Circuit): Proof {
   }
   for (const each of [...staticFindings(compiled), ...signalsApart(compiled)]) keep(each, null, [])
 
-  let states = 1
-  let visited = 0
-  const parts = partsOf(compiled)
-  for (const part of parts.length > 0 ? parts : [[]]) {
-    const explored = explore(situations, part, STATE_BUDGET)
-    if (!explored)
-      return { kind: 'not-decided', states: combinationsOf(compiled, part), budget: STATE_BUDGET }
-    states *= explored.count
-    visited += explored.count
-    for (const { findings, at } of wrongStates(compiled, situations, explored))
-      for (const each of findings) keep(each, explored.stateOf(at), made(compiled, explored.movesTo(at)))
-    const stuck = firstStuck(compiled, situations, explored)
+  const explored = exploreAll(compiled, situations)
+  if ('tooMany' in explored) return { kind: 'not-decided', states: explored.tooMany, budget: STATE_BUDGET }
+  for (const each of explored.parts) {
+    for (const { findings, at } of wrongStates(compiled, situations, each))
+      for (const wrong of findings) keep(wrong, each.stateOf(at), made(compiled, each.movesTo(at)))
+    const stuck = firstStuck(compiled, situations, each)
     if (stuck)
-      keep(
-        stuck.finding,
-        explored.stateOf(stuck.at),
-        made(compiled, [...explored.movesTo(stuck.at), stuck.move]),
-      )
+      keep(stuck.finding, each.stateOf(stuck.at), made(compiled, [...each.movesTo(stuck.at), stuck.move]))
   }
+  const states = explored.parts.reduce((count, each) => count * each.count, 1)
+  const visited = explored.parts.reduce((count, each) => count + each.count, 0)
   const unlike = unlikePlan(compiled)
   if (unlike.length > 0 && (first.size > 0 || !hasShapeOfPlan(compiled)))
     for (const each of unlike) keep(each, null, [])
@@ -109,6 +101,33 @@ export function prove(circuit: Circuit): Proof {
     ...gone,
     counterexamples: PROPERTY_IDS.flatMap(property => first.get(property) ?? []),
   }
+}
+
+/**
+ * Every part by itself; but where something is shorted the panel holds nothing fast, parts bear on each
+ * other after all, and everything is gone through together as far as the budget goes.
+ */
+function exploreAll(
+  compiled: Compiled,
+  situations: Situations,
+): { readonly parts: readonly Explored[] } | { readonly tooMany: number } {
+  const parts = partsOf(compiled)
+  const explored: Explored[] = []
+  for (const part of parts.length > 0 ? parts : [[]]) {
+    const each = explore(situations, part, STATE_BUDGET)
+    if (!each) return { tooMany: combinationsOf(compiled, part) }
+    explored.push(each)
+  }
+  const shorted = situations.all.some(({ solution }) => solution.shorts.length > 0)
+  const together =
+    shorted && parts.length > 1
+      ? explore(
+          situations,
+          compiled.variables.map((_, variable) => variable),
+          STATE_BUDGET,
+        )
+      : null
+  return { parts: together ? [together] : explored }
 }
 
 const combinationsOf = (compiled: Compiled, part: readonly number[]): number =>

@@ -78,6 +78,22 @@ describe('solve against closed forms', () => {
     expect(on.loadVolts[0]).toBeCloseTo(120, 1)
   })
 
+  it('electronics whose neutral comes through a lamp draw their current through it, on or off', () => {
+    const sensor = trade.devices.find(device => device.id === 'sensor-neutral')!
+    const [way] = sensor.supply
+    const compiled = compile(
+      circuit({
+        devices: [{ id: 'd', groupId: 'g', model: sensor }],
+        loads: [lamp('x', 40)],
+        wires: [wire('1', 'a:h', 'd.line'), wire('2', 'd.neutral', 'x:h'), wire('3', 'x:n', 'a:n')],
+      }),
+    )
+    const draw = way!.kind === 'line-neutral' ? way!.milliamps / 1000 : NaN
+    const through = 120 / (120 / draw + 120 ** 2 / 40)
+    for (const relay of ['off', 'on'])
+      expect(solve(compiled, stateFromWords(compiled, { d: { relay } })).loadAmps[0]).toBeCloseTo(through, 9)
+  })
+
   it('a small lamp cannot keep a two-wire device alive when it is on', () => {
     const smart = trade.devices.find(device => device.id === 'smart-switch-two-wire')!
     const alive = (watts: number) => {

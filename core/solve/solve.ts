@@ -86,7 +86,10 @@ export function solve(compiled: Compiled, state: State, conditions: Conditions =
     contact => contact.electronic && alive[contact.device] && holds(state, contact.when),
   )
   const fully = closed.map(({ a, b, points }): Element => ({ a, b, siemens: 1 / CONTACT_OHMS, points }))
-  const awake = closed.length > 0 ? potentials(metal, fixed, [...passive, ...fully]) : asleep
+  const awake =
+    closed.length > 0 || passive.length > resting.length
+      ? potentials(metal, fixed, [...passive, ...fully])
+      : asleep
 
   const starved = alive.map(() => false)
   closed.forEach((contact, at) => {

@@ -32,9 +32,9 @@ export interface GroupLayout {
 
 const PANEL_WIDTH = 128
 const BREAKER_STEP = 62
-const LAMP_WIDTH = 168
+const LAMP_WIDTH = 156
 const LAMP_STEP = 148
-const GAP = 44
+const GAP = 36
 const LANE_STEP = 17
 const SHEATH_OUT = 26
 /** Room above for the names of boxes. */
