@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { bringIn, bringInDemo, pick } from './helpers'
 import { usualBox } from '@/demo/usual'
 
-const lamps = (page: Page) => page.getByRole('list', { name: 'Lamps' })
+const lampList = (page: Page) => page.getByRole('list', { name: 'Lamps' })
 const place = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^Work ${name}`) })
 const strand = (page: Page, id: string) => page.locator(`[data-strand="${id}"]`)
 const reading = (page: Page) => page.getByRole('status', { name: 'Reading' })
@@ -18,19 +18,19 @@ test('three places on the stair: every one changes the light, in the drawing and
   await expect(page).toHaveURL(/box-stair-middle\/try$/)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Try by hand Stair light')
   await expect(page.getByText('Proven in all 8 states.')).toBeVisible()
-  await expect(lamps(page)).toHaveText('Stair light Full')
+  await expect(lampList(page)).toHaveText('Stair light Full')
   await expect(page.locator('[data-lamp="Stair light"]')).toHaveAttribute('data-light', 'full')
 
   await place(page, 'Stair, Landing').click()
   await expect(place(page, 'Stair, Landing: now up')).toBeVisible()
-  await expect(lamps(page)).toHaveText('Stair light Dark')
+  await expect(lampList(page)).toHaveText('Stair light Dark')
   await place(page, 'Stair, Top').press('Enter')
-  await expect(lamps(page)).toHaveText('Stair light Full')
+  await expect(lampList(page)).toHaveText('Stair light Full')
   await place(page, 'Stair, Bottom').press(' ')
-  await expect(lamps(page)).toHaveText('Stair light Dark')
+  await expect(lampList(page)).toHaveText('Stair light Dark')
 
   await page.getByRole('button', { name: 'One back' }).click()
-  await expect(lamps(page)).toHaveText('Stair light Full')
+  await expect(lampList(page)).toHaveText('Stair light Full')
   await page.getByRole('button', { name: 'Start again' }).click()
   await expect(place(page, 'Stair, Landing: now down')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Start again' })).toBeDisabled()
@@ -41,10 +41,10 @@ test('a breaker takes the hatching and the light away', async ({ page, request }
   await page.goto(`/jobs/${jobId}/boxes/box-stair-bottom/try`)
   await expect(live(page).first()).toBeAttached()
   await page.getByRole('button', { name: 'breaker 4: on', exact: true }).click()
-  await expect(lamps(page)).toHaveText('Stair light Dark')
+  await expect(lampList(page)).toHaveText('Stair light Dark')
   await expect(live(page)).toHaveCount(0)
   await page.getByRole('button', { name: 'Breaker 4: off', exact: true }).click()
-  await expect(lamps(page)).toHaveText('Stair light Full')
+  await expect(lampList(page)).toHaveText('Stair light Full')
 })
 
 test('a tester is put to conductors and goes on reading while switches are worked', async ({
@@ -53,7 +53,7 @@ test('a tester is put to conductors and goes on reading while switches are worke
 }) => {
   const jobId = await bringInDemo(request)
   await page.goto(`/jobs/${jobId}/boxes/box-stair-top/try`)
-  await expect(lamps(page)).toHaveText('Stair light Full')
+  await expect(lampList(page)).toHaveText('Stair light Full')
   await pick(page, 'In your hand', 'Low-impedance meter')
   await expect(page.getByText('Touch where the first lead goes.')).toBeVisible()
   await strand(page, 'box-stair-top-d-black-1-end').press('Enter')
@@ -103,9 +103,9 @@ test('two circuits meet in a box: one breaker leaves the other’s light', async
   await page.goto(`/jobs/${jobId}/boxes/box-island/try`)
   await place(page, 'Kitchen, By the island, gang 1').click()
   await place(page, 'Kitchen, By the island, gang 3').click()
-  await expect(lamps(page)).toContainText('Light over the range Full')
+  await expect(lampList(page)).toContainText('Light over the range Full')
   await page.getByRole('button', { name: 'Breaker 1: on', exact: true }).click()
-  await expect(lamps(page)).toHaveText(
+  await expect(lampList(page)).toHaveText(
     /Island pendants Dark.*Kitchen ceiling Dark.*Light over the range Full/,
   )
 })
@@ -129,15 +129,15 @@ test('a planned time switch: dusk, dawn, and its key', async ({ page, request })
   const jobId = await bringInDemo(request)
   await page.goto(`/jobs/${jobId}/boxes/box-veranda/try`)
   await expect(page.getByRole('radio', { name: 'As planned' })).toBeChecked()
-  await expect(lamps(page)).toContainText('Dark')
+  await expect(lampList(page)).toContainText('Dark')
   await page.getByRole('button', { name: 'Dusk' }).click()
-  await expect(lamps(page)).toContainText('Full')
+  await expect(lampList(page)).toContainText('Full')
   await page.getByRole('button', { name: 'Dawn' }).click()
-  await expect(lamps(page)).toContainText('Dark')
+  await expect(lampList(page)).toContainText('Dark')
   await pick(page, 'Which wiring', 'As found')
   await expect(page.getByRole('button', { name: 'Dusk' })).toHaveCount(0)
   await page.getByRole('button', { name: 'Flip' }).click()
-  await expect(lamps(page)).toContainText('Full')
+  await expect(lampList(page)).toContainText('Full')
 })
 
 test('a dimmer is pressed and dimmed; a short trips', async ({ page, request }) => {
@@ -146,7 +146,7 @@ test('a dimmer is pressed and dimmed; a short trips', async ({ page, request }) 
   await page.goto(`/jobs/${jobId}/boxes/box/try`)
   await page.getByRole('button', { name: 'Press', exact: true }).click()
   await page.getByRole('button', { name: 'Dimmer', exact: true }).click()
-  await expect(lamps(page)).toHaveText('Ceiling light Dimmed 65 %')
+  await expect(lampList(page)).toHaveText('Ceiling light Dimmed 65 %')
   await expect(place(page, 'Room, By the door: now on, half')).toBeVisible()
 
   const { record } = usualBox()
@@ -168,6 +168,22 @@ test('a dimmer is pressed and dimmed; a short trips', async ({ page, request }) 
   await expect(page.getByRole('button', { name: 'Breaker 7: tripped', exact: true })).toBeVisible()
 })
 
+test('a plan that fails is seen failing: a lamp too small flickers, and it says why', async ({
+  page,
+  request,
+}) => {
+  const lamps = [{ kind: 'led' as const, wattsEach: 4, count: 1, dimmable: 'yes' as const, powerFactor: 0.9 }]
+  const { record } = usualBox({ choice: 'smart-switch-two-wire', lamps })
+  const jobId = await bringIn(request, record)
+  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await expect(page.getByText(/^Not proven: this plan breaks/)).toBeVisible()
+  await page.getByRole('link', { name: 'See them happen on the drawing' }).click()
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  await page.getByRole('button', { name: /^Show: On means/ }).click()
+  await expect(lampList(page)).toContainText('Flickers')
+  await expect(lampList(page)).toContainText('too little for the device that lives on its current')
+})
+
 test('wires that nobody has named yet: it says what is missing and leads there', async ({
   page,
   request,
@@ -187,9 +203,9 @@ test('on a phone: the lamp and the reading stay in sight, the drawing is moved b
 }) => {
   const jobId = await bringInDemo(request)
   await page.goto(`/jobs/${jobId}/boxes/box-stair-bottom/try`)
-  await expect(lamps(page)).toBeInViewport()
+  await expect(lampList(page)).toBeInViewport()
   await page.getByRole('button', { name: 'Flip' }).last().scrollIntoViewIfNeeded()
   await page.getByRole('button', { name: 'Flip' }).last().click()
-  await expect(lamps(page)).toBeInViewport()
-  await expect(lamps(page)).toHaveText('Stair light Dark')
+  await expect(lampList(page)).toBeInViewport()
+  await expect(lampList(page)).toHaveText('Stair light Dark')
 })

@@ -83,3 +83,30 @@ describe('the drawing of every demo box, found and planned', () => {
     expect(wrapped('Dimmer, LED 150 W, no neutral, with companion terminal', 20)).toHaveLength(2)
   })
 })
+
+describe('roles of a whole run', () => {
+  it('are told at each end with the box they lead to', () => {
+    const record = quillbackRoad()
+    const ends = Object.fromEntries(
+      Object.entries(record.ends).map(([id, end]) => [
+        id,
+        id.startsWith('box-stair-bottom-b-red-1') ? { ...end, role: 'onward-feed' as const } : end,
+      ]),
+    )
+    const changed = { ...record, ends }
+    const flagOf = (boxId: string, endId: string) =>
+      foundPicture(boxView(changed, boxId)!, trade)
+        .cables.flatMap(cable => cable.strands)
+        .find(strand => strand.id === endId)!.flag!.words
+    expect(flagOf('box-stair-bottom', 'box-stair-bottom-b-red-1-end')).toBe('onward → Landing')
+    expect(flagOf('box-stair-middle', 'box-stair-bottom-b-red-1-far')).toBe('onward → Bottom')
+    expect(flagOf('box-stair-bottom', 'box-stair-bottom-b-black-2-end')).toBe('traveller')
+  })
+
+  it('a cable says where it goes, from either of its boxes', () => {
+    const record = quillbackRoad()
+    const goes = (boxId: string) =>
+      foundPicture(boxView(record, boxId)!, trade).cables.map(cable => `${cable.name} ${cable.goes}`)
+    expect(goes('box-stair-middle')).toEqual(['C Top', 'B Bottom'])
+  })
+})

@@ -1,7 +1,15 @@
+import Link from 'next/link'
 import { PROPERTIES, type Counterexample } from '@/core/prove'
 
 /** Which properties a plan breaks, in their own sentences; fetched when there is one to say. */
-export function Refutation({ counterexamples }: { counterexamples: readonly Counterexample[] }) {
+export function Refutation({
+  counterexamples,
+  href,
+}: {
+  counterexamples: readonly Counterexample[]
+  /** Where they can be played on the drawing. */
+  href: string
+}) {
   return (
     <div role="status" className="hazard bg-sheet p-3">
       <p className="font-bold">Not proven: this plan breaks {counterexamples.length} rule(s)</p>
@@ -12,6 +20,12 @@ export function Refutation({ counterexamples }: { counterexamples: readonly Coun
           </li>
         ))}
       </ul>
+      <Link
+        href={href}
+        className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
+      >
+        See them happen on the drawing
+      </Link>
     </div>
   )
 }

@@ -70,7 +70,7 @@ export function WireStage({ view }: { view: BoxView }) {
           </ul>
         </Part>
       )}
-      {circuit && <ProofLine asked={proof} />}
+      {circuit && <ProofLine asked={proof} href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`} />}
       {chosen && <IsolationPanel view={view} />}
       {chosen && <Steps view={view} steps={plan.steps} />}
       {chosen && routed && <LandingList view={view} routed={routed} />}
@@ -79,7 +79,7 @@ export function WireStage({ view }: { view: BoxView }) {
 }
 
 /** What the prover says of the plan, over every state of every device. */
-function ProofLine({ asked }: { asked: Asked<Proof> | null }) {
+function ProofLine({ asked, href }: { asked: Asked<Proof> | null; href: string }) {
   if (asked === null)
     return (
       <p role="status" className="min-h-20 rounded-xl border-2 border-rule bg-sheet p-3">
@@ -106,7 +106,7 @@ function ProofLine({ asked }: { asked: Asked<Proof> | null }) {
         Not decided: {proof.states} states are more than were gone through.
       </p>
     )
-  return <Refutation counterexamples={proof.counterexamples} />
+  return <Refutation counterexamples={proof.counterexamples} href={href} />
 }
 
 /** The same plan as a table; fetched when it is asked for. */
