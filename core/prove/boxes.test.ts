@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { prove } from '.'
 import { breaks, checked, proves } from './testing/judge'
 import { replayed } from './testing/replays'
-import { lamp, supply } from './testing/wired'
+import { lamp, supply, oldTwoSupplyPair } from './testing/wired'
 
 const HOME = ['panel:neutral', 'lamp:neutral']
 
@@ -114,15 +114,7 @@ describe('other things in the boxes', () => {
   })
 
   it('the old system that feeds two supplies to a two-place pair seems to work and is refuted', () => {
-    const circuit = checked({
-      devices: { first: 'old-two-place-switch', second: 'old-two-place-switch' },
-      nets: {
-        hot: ['panel:hot', 'first.traveller-a', 'second.traveller-a'],
-        neutral: ['panel:neutral', 'first.traveller-b', 'second.traveller-b'],
-        centre: ['first.common', 'lamp:hot'],
-        shell: ['second.common', 'lamp:neutral'],
-      },
-    })
+    const circuit = oldTwoSupplyPair()
     const proof = prove(circuit)
     if (proof.kind !== 'refuted') throw new Error('not refuted')
     // Each move of either switch changes the lamp between full and dark, so nobody notices.

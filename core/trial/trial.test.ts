@@ -1,7 +1,9 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { plainPlaces } from '@/demo/places'
 import { prove } from '../prove'
-import { lamp, supply, wired } from '../prove/testing/wired'
+import { AS_IT_COMES, read } from '../read'
+import { lamp, oldTwoSupplyPair, supply, wired } from '../prove/testing/wired'
 import { Trial } from '.'
 
 const HOME = ['panel:neutral', 'lamp:neutral']
@@ -141,15 +143,7 @@ describe('a circuit worked by hand', () => {
   })
 
   it('plays a counterexample of the prover: its moves lead to what it says', () => {
-    const circuit = wired({
-      devices: { first: 'old-two-place-switch', second: 'old-two-place-switch' },
-      nets: {
-        hot: ['panel:hot', 'first.traveller-a', 'second.traveller-a'],
-        neutral: ['panel:neutral', 'first.traveller-b', 'second.traveller-b'],
-        centre: ['first.common', 'lamp:hot'],
-        shell: ['second.common', 'lamp:neutral'],
-      },
-    })
+    const circuit = oldTwoSupplyPair()
     const proof = prove(circuit)
     const [shell] = proof.kind === 'refuted' ? proof.counterexamples : []
     const trial = new Trial(circuit)
@@ -173,5 +167,38 @@ describe('a circuit worked by hand', () => {
     )
     const off = trial.act({ kind: 'breaker', supply: 'panel', to: 'off' })
     expect([light(off), light(off, 'second')]).toEqual(['dark', 'full'])
+  })
+})
+
+describe('a trial, by random actions (200, seed 20261128)', () => {
+  const ACTIONS = ['place1', 'place2', 'place3', 'place4', 'off', 'on', 'back'] as const
+
+  it('stands as a circuit put there at once would, and going all the way back is the start', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...ACTIONS), { maxLength: 12 }), given => {
+        const circuit = plainPlaces({ places: 4, supplyAt: 1, loadAt: 3 })
+        const trial = new Trial(circuit)
+        const start = trial.seen()
+        for (const each of given)
+          trial.act(
+            each === 'back'
+              ? { kind: 'back' }
+              : each === 'on' || each === 'off'
+                ? { kind: 'breaker', supply: 'breaker 4', to: each }
+                : { kind: 'do', device: each, event: 'toggle' },
+          )
+        const now = trial.seen()
+        const off = now.breakers.filter(({ stands }) => stands !== 'on').map(({ id }) => id)
+        const lamp = read(
+          circuit,
+          { ...AS_IT_COMES, state: now.state, off },
+          { instrument: 'lamp', at: 'lamp' },
+        )
+        expect(lamp.ok && lamp.value).toMatchObject({ light: now.lamps[0]!.light })
+        for (let step = now.steps; step > 0; step--) trial.act({ kind: 'back' })
+        expect(trial.seen()).toEqual(start)
+      }),
+      { numRuns: 200, seed: 20261128 },
+    )
   })
 })

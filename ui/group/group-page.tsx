@@ -7,7 +7,8 @@ import type { OutsideEvent } from '@/core/model/device'
 import type { Fault } from '@/core/model/result'
 import type { Counterexample } from '@/core/prove'
 import type { Test } from '@/core/read'
-import { useBox, useJob, useTrade } from '../job/provider'
+import { NoSuchBox } from '../job/no-such-box'
+import { useBox, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { Controls } from './controls'
@@ -24,19 +25,7 @@ const TAP_MILLISECONDS = 250
 /** The wiring a box belongs to, to be worked by hand before anybody touches it. */
 export function GroupPage({ boxId }: { boxId: string }) {
   const view = useBox(boxId)
-  const { record } = useJob()
-  if (!view)
-    return (
-      <div className="pt-8">
-        <h1 className="text-xl">This box is not there</h1>
-        <p>
-          It was removed, or never recorded.{' '}
-          <Link href={`/jobs/${record.job.id}`} className="underline">
-            Back to the house
-          </Link>
-        </p>
-      </div>
-    )
+  if (!view) return <NoSuchBox />
   return <GroupOfBox key={boxId} view={view} />
 }
 

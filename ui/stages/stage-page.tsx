@@ -1,11 +1,11 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import Link from 'next/link'
 import type { ComponentType } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
-import { useBox, useJob } from '../job/provider'
+import { NoSuchBox } from '../job/no-such-box'
+import { useBox } from '../job/provider'
 
 const PAGES: Readonly<Record<Stage, ComponentType<{ view: BoxView }>>> = {
   look: dynamic(() => import('./look/look-stage').then(module => module.LookStage)),
@@ -18,19 +18,7 @@ const PAGES: Readonly<Record<Stage, ComponentType<{ view: BoxView }>>> = {
 
 export function StagePage({ boxId, stage }: { boxId: string; stage: Stage }) {
   const view = useBox(boxId)
-  const { record } = useJob()
   const Page = PAGES[stage]
-  if (!view)
-    return (
-      <div className="pt-8">
-        <h1 className="text-xl">This box is not there</h1>
-        <p>
-          It was removed, or never recorded.{' '}
-          <Link href={`/jobs/${record.job.id}`} className="underline">
-            Back to the house
-          </Link>
-        </p>
-      </div>
-    )
+  if (!view) return <NoSuchBox />
   return <Page key={boxId} view={view} />
 }

@@ -71,3 +71,15 @@ export function wired({
     ]),
   }
 }
+
+/** The old system: hot and neutral both on the travellers of two switches, the lamp between their commons. */
+export const oldTwoSupplyPair = (): Circuit =>
+  wired({
+    devices: { first: 'old-two-place-switch', second: 'old-two-place-switch' },
+    nets: {
+      hot: ['panel:hot', 'first.traveller-a', 'second.traveller-a'],
+      neutral: ['panel:neutral', 'first.traveller-b', 'second.traveller-b'],
+      centre: ['first.common', 'lamp:hot'],
+      shell: ['second.common', 'lamp:neutral'],
+    },
+  })
