@@ -16,7 +16,7 @@ export interface PlainPlaces {
 const model = (id: string): DeviceModel => deviceNamed(trade, id)!
 
 /** Which plain switch stands at a place of a row. */
-export const plainSwitchAt = (place: number, places: number): DeviceModel =>
+const plainSwitchAt = (place: number, places: number): DeviceModel =>
   places === 1
     ? model('switch-plain-15')
     : model(place === 0 || place === places - 1 ? 'switch-two-place-15' : 'switch-middle-15')

@@ -1,6 +1,6 @@
 import { potentials, Nets, type Element } from '../solve'
 import type { Standing } from './stand'
-import type { Shown } from './test'
+import type { Shown } from './instruments'
 
 /** The instrument sounds at or below this. */
 const SOUNDS_TO_OHMS = 30

@@ -1,3 +1,3 @@
 export { read, readIn } from './read'
 export { AS_IT_COMES, standing, type Stand, type Standing } from './stand'
-export { TEST_INSTRUMENTS, WIRING_SENSES, type Shown, type Test, type WiringSense } from './test'
+export { TEST_INSTRUMENTS, type Shown, type Test, type WiringSense } from './instruments'

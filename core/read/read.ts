@@ -5,7 +5,7 @@ import { currentIn } from './clamp'
 import { hazardOfContinuity, ohmsBetween } from './continuity'
 import { FIELD_FROM, HIGH_IMPEDANCE_OHMS, LOW_IMPEDANCE_OHMS, felt } from './field'
 import { standing, type Stand, type Standing } from './stand'
-import type { Shown, Test, WiringSense } from './test'
+import type { Shown, Test, WiringSense } from './instruments'
 
 /** Resistance between each two contacts of a receptacle tester. */
 const PLUGGED_OHMS = 30_000

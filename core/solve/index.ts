@@ -15,7 +15,6 @@ export { magnitude, potentials, type Element, type Injection, type Phasor, type 
 export { Situations, type Situation } from './situations'
 export {
   AS_DRAWN,
-  CONTACT_OHMS,
   FULL_TO,
   fixedPotentials,
   solve,

@@ -3,7 +3,7 @@ import { Nets } from './nets'
 import { magnitude, potentials, type Element, type Phasor, type Potentials } from './nodal'
 
 /** Resistance of a closed electronic contact: small enough to drop nothing, real enough to carry a current. */
-export const CONTACT_OHMS = 0.01
+const CONTACT_OHMS = 0.01
 /** Electronics wake at this share of nominal. */
 const WAKES_AT = 0.85
 /** A two-wire device lives on what its open contact leaves it. */

@@ -11,7 +11,7 @@ import { stateWords } from './state-words'
 /** A point of metal counts as live from this share of nominal. */
 const LIVE_FROM = 0.25
 
-export interface GroupDrawingProps {
+interface GroupDrawingProps {
   readonly layout: GroupLayout
   readonly seen: Seen
   readonly nominalVolts: number

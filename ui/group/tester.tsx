@@ -9,7 +9,7 @@ import { Part } from '../stages/stage-frame'
 import { INSTRUMENT_WORDS } from '../words'
 import { faceOf, LIGHT_WORDS } from './words'
 
-export const IN_HAND = [
+const IN_HAND = [
   'none',
   'low-impedance-meter',
   'high-impedance-meter',

@@ -72,5 +72,3 @@ export function useTrial(circuit: Circuit) {
   const now = known.circuit === circuit ? known : fresh(circuit)
   return { ...now, act, touch, beginAgain: () => setRound(round + 1) }
 }
-
-export type TrialInHand = ReturnType<typeof useTrial>

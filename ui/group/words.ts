@@ -1,5 +1,5 @@
 import type { OutsideEvent } from '@/core/model/device'
-import type { Shown, TEST_INSTRUMENTS, WiringSense } from '@/core/read'
+import type { Shown, WiringSense } from '@/core/read'
 import type { Light } from '@/core/solve'
 
 /** What a button says that does this to a device. */
@@ -27,9 +27,7 @@ export const LIGHT_WORDS: Readonly<Record<Light, string>> = {
   flickers: 'Flickers',
 }
 
-export type HandInstrument = (typeof TEST_INSTRUMENTS)[number]
-
-export const SENSE_WORDS: Readonly<Record<WiringSense, string>> = {
+const SENSE_WORDS: Readonly<Record<WiringSense, string>> = {
   correct: 'Wired right.',
   'open-ground': 'Its ground is open.',
   'open-neutral': 'Its neutral is open.',

@@ -28,16 +28,15 @@ export const TEST_INSTRUMENTS = [
   'indicator',
 ] as const satisfies readonly Test['instrument'][]
 
-export const WIRING_SENSES = [
-  'correct',
-  'open-ground',
-  'open-neutral',
-  'open-hot',
-  'hot-neutral-reversed',
-  'hot-ground-reversed',
-  'other',
-] as const
-export type WiringSense = (typeof WIRING_SENSES)[number]
+/** What the lamps of a receptacle tester say together. */
+export type WiringSense =
+  | 'correct'
+  | 'open-ground'
+  | 'open-neutral'
+  | 'open-hot'
+  | 'hot-neutral-reversed'
+  | 'hot-ground-reversed'
+  | 'other'
 
 /** What the instrument shows, or why it must not be used. */
 export type Shown =
