@@ -1,5 +1,12 @@
 import type { OutsideEvent } from '../model/device'
-import { holds, type Compiled, type CompiledContact, type CompiledControl, type State } from './compile'
+import {
+  holds,
+  type Compiled,
+  type CompiledContact,
+  type CompiledControl,
+  type Pairs,
+  type State,
+} from './compile'
 import { Nets } from './nets'
 import { AS_DRAWN, solve, type Conditions, type Solution } from './solve'
 
@@ -21,7 +28,8 @@ const CLASSES = 1 << 12
  * that something hangs on or that another block reaches, and what is asked of electronics: their class.
  */
 interface Block {
-  readonly devices: readonly number[]
+  /** Devices that ask something of electronics or by them. */
+  readonly askers: readonly Asker[]
   readonly variables: readonly number[]
   readonly strides: readonly number[]
   readonly contacts: readonly CompiledContact[]
@@ -86,12 +94,12 @@ export class Situations {
     }
   }
 
-  #classify({ devices, contacts, classOf, classes }: Block, state: State, combination: number): number {
+  #classify({ askers, contacts, classOf, classes }: Block, state: State, combination: number): number {
     const nets = this.#nets
     nets.become(this.compiled.base)
     for (const { a, b, when } of contacts) if (holds(state, when)) nets.join(a, b)
     const joined = this.#outlooks.map(net => nets.find(net))
-    const asked = devices.map(device => askedOf(this.compiled, device, state))
+    const asked = askers.map(asker => askedBy(asker, state))
     const text = `${joined.map(net => joined.indexOf(net)).join()};${asked.join()}`
     const kind = classes.get(text) ?? classes.size
     classes.set(text, kind)
@@ -168,7 +176,7 @@ function blocksOf(compiled: Compiled): Block[] {
     for (let at = variables.length - 2; at >= 0; at--)
       strides[at] = strides[at + 1]! * compiled.variables[variables[at + 1]!]!.values.length
     return {
-      devices,
+      askers: devices.flatMap(device => askerOf(compiled, device) ?? []),
       variables,
       strides,
       contacts: compiled.contacts.filter(
@@ -201,12 +209,24 @@ function outlooksOf(compiled: Compiled, blocks: readonly Block[]): number[] {
     .sort((a, b) => a - b)
 }
 
-/** What a device asks of its electronics and by them, beyond metal: all that its variables decide there. */
-function askedOf(compiled: Compiled, device: number, state: State): string {
+interface Asker {
+  readonly commanded: Pairs | null
+  readonly outOfService: Pairs | null
+  readonly contacts: readonly CompiledContact[]
+}
+
+/** A device that asks for light or moves electronic contacts; null for one that is only metal. */
+function askerOf(compiled: Compiled, device: number): Asker | null {
   const { commanded, outOfService } = compiled.devices[device]!
+  const contacts = compiled.contacts.filter(each => each.device === device && each.electronic)
+  return commanded || outOfService || contacts.length > 0 ? { commanded, outOfService, contacts } : null
+}
+
+/** What it asks in a state, beyond metal: all that its variables decide there. */
+function askedBy({ commanded, outOfService, contacts }: Asker, state: State): string {
   if (outOfService && holds(state, outOfService)) return 'out'
-  const contacts = compiled.contacts
-    .filter(each => each.device === device && each.electronic)
-    .map(({ when, share }) => (holds(state, when) ? (share ? share.of[state[share.variable]!] : 1) : 0))
-  return `${commanded && holds(state, commanded) ? 'on' : 'off'} ${contacts.join(' ')}`
+  const shares = contacts.map(({ when, share }) =>
+    holds(state, when) ? (share ? share.of[state[share.variable]!] : 1) : 0,
+  )
+  return `${commanded && holds(state, commanded) ? 'on' : 'off'} ${shares.join(' ')}`
 }
