@@ -178,9 +178,10 @@ function byMoves(
   add(state, keyOf(state), -1, -1)
   for (let at = 0; at < states.length; at++) {
     for (let index = 0; index < width; index++) state[part[index]!] = states[at]![index]!
-    situationIndexes.push(situations.of(state).index)
+    const here = situations.of(state)
+    situationIndexes.push(here.index)
     for (const [by, { device, event }] of moves.entries()) {
-      if (!situations.follow(state, device, event, next)) {
+      if (!situations.follow(state, device, event, next, here)) {
         successors.push(-1)
         continue
       }

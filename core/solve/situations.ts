@@ -109,12 +109,19 @@ export class Situations {
 
   /**
    * What follows when something is done to a device: its own answer, its peers’ by radio, and what mains
-   * hear on their signals. False where it does not answer; `next` then holds nothing of worth.
+   * hear on their signals. False where it does not answer; `next` then holds nothing of worth. `here` is
+   * the state’s situation, where it is known already.
    */
-  follow(state: State, device: number, event: OutsideEvent, next: Uint8Array): boolean {
+  follow(
+    state: State,
+    device: number,
+    event: OutsideEvent,
+    next: Uint8Array,
+    here: Situation = this.of(state),
+  ): boolean {
     const { devices, hearings } = this.compiled
-    const control = this.#answer(state, device, event)
-    if (!control) return false
+    const control = this.#control(state, device, event)
+    if (!control || (control.electronic && !isAwake(here, device))) return false
     for (let at = 0; at < state.length; at++) next[at] = state[at]!
     apply(control, next)
     if (control.tells)
@@ -123,7 +130,7 @@ export class Situations {
         if (told) apply(told, next)
       }
     if (hearings.length === 0) return true
-    const before = this.of(state).heard
+    const before = here.heard
     const after = this.of(next).heard
     hearings.forEach((hearing, at) => {
       if (before[at] === after[at]) return
@@ -133,18 +140,17 @@ export class Situations {
     return true
   }
 
-  /** The control in force that answers to this event in this state; electronics must live for theirs. */
-  #answer(state: State, device: number, event: CompiledControl['event']): CompiledControl | null {
+  /** The control in force that answers to this event in this state. */
+  #control(state: State, device: number, event: CompiledControl['event']): CompiledControl | null {
     for (const control of this.compiled.devices[device]!.controls)
-      if (control.event === event && holds(state, control.from))
-        return control.electronic && !this.#awake(state, device) ? null : control
+      if (control.event === event && holds(state, control.from)) return control
     return null
   }
 
-  /** A starved device wakes again as soon as it drops out, so a hand can still work it. */
-  #awake(state: State, device: number): boolean {
-    const { solution } = this.of(state)
-    return solution.alive[device]! || solution.starved[device]!
+  /** The same, where its electronics live if it needs them. */
+  #answer(state: State, device: number, event: CompiledControl['event']): CompiledControl | null {
+    const control = this.#control(state, device, event)
+    return control?.electronic && !isAwake(this.of(state), device) ? null : control
   }
 
   /** The state after an event, or null where the device does not answer to it. */
@@ -153,6 +159,10 @@ export class Situations {
     return this.follow(state, device, event, next) ? Array.from(next) : null
   }
 }
+
+/** A starved device wakes again as soon as it drops out, so a hand can still work it. */
+const isAwake = ({ solution }: Situation, device: number): boolean =>
+  solution.alive[device]! || solution.starved[device]!
 
 function apply({ to }: CompiledControl, state: Uint8Array): void {
   for (const [variable, value] of to) state[variable] = value
