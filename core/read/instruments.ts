@@ -1,3 +1,4 @@
+import { INSTRUMENTS } from '../model/vocabulary'
 import type { Light } from '../solve'
 
 /** A test at points of a circuit: what is held where. */
@@ -16,14 +17,9 @@ export type Test =
   /** Looking at a lamp, or at a device’s own small light. */
   | { readonly instrument: 'lamp' | 'indicator'; readonly at: string }
 
+/** Instruments, and what the eye sees by itself. */
 export const TEST_INSTRUMENTS = [
-  'low-impedance-meter',
-  'high-impedance-meter',
-  'non-contact',
-  'continuity',
-  'clamp',
-  'receptacle-tester',
-  'circuit-finder',
+  ...INSTRUMENTS,
   'lamp',
   'indicator',
 ] as const satisfies readonly Test['instrument'][]

@@ -46,6 +46,17 @@ describe('states that are told alike are alike', () => {
     expect(situations.all).toHaveLength(4)
   })
 
+  it('situations that differ only in what is heard share one solution', () => {
+    const compiled = compile(companionChain(2))
+    const situations = new Situations(compiled)
+    const start = Array.from(compiled.initial)
+    const key = compiled.variables.findIndex(({ id }) => id === 'key')
+    const held = start.map((value, variable) => (variable === key ? 1 : value))
+    expect(situations.of(held)).not.toBe(situations.of(start))
+    expect(situations.of(held).heard).not.toEqual(situations.of(start).heard)
+    expect(situations.of(held).solution).toBe(situations.of(start).solution)
+  })
+
   it('a press is followed to what it brings about, and where nothing answers there is nothing', () => {
     const compiled = compile(companionChain(2))
     const situations = new Situations(compiled)

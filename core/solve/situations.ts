@@ -48,6 +48,9 @@ export class Situations {
   readonly #nets: Nets
   readonly #blocks: readonly Block[]
   readonly #outlooks: readonly number[]
+  /** Situations that differ only in what a main hears share one solution. */
+  readonly #solutions = new Map<string, Solution>()
+  readonly #electric: readonly number[]
 
   constructor(
     readonly compiled: Compiled,
@@ -56,6 +59,7 @@ export class Situations {
     this.#nets = new Nets(compiled.netCount)
     this.#blocks = blocksOf(compiled)
     this.#outlooks = outlooksOf(compiled, this.#blocks)
+    this.#electric = electricNets(compiled).filter(net => this.#outlooks.includes(net))
   }
 
   of(state: State): Situation {
@@ -85,9 +89,13 @@ export class Situations {
     nets.become(this.compiled.base)
     for (const { contacts } of this.#blocks)
       for (const { a, b, when } of contacts) if (holds(state, when)) nets.join(a, b)
+    const asked = this.#blocks.flatMap(({ askers }) => askers.map(asker => askedBy(asker, state)))
+    const key = `${this.#joined(this.#electric)};${asked.join()}`
+    const solution = this.#solutions.get(key) ?? solve(this.compiled, state, this.conditions)
+    this.#solutions.set(key, solution)
     return {
       index: this.all.length,
-      solution: solve(this.compiled, state, this.conditions),
+      solution,
       heard: this.compiled.hearings.map(({ signal, poles }) =>
         poles.some(pole => nets.find(pole) === nets.find(signal)),
       ),
@@ -98,13 +106,18 @@ export class Situations {
     const nets = this.#nets
     nets.become(this.compiled.base)
     for (const { a, b, when } of contacts) if (holds(state, when)) nets.join(a, b)
-    const joined = this.#outlooks.map(net => nets.find(net))
     const asked = askers.map(asker => askedBy(asker, state))
-    const text = `${joined.map(net => joined.indexOf(net)).join()};${asked.join()}`
+    const text = `${this.#joined(this.#outlooks)};${asked.join()}`
     const kind = classes.get(text) ?? classes.size
     classes.set(text, kind)
     classOf[combination] = kind
     return kind
+  }
+
+  /** Which of some nets are one piece of metal now: each is told by the first it is joined to. */
+  #joined(some: readonly number[]): string {
+    const sets = some.map(net => this.#nets.find(net))
+    return sets.map(set => sets.indexOf(set)).join()
   }
 
   /**
@@ -204,19 +217,25 @@ function outlooksOf(compiled: Compiled, blocks: readonly Block[]): number[] {
   const touched = blocks.map(
     ({ contacts }) => new Set(contacts.flatMap(({ a, b }) => [base.find(a), base.find(b)])),
   )
-  const hung = new Set(
-    [
-      ...compiled.poles.flatMap(({ hot, neutral, ground }) => [hot, neutral, ground]),
-      ...compiled.loads.flatMap(({ hot, neutral }) => [hot, neutral]),
-      ...compiled.ways.flatMap(({ line, other }) => [line, other]),
-      ...compiled.contacts.filter(each => each.electronic).flatMap(({ a, b }) => [a, b]),
-      ...compiled.hearings.flatMap(({ signal, poles }) => [signal, ...poles]),
-    ].map(net => base.find(net)),
-  )
+  const hung = new Set([
+    ...electricNets(compiled),
+    ...compiled.hearings.flatMap(({ signal, poles }) => [signal, ...poles].map(net => base.find(net))),
+  ])
   const all = new Set(touched.flatMap(nets => [...nets]))
   return [...all]
     .filter(net => hung.has(net) || touched.filter(nets => nets.has(net)).length > 1)
     .sort((a, b) => a - b)
+}
+
+/** Nets that current can come from or go to. */
+function electricNets(compiled: Compiled): number[] {
+  const nets = [
+    ...compiled.poles.flatMap(({ hot, neutral, ground }) => [hot, neutral, ground]),
+    ...compiled.loads.flatMap(({ hot, neutral }) => [hot, neutral]),
+    ...compiled.ways.flatMap(({ line, other }) => [line, other]),
+    ...compiled.contacts.filter(each => each.electronic).flatMap(({ a, b }) => [a, b]),
+  ]
+  return [...new Set(nets.map(net => compiled.base.find(net)))]
 }
 
 interface Asker {

@@ -56,7 +56,11 @@ interface Moment {
   readonly off: ReadonlySet<string>
   readonly tripped: ReadonlySet<string>
   readonly says: string | null
+  /** Solved for itself: states that are alike for the lamps can still differ along the way. */
+  readonly solution: Solution
 }
+
+type Before = Omit<Moment, 'solution'>
 
 /** A circuit worked by hand: every action leads to a moment, and one can go back. */
 export class Trial {
@@ -107,8 +111,7 @@ export class Trial {
   }
 
   seen(): Seen {
-    const { state, off, tripped, says } = this.#now()
-    const solution = this.#solved(this.#now())
+    const { state, off, tripped, says, solution } = this.#now()
     const { devices, loads, supplies, nominalVolts } = this.circuit
     return {
       state: describeState(this.#compiled, state),
@@ -148,7 +151,7 @@ export class Trial {
         circuit: this.circuit,
         compiled: this.#compiled,
         off: dead(now),
-        solution: this.#solved(now),
+        solution: now.solution,
       },
       test,
     )
@@ -169,14 +172,16 @@ export class Trial {
     return this.#moments.at(-1)!
   }
 
-  #come(moment: Moment): void {
+  #come(moment: Before): void {
     this.#moments.push(this.#settled({ ...moment, says: null }))
   }
 
   /** A hot that is shorted trips its breaker, and with it off the rest is looked at again. */
-  #settled(moment: Moment): Moment {
-    const short = this.#solved(moment).shorts.find(({ supplies }) => supplies.length > 0)
-    if (!short) return moment
+  #settled(moment: Before): Moment {
+    const conditions = { off: dead(moment), neutralsLost: new Set<string>() }
+    const solution = solve(this.#compiled, moment.state, conditions)
+    const short = solution.shorts.find(({ supplies }) => supplies.length > 0)
+    if (!short) return { ...moment, solution }
     const tripped = new Set([...moment.tripped, ...short.supplies])
     const words = {
       'hot-neutral': 'hot meets neutral',
@@ -188,7 +193,7 @@ export class Trial {
     return this.#settled({ ...moment, tripped, says: moment.says ? `${moment.says} ${says}` : says })
   }
 
-  #situationsOf(moment: Moment): Situations {
+  #situationsOf(moment: Before): Situations {
     const off = dead(moment)
     const key = [...off].sort().join()
     let situations = this.#situations.get(key)
@@ -199,15 +204,10 @@ export class Trial {
     return situations
   }
 
-  /** Solved for itself: states that are alike for the lamps can still differ along the way. */
-  #solved(moment: Moment): Solution {
-    return solve(this.#compiled, moment.state, { off: dead(moment), neutralsLost: new Set() })
-  }
-
-  #after(moment: Moment, id: string, event: OutsideEvent): number[] | null {
+  #after(moment: Before, id: string, event: OutsideEvent): number[] | null {
     const device = this.circuit.devices.findIndex(placed => placed.id === id)
     return device < 0 ? null : this.#situationsOf(moment).after(moment.state, device, event)
   }
 }
 
-const dead = ({ off, tripped }: Moment): ReadonlySet<string> => new Set([...off, ...tripped])
+const dead = ({ off, tripped }: Before): ReadonlySet<string> => new Set([...off, ...tripped])

@@ -1,5 +1,6 @@
 'use client'
 
+import { INSTRUMENTS } from '@/core/model/vocabulary'
 import type { Result } from '@/core/model/result'
 import type { Shown } from '@/core/read'
 import type { Seen } from '@/core/trial'
@@ -9,16 +10,7 @@ import { Part } from '../stages/stage-frame'
 import { INSTRUMENT_WORDS } from '../words'
 import { faceOf, LIGHT_WORDS } from './words'
 
-const IN_HAND = [
-  'none',
-  'low-impedance-meter',
-  'high-impedance-meter',
-  'non-contact',
-  'continuity',
-  'clamp',
-  'receptacle-tester',
-  'circuit-finder',
-] as const
+const IN_HAND = ['none', ...INSTRUMENTS] as const
 export type InHand = (typeof IN_HAND)[number]
 
 /** How many points the instrument is put to. */
