@@ -125,6 +125,50 @@ test('a receptacle in the box: a plugged tester, and the finder’s hint', async
   await expect(reading(page)).toContainText('proves nothing about the switch box')
 })
 
+test('what is being tried goes on when the job is fetched anew, and when it changes elsewhere', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInDemo(request)
+  await page.goto(`/jobs/${jobId}/boxes/box-stair-top/try`)
+  await place(page, 'Stair, Landing').click()
+  await expect(lampList(page)).toHaveText('Stair light Dark')
+  await pick(page, 'In your hand', 'Low-impedance meter')
+  await strand(page, 'box-stair-bottom-a-black-1-end').press('Enter')
+  await strand(page, 'box-stair-bottom-a-white-2-end').press('Enter')
+  await expect(reading(page)).toContainText('120 V')
+
+  const comeBack = async () => {
+    const fetched = page.waitForResponse(answer => answer.url().endsWith(`/api/jobs/${jobId}`))
+    await page.evaluate(() => window.dispatchEvent(new Event('focus')))
+    await fetched
+    // The answer has gone through the page when its next frame is drawn.
+    await page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done, 100))))
+  }
+  await comeBack()
+  await expect(reading(page)).toContainText('120 V')
+  await expect(lampList(page)).toHaveText('Stair light Dark')
+
+  const { versions } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as {
+    versions: Record<string, number>
+  }
+  const room = Object.keys(versions).find(key => key.startsWith('rooms/'))!
+  const edit = {
+    kind: 'change',
+    entity: 'rooms',
+    id: room.slice('rooms/'.length),
+    based: versions[room],
+    fields: { name: 'Renamed elsewhere' },
+  }
+  const sent = await request.post(`/api/jobs/${jobId}/commands`, {
+    data: { id: `elsewhere-${jobId}`, name: 'edit a room', boxId: null, edits: [edit] },
+  })
+  expect(sent.ok()).toBe(true)
+  await comeBack()
+  await expect(reading(page)).toContainText('120 V')
+  await expect(lampList(page)).toHaveText('Stair light Dark')
+})
+
 test('a planned time switch: dusk, dawn, and its key', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
   await page.goto(`/jobs/${jobId}/boxes/box-veranda/try`)

@@ -34,7 +34,8 @@ function GroupOfBox({ view }: { view: BoxView }) {
   const found = useMemo(() => foundScene(view.record, view.box.id, trade), [view, trade])
   const planned = useMemo(() => plannedScene(view, trade), [view, trade])
   const [moment, setMoment] = useState<'found' | 'planned'>(planned ? 'planned' : 'found')
-  const scene = moment === 'planned' && planned ? planned : found.ok ? found.value : null
+  const given = moment === 'planned' && planned ? planned : found.ok ? found.value : null
+  const { scene, edition } = useHeld(given)
   const groups = [...new Set(view.places.map(place => place.group.name))].join(', ')
   return (
     <>
@@ -67,12 +68,27 @@ function GroupOfBox({ view }: { view: BoxView }) {
         Worked out from what was recorded. It is no reading: at the wall, prove dead before you touch.
       </p>
       {scene ? (
-        <Workbench key={moment} scene={scene} boxId={view.box.id} />
+        <Workbench key={edition} scene={scene} boxId={view.box.id} />
       ) : (
         <NotYet view={view} faults={found.ok ? [] : found.faults} />
       )}
     </>
   )
+}
+
+/**
+ * What is tried goes on where the job changes elsewhere, or was only fetched anew: the scene is another
+ * only when its circuit is. `edition` tells one from the next.
+ */
+function useHeld(given: Scene | null): { readonly scene: Scene | null; readonly edition: number } {
+  const [held, setHeld] = useState({ given, scene: given, edition: 0 })
+  if (held.given === given) return held
+  const same = JSON.stringify(held.scene?.circuit) === JSON.stringify(given?.circuit)
+  const next = same
+    ? { ...held, given, scene: given && held.scene && { ...given, circuit: held.scene.circuit } }
+    : { given, scene: given, edition: held.edition + 1 }
+  setHeld(next)
+  return next
 }
 
 /** What keeps it from being worked, and where to go for it. */

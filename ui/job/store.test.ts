@@ -75,6 +75,44 @@ describe('the job in the browser', () => {
     expect(store.snapshot()).toMatchObject({ save: 'saved', versions: { 'boxes/box': 2 } })
   })
 
+  it('keeps every object that did not change when the job is fetched anew', async () => {
+    const fetched = { value: structuredClone(initial) }
+    const store = jobStore(initial, [], { ...world().doors, load: async () => fetched.value })
+    let told = 0
+    store.subscribe(() => told++)
+    await store.refresh()
+    expect(store.snapshot().record).toBe(record)
+    expect(told).toBe(0)
+
+    const copy = structuredClone(initial)
+    const rooms = { ...copy.record.rooms, room: { ...copy.record.rooms.room!, name: 'Renamed' } }
+    fetched.value = { ...copy, record: { ...copy.record, rooms }, revision: 1 }
+    await store.refresh()
+    const now = store.snapshot().record
+    expect(now.rooms.room!.name).toBe('Renamed')
+    expect(now.ends).toBe(record.ends)
+    expect(now.job).toBe(record.job)
+    expect(told).toBe(1)
+
+    const { box, ...others } = now.boxes
+    fetched.value = { ...fetched.value, record: { ...now, boxes: others }, revision: 2 }
+    await store.refresh()
+    expect(box).toBeDefined()
+    expect(store.snapshot().record.boxes.box).toBeUndefined()
+  })
+
+  it('lets no older job, fetched while an edit was confirmed, take the edit back', async () => {
+    let arrive: (job: VersionedRecord) => void = () => {}
+    const load = () => new Promise<VersionedRecord>(resolve => (arrive = resolve))
+    const store = jobStore(initial, [], { ...world().doors, load })
+    const refreshed = store.refresh()
+    store.send('edit a box', 'box', [rename('New', 1)])
+    await settled()
+    arrive(initial)
+    await refreshed
+    expect(store.snapshot().record.boxes.box!.name).toBe('New')
+  })
+
   it('refuses here what the core refuses, and sends nothing', async () => {
     const { doors, state } = world()
     const store = jobStore(initial, [], doors)

@@ -5,6 +5,7 @@ import type { Outcome, Stale } from '@/core/job/outcome'
 import { transition, type Guard } from '@/core/job/transition'
 import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
+import { keepUnchanged } from './keep-unchanged'
 import { newId } from './new-id'
 
 export interface VersionedRecord {
@@ -153,9 +154,12 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
   }
 
   const reload = async () => {
+    const before = confirmed
     const fresh = await world.load().catch(() => null)
-    if (fresh) confirmed = fresh
-    publish(laidOver())
+    // What was confirmed while the job was on its way is newer than what arrives.
+    if (fresh && confirmed === before) confirmed = keepUnchanged(confirmed, fresh)
+    const over = laidOver()
+    if (over.record !== state.record || over.revision !== state.revision) publish(over)
   }
 
   return {
