@@ -1,1 +1,23 @@
 export { claimStatus, DEAD_VOLTS, isHotRole, isLoadRole, type ClaimStatus } from './claims'
+export { candidatesOf, type Allowed } from './candidates'
+export { caseOf, type Case } from './case'
+export { Ledger, type Taken } from './ledger'
+export { nextQuestion, type CostOf, type Next } from './next'
+export {
+  answerOfVolts,
+  answerOfWatched,
+  answersTo,
+  keyOf,
+  type Answer,
+  type Question,
+  type Spot,
+} from './question'
+export type {
+  Survey,
+  SurveyBox,
+  SurveyCable,
+  SurveyDevice,
+  SurveyEnd,
+  SurveyLight,
+  SurveySeat,
+} from './survey'

@@ -1,0 +1,277 @@
+import { Behaviour } from './behaves'
+import type { Frame, FrameSwitch, Pair } from './frame'
+import type { Hypothesis, HypothesisLamp } from './hypothesis'
+import { join, root } from './metal'
+import { feedingFurther, leaving, metAtLuminaire, type Option, type SoFar } from './options'
+import { Standing } from './standing'
+import { weightOf } from './weight'
+
+/** Searched no further than this: beyond it the answer is *not decided*, never a guess. */
+const MOST_HYPOTHESES = 60_000
+const MOST_LOOKED_AT = 4_000_000
+
+export interface Generated {
+  readonly hypotheses: readonly Hypothesis[]
+  /** False where the search was given up; then nothing may be called proven. */
+  readonly complete: boolean
+}
+
+type Pairing = readonly (readonly [cable: number, partner: number | null])[]
+
+/**
+ * Every circuit that would look like what was seen: each cable comes from a panel, leads to lamps, goes on,
+ * loops from a luminaire, runs to another box (at once or by way of a luminaire) or leads nowhere, with its
+ * conductors in any order whatever their colours. Left out are those that would trip their breaker as they
+ * stand, and, where a light was seen to answer at every place, those in which it would not.
+ */
+export function generate(frame: Frame): Generated {
+  return new Search(frame).run()
+}
+
+class Search {
+  readonly #found: Hypothesis[] = []
+  readonly #standing: Standing
+  readonly #behaviour: Behaviour
+  readonly #beyond: Int16Array
+  readonly #parents: Uint16Array[] = []
+  readonly #lamps: HypothesisLamp[] = []
+  readonly #further: number[] = []
+  readonly #runsBetween: ReadonlyMap<number, number>
+  #sources = 0
+  #lookedAt = 0
+  #depth = 0
+
+  constructor(readonly frame: Frame) {
+    this.#standing = new Standing(frame)
+    this.#behaviour = new Behaviour(frame)
+    this.#beyond = new Int16Array(frame.ends.length).fill(-1)
+    for (const end of frame.ends) if (end.ground) this.#beyond[end.index] = frame.nodes.earth
+    this.#runsBetween = new Map(
+      frame.cables.flatMap(({ ends }, cable) => {
+        const other = ends.map(end => frame.ends[end]!.other).find(end => end >= 0)
+        return other === undefined ? [] : [[cable, frame.ends[other]!.cable] as const]
+      }),
+    )
+  }
+
+  run(): Generated {
+    const parent = new Uint16Array(this.frame.nodes.count)
+    this.#standing.metal(this.#beyond, parent)
+    this.#parents[0] = parent
+    this.#pair(0, [], new Set())
+    return { hypotheses: this.#found, complete: !this.#spent }
+  }
+
+  get #spent(): boolean {
+    return this.#found.length > MOST_HYPOTHESES || this.#lookedAt > MOST_LOOKED_AT
+  }
+
+  /** Which cables belong together; then what each is: those that leave first, for they say what is what. */
+  #pair(cable: number, pairs: Pairing, taken: ReadonlySet<number>): void {
+    const { cables } = this.frame
+    while (cable < cables.length && taken.has(cable)) cable++
+    if (cable >= cables.length) {
+      if (this.#lightsHangTogether(pairs))
+        this.#choose(
+          [...pairs].sort((a, b) => Number(a[1] === null) - Number(b[1] === null)),
+          0,
+        )
+      return
+    }
+    const known = this.#runsBetween.get(cable)
+    const with_ = (other: number | null) =>
+      this.#pair(cable + 1, [...pairs, [cable, other]], other === null ? taken : new Set([...taken, other]))
+    if (known !== undefined) return with_(known)
+    for (let other = cable + 1; other < cables.length; other++)
+      if (!taken.has(other) && !this.#runsBetween.has(other) && this.#mayRun(cable, other)) with_(other)
+    with_(null)
+  }
+
+  #mayRun(cable: number, other: number): boolean {
+    const { cables } = this.frame
+    return (
+      cables[cable]!.box !== cables[other]!.box && cables[cable]!.ends.length === cables[other]!.ends.length
+    )
+  }
+
+  /** Places that were seen to work one light together have cables between them. */
+  #lightsHangTogether(pairs: Pairing): boolean {
+    const { cables, switches, survey } = this.frame
+    const reached = survey.boxes.map((_, box) => box)
+    const root = (box: number): number => (reached[box] === box ? box : root(reached[box]!))
+    for (const [a, b] of pairs) if (b !== null) reached[root(cables[a]!.box)] = root(cables[b]!.box)
+    return survey.lights.every(({ behaves }, light) => {
+      const boxes = switches.filter(each => each.light === light).map(({ box }) => root(box))
+      return behaves === 'not-known' || new Set(boxes).size <= 1
+    })
+  }
+
+  #choose(pairs: Pairing, at: number): void {
+    if (this.#spent) return
+    if (at === pairs.length) return this.#feedFurther(0)
+    const [cable, partner] = pairs[at]!
+    const next = () => this.#choose(pairs, at + 1)
+    if (partner === null)
+      for (const option of leaving(this.frame, this.#soFar(), cable)) this.#with(option, next)
+    else this.#together(cable, partner, next)
+  }
+
+  /** What goes on from here is fed from here, all the time. */
+  #feedFurther(at: number): void {
+    if (at === this.#further.length) return this.#keep()
+    const { nodes } = this.frame
+    for (const option of feedingFurther(this.frame, this.#further[at]!, at))
+      this.#with(option, () => {
+        const parent = this.#parents[this.#depth]!
+        const hot = root(parent, nodes.onHot[at]!)
+        const isHot = nodes.hot.slice(0, this.#sources).some(node => root(parent, node) === hot)
+        if (isHot && root(parent, nodes.onNeutral[at]!) === root(parent, nodes.neutral))
+          this.#feedFurther(at + 1)
+      })
+  }
+
+  /** Goes on with an option unless its metal alone already joins what must not be joined. */
+  #with({ joins, sources = 0, lamps = [], further = [] }: Option, next: () => void): void {
+    const before = this.#parents[this.#depth]!
+    const parent = (this.#parents[++this.#depth] ??= new Uint16Array(this.frame.nodes.count))
+    parent.set(before)
+    for (const [end, node] of joins) {
+      this.#beyond[end] = node
+      join(parent, end, node)
+    }
+    this.#sources += sources
+    this.#further.push(...further)
+    this.#lamps.push(...lamps)
+    this.#lookedAt++
+    if (this.#holds(parent)) next()
+    this.#lamps.length -= lamps.length
+    this.#further.length -= further.length
+    this.#sources -= sources
+    for (const [end] of joins) this.#beyond[end] = -1
+    this.#depth--
+  }
+
+  #holds(parent: Uint16Array): boolean {
+    const { nodes, switches, survey } = this.frame
+    const zero = root(parent, nodes.neutral)
+    const earth = root(parent, nodes.earth)
+    if (zero === earth) return false
+    for (let source = 0; source < this.#sources; source++) {
+      const hot = root(parent, nodes.hot[source]!)
+      if (hot === zero || hot === earth) return false
+      for (let other = 0; other < source; other++) if (root(parent, nodes.hot[other]!) === hot) return false
+    }
+    for (let lamp = 0; lamp < this.#lamps.length; lamp++)
+      if (!this.#lampAnswers(parent, lamp, zero)) return false
+    return switches.every(
+      ({ light, alike }) =>
+        survey.lights[light]!.behaves === 'not-known' ||
+        alike.every(([a, b]) => root(parent, a) !== root(parent, b)),
+    )
+  }
+
+  /** Whether a lamp can still be worked from all its places, as far as the metal says. */
+  #lampAnswers(parent: Uint16Array, lamp: number, zero: number): boolean {
+    const { nodes, switches, survey } = this.frame
+    const { back, light } = this.#lamps[lamp]!
+    const over = root(parent, nodes.lampHot[lamp]!)
+    const under = root(parent, back)
+    if (over === under) return false
+    if (survey.lights[light]!.behaves === 'not-known') return true
+    for (let source = 0; source < this.#sources; source++)
+      if (root(parent, nodes.hot[source]!) === over) return false
+    if (under !== zero) return true
+    return switches.every(each => each.light !== light || !this.#overrules(parent, each, over, zero))
+  }
+
+  /**
+   * Whether a switch takes no heed of other places: a traveller of it is always hot, always the lamp’s or
+   * always neutral, and its other one is none of these but goes to another switch.
+   */
+  #overrules(parent: Uint16Array, { travellers, alike }: FrameSwitch, over: number, zero: number): boolean {
+    const { nodes } = this.frame
+    const hots = nodes.hot.slice(0, this.#sources).map(node => root(parent, node))
+    const fixed = (net: number) => net === over || hots.includes(net)
+    if (travellers.some(traveller => root(parent, traveller) === zero)) return true
+    return alike.some(pair => {
+      const [a, b] = pair.map(terminal => root(parent, terminal)) as [number, number]
+      return (
+        (fixed(a) && this.#goesOn(parent, pair, b, fixed)) ||
+        (fixed(b) && this.#goesOn(parent, pair, a, fixed))
+      )
+    })
+  }
+
+  /** Whether a net leads to another switch and is none of the fixed ones. */
+  #goesOn(parent: Uint16Array, own: Pair, net: number, fixed: (net: number) => boolean): boolean {
+    return (
+      !fixed(net) &&
+      this.frame.switches.some(({ terminals }) =>
+        terminals.some(terminal => !own.includes(terminal) && root(parent, terminal) === net),
+      )
+    )
+  }
+
+  /** What two cables of different boxes can be together. */
+  #together(cable: number, partner: number, next: () => void): void {
+    const { cables, ends } = this.frame
+    const [near, far] = [cables[cable]!.ends, cables[partner]!.ends]
+    if (this.#runsBetween.has(cable)) {
+      this.#with({ joins: near.map(end => [end, ends[end]!.other] as const) }, next)
+      return
+    }
+    this.#through(near, far, next)
+    for (const option of metAtLuminaire(this.frame, this.#soFar(), near, far)) {
+      const [[a], [b]] = option.joins
+      this.#with(option, () =>
+        this.#through(
+          near.filter(end => end !== a),
+          far.filter(end => end !== b),
+          next,
+        ),
+      )
+    }
+  }
+
+  #soFar(): SoFar {
+    const { nodes, ends } = this.frame
+    const beyond = this.#beyond
+    return {
+      sources: this.#sources,
+      lamps: this.#lamps.slice(),
+      further: this.#further,
+      sourcesIn: box =>
+        ends.filter(end => end.box === box).map(({ index }) => nodes.hot.indexOf(beyond[index]!)),
+    }
+  }
+
+  /** Conductor after conductor to one of the other cable, in any order. */
+  #through(near: readonly number[], far: readonly number[], next: () => void): void {
+    const [first, ...rest] = near
+    if (first === undefined) return next()
+    for (const end of far)
+      this.#with({ joins: [[first, end]] }, () =>
+        this.#through(
+          rest,
+          far.filter(each => each !== end),
+          next,
+        ),
+      )
+  }
+
+  #keep(): void {
+    const { lights } = this.frame.survey
+    if (this.#sources === 0) return
+    if (lights.some((_, light) => !this.#lamps.some(lamp => lamp.light === light))) return
+    const metal = this.#parents[this.#depth]!
+    if (!this.#behaviour.holds(metal, this.#sources, this.#lamps, this.#further.length)) return
+    const hypothesis: Hypothesis = {
+      beyond: this.#beyond.slice(),
+      sources: this.#sources,
+      lamps: this.#lamps.slice(),
+      onward: this.#further.length,
+      weight: 1,
+    }
+    this.#found.push({ ...hypothesis, weight: weightOf(this.frame, this.#standing, hypothesis) })
+  }
+}

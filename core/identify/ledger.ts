@@ -1,0 +1,81 @@
+import { fault, good, refused, type Result } from '../model/result'
+import type { Case } from './case'
+import { askedIn } from './predict'
+import { answersTo, bitOf, keyOf, type Answer, type Question, type Spot } from './question'
+
+/** A reading that was taken: what was asked, and what was seen. */
+export interface Taken {
+  readonly id: string
+  readonly question: Question
+  readonly answer: Answer
+}
+
+/** From so many readings against it a hypothesis is out for good, whichever single one is false. */
+const OUT = 2
+
+/**
+ * Readings held against all hypotheses: how many speak against each, and which reading spoke against which.
+ * A reading never removes a hypothesis by itself: people misread.
+ */
+export class Ledger {
+  readonly taken: Taken[] = []
+  /** How many readings speak against each hypothesis; counted no further than 2. */
+  readonly against: Uint8Array
+  /** For each reading, the hypotheses it spoke against that were not out before. */
+  readonly spokeAgainst: (readonly number[])[] = []
+  /** Hypotheses that are not out, in order. */
+  standing: readonly number[]
+
+  readonly #answers = new Map<string, number[]>()
+
+  constructor(readonly of: Case) {
+    this.against = new Uint8Array(of.hypotheses.length)
+    this.standing = of.hypotheses.map((_, at) => at)
+  }
+
+  /** Refused where the question names what was not seen, or has no such answer. */
+  take(taken: Taken): Result<null> {
+    const bit = bitOf(taken.question, taken.answer)
+    if (bit === 0) {
+      const offered = answersTo(taken.question).join(', ')
+      return refused(fault('/answer', 'no-such-answer', `“${taken.answer}” is none of ${offered}`))
+    }
+    const wrong = this.#unknown(taken.question)
+    if (wrong) return refused(fault(`/question/${wrong}`, 'not-seen', 'that was not seen'))
+    const asked = askedIn(this.of.frame, taken.question)
+    const spoke: number[] = []
+    for (const at of this.standing)
+      if ((this.of.predictor.allowed(this.of.hypotheses[at]!, asked) & bit) === 0) {
+        this.against[at]!++
+        spoke.push(at)
+      }
+    this.standing = this.standing.filter(at => this.against[at]! < OUT)
+    this.taken.push(taken)
+    const key = keyOf(taken.question)
+    this.#answers.set(key, [...(this.#answers.get(key) ?? []), bit])
+    this.spokeAgainst.push(spoke)
+    return good(null)
+  }
+
+  /** Whether any hypothesis agrees with all that was read. */
+  get agreed(): boolean {
+    return this.standing.some(at => this.against[at] === 0)
+  }
+
+  /** Bits of what each question was answered, by its key. */
+  get answersTaken(): ReadonlyMap<string, readonly number[]> {
+    return this.#answers
+  }
+
+  #unknown({ from, to, apart, work }: Question): string | null {
+    const { indexOf, survey, switches } = this.of.frame
+    const known = (spot: Spot) =>
+      spot.kind === 'end'
+        ? indexOf.has(spot.end)
+        : spot.kind !== 'lamp-holder' || survey.lights.some(({ id }) => id === spot.light)
+    if (!known(from)) return 'from'
+    if (!known(to)) return 'to'
+    if (apart.some(id => !survey.boxes.some(box => box.id === id))) return 'apart'
+    return work === null || switches.some(({ device }) => device.id === work) ? null : 'work'
+  }
+}

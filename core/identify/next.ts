@@ -1,0 +1,175 @@
+import type { Case } from './case'
+import type { Ledger } from './ledger'
+import { askedIn, type Asked } from './predict'
+import { answersTo, keyOf, type Answer, type Question } from './question'
+
+/** What a reading costs, in minutes with its hazard, given how things stand now. */
+export type CostOf = (question: Question, now: Question | null) => number
+
+export interface Next {
+  readonly question: Question
+  readonly minutes: number
+  /** What each answer would leave: how likely it is, and how many ways of wiring would remain. */
+  readonly outcomes: readonly {
+    readonly answer: Answer
+    readonly likely: number
+    readonly remaining: number
+  }[]
+}
+
+/** How likely a single reading is false, for weighing what is usual; proof does not rest on it. */
+const FALSE_READING = 0.05
+/** What a way of wiring that nothing speaks against counts beside one that a single reading does. */
+const UNTOUCHED = 6
+/** Planned on the likeliest so many; proof is held against all. */
+const PLANNED_ON = 400
+/** Reading the same again shows less than reading something else. */
+const AGAIN = 0.9
+const LEAST_GAIN = 1e-6
+
+/**
+ * The reading that can be expected to leave least to find out for its minutes and its hazard. Null where
+ * none would tell anything more.
+ */
+export function nextQuestion(ledger: Ledger, candidates: readonly Question[], costOf: CostOf): Next | null {
+  const { of: held } = ledger
+  const sample = sampleOf(ledger)
+  const now = ledger.taken.at(-1)?.question ?? null
+  const likely = sample.map(at => held.hypotheses[at]!.weight * FALSE_READING ** ledger.against[at]!)
+  const total = likely.reduce((sum, each) => sum + each, 0)
+  const state: State = {
+    held,
+    sample,
+    likely: likely.map(each => each / total),
+    against: sample.map(at => ledger.against[at]!),
+    classes: classesOf(held, sample),
+  }
+  const before = Math.log2(openness(state, null))
+  let best: { asked: Asked; allowed: Uint8Array; score: number } | null = null
+  for (const { asked, allowed } of predicted(held, sample, candidates)) {
+    const taken = ledger.answersTaken.get(keyOf(asked.question)) ?? []
+    expectAgain(allowed, taken)
+    const gain = before - expectedAfter(state, asked, allowed)
+    if (gain < LEAST_GAIN) continue
+    const again = AGAIN ** taken.length
+    const score = (gain * again) / costOf(asked.question, now)
+    if (!best || score > best.score * (1 + 1e-9)) best = { asked, allowed, score }
+  }
+  if (!best) return null
+  const { asked, allowed } = best
+  return {
+    question: asked.question,
+    minutes: costOf(asked.question, now),
+    outcomes: answersTo(asked.question).flatMap((answer, bit) => {
+      const likelyHere = likelihood(state, allowed, bit)
+      if (likelyHere === 0) return []
+      return [{ answer, likely: likelyHere, remaining: remainingAfter(state, allowed, bit) }]
+    }),
+  }
+}
+
+interface State {
+  readonly held: Case
+  readonly sample: readonly number[]
+  /** Shares of 1. */
+  readonly likely: readonly number[]
+  readonly against: readonly number[]
+  /** Class of each, numbered anew from 0, and how many there are. */
+  readonly classes: { readonly of: Uint16Array; readonly count: number }
+}
+
+function sampleOf({ of: held, standing, against }: Ledger): readonly number[] {
+  if (standing.length <= PLANNED_ON) return standing
+  const worth = (at: number) => held.hypotheses[at]!.weight * FALSE_READING ** against[at]!
+  return [...standing].sort((a, b) => worth(b) - worth(a) || a - b).slice(0, PLANNED_ON)
+}
+
+function classesOf({ classOf }: Case, sample: readonly number[]): State['classes'] {
+  const numbers = new Map<number, number>()
+  const of = new Uint16Array(sample.length)
+  sample.forEach((at, index) => {
+    const own = classOf[at]!
+    if (!numbers.has(own)) numbers.set(own, numbers.size)
+    of[index] = numbers.get(own)!
+  })
+  return { of, count: numbers.size }
+}
+
+/** What each of the sample allows, question by question; solved once for each stand. */
+function* predicted(
+  held: Case,
+  sample: readonly number[],
+  candidates: readonly Question[],
+): Generator<{ asked: Asked; allowed: Uint8Array }> {
+  const stands = new Map<string, Asked[]>()
+  for (const question of candidates) {
+    const asked = askedIn(held.frame, question)
+    const key = `${question.power} ${asked.apart} ${asked.lampsOut}`
+    const stand = stands.get(key)
+    if (stand) stand.push(asked)
+    else stands.set(key, [asked])
+  }
+  for (const all of stands.values()) {
+    const byQuestion = all.map(() => new Uint8Array(sample.length))
+    sample.forEach((at, index) => {
+      const allowed = held.predictor.allowedOfAll(held.hypotheses[at]!, all)
+      for (let question = 0; question < all.length; question++)
+        byQuestion[question]![index] = allowed[question]!
+    })
+    for (let question = 0; question < all.length; question++)
+      yield { asked: all[question]!, allowed: byQuestion[question]! }
+  }
+}
+
+/** The same reading taken again shows the same again, where it might have shown this or that. */
+function expectAgain(allowed: Uint8Array, taken: readonly number[]): void {
+  for (const bit of taken)
+    for (let index = 0; index < allowed.length; index++)
+      if ((allowed[index]! & bit) !== 0) allowed[index] = bit
+}
+
+/** How much is open still, over classes of equal roles; with an answer, what would be open then. */
+function openness(state: State, answered: { allowed: Uint8Array; bit: number } | null): number {
+  const { of, count } = state.classes
+  const least = new Uint8Array(count).fill(2)
+  for (let index = 0; index < state.sample.length; index++) {
+    const spoken = answered !== null && ((answered.allowed[index]! >> answered.bit) & 1) === 0 ? 1 : 0
+    const against = state.against[index]! + spoken
+    const own = of[index]!
+    if (against < least[own]!) least[own] = against
+  }
+  let open = 0
+  for (let own = 0; own < count; own++) open += least[own] === 0 ? UNTOUCHED : least[own] === 1 ? 1 : 0
+  return Math.max(open, 1)
+}
+
+function likelihood({ sample, likely }: State, allowed: Uint8Array, bit: number): number {
+  let sum = 0
+  for (let index = 0; index < sample.length; index++) {
+    const bits = allowed[index]!
+    if ((bits >> bit) & 1) sum += likely[index]! / ones(bits)
+  }
+  return sum
+}
+
+function expectedAfter(state: State, { question }: Asked, allowed: Uint8Array): number {
+  let expected = 0
+  for (let bit = 0; bit < answersTo(question).length; bit++) {
+    const likely = likelihood(state, allowed, bit)
+    if (likely > 0) expected += likely * Math.log2(openness(state, { allowed, bit }))
+  }
+  return expected
+}
+
+function remainingAfter(state: State, allowed: Uint8Array, bit: number): number {
+  const left = new Set<number>()
+  for (let index = 0; index < state.sample.length; index++)
+    if (state.against[index] === 0 && (allowed[index]! >> bit) & 1) left.add(state.classes.of[index]!)
+  return left.size
+}
+
+function ones(bits: number): number {
+  let count = 0
+  for (let rest = bits; rest !== 0; rest &= rest - 1) count++
+  return count
+}

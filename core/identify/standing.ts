@@ -1,0 +1,166 @@
+import type { Frame, Pair } from './frame'
+import type { Hypothesis } from './hypothesis'
+import { join, root } from './metal'
+
+/** Boxes whose conductors are all apart, as bits; whether the breakers are on; a light with its lamps out, or −1. */
+export interface Power {
+  readonly power: 'on' | 'off'
+  readonly apart: number
+  readonly lampsOut: number
+}
+
+/** Potentials as bits: the earth’s, then one for each source. */
+export const ZERO = 1
+/** Instead of positions: every switch open at once, the metal that no hand moves. */
+export const OPEN = -1
+export const hotBit = (source: number) => 2 << source
+
+/**
+ * The metal of one hypothesis in one stand: which points are one, which are driven and by what, and what an
+ * undriven one is reached from through lamps. Made once and filled again and again, because it is asked
+ * many thousand times.
+ */
+export class Standing {
+  readonly #frame: Frame
+  readonly #parent: Uint16Array
+  readonly #drive: Uint8Array
+  readonly #reach: Uint8Array
+  readonly #bases = new Map<number, Uint16Array>()
+  readonly #elements: Pair[] = []
+  #power: Power['power'] = 'on'
+
+  constructor(frame: Frame) {
+    this.#frame = frame
+    const { count } = frame.nodes
+    this.#parent = new Uint16Array(count)
+    this.#drive = new Uint8Array(count)
+    this.#reach = new Uint8Array(count)
+  }
+
+  /** `positions`: bit by bit the position of each switch. */
+  fill(hypothesis: Hypothesis, { power, apart, lampsOut }: Power, positions: number): void {
+    const { ends, nodes } = this.#frame
+    const { beyond } = hypothesis
+    this.#parent.set(this.#base(apart, positions))
+    for (let end = 0; end < ends.length; end++) if (beyond[end]! >= 0) this.#join(end, beyond[end]!)
+    this.#power = power
+    this.#collectElements(hypothesis, apart, lampsOut)
+    const drive = this.#drive.fill(0)
+    if (power === 'off') {
+      this.#join(nodes.earth, nodes.neutral)
+      return
+    }
+    drive[this.root(nodes.earth)]! |= ZERO
+    drive[this.root(nodes.neutral)]! |= ZERO
+    for (let source = 0; source < hypothesis.sources; source++)
+      drive[this.root(nodes.hot[source]!)]! |= hotBit(source)
+    this.#spread()
+  }
+
+  /** The metal of the boxes as found, every switch open, and of what is already known beyond them. */
+  metal(beyond: Int16Array, into: Uint16Array): void {
+    this.#parent.set(this.#base(0, OPEN))
+    for (let end = 0; end < this.#frame.ends.length; end++)
+      if (beyond[end]! >= 0) this.#join(end, beyond[end]!)
+    into.set(this.#parent)
+  }
+
+  root(node: number): number {
+    return root(this.#parent, node)
+  }
+
+  /** Bits of the potentials that a point is driven to: none where it floats, several where there is a short. */
+  drive = (node: number): number => this.#drive[this.root(node)]!
+  /** Bits of the potentials it is driven to or reached from through lamps. */
+  reach = (node: number): number => this.#reach[this.root(node)]!
+
+  get shorted(): boolean {
+    const drive = this.#drive
+    for (let node = 0; node < drive.length; node++) if ((drive[node]! & (drive[node]! - 1)) !== 0) return true
+    return false
+  }
+
+  /** Whether current can pass between two points, through lamps and devices if need be. */
+  connected(a: number, b: number): boolean {
+    const kept = this.#parent.slice()
+    for (const [x, y] of this.#elements) this.#join(x, y)
+    const together = this.root(a) === this.root(b)
+    this.#parent.set(kept)
+    return together
+  }
+
+  /** `either`: it hangs in series with something else. */
+  lit(hypothesis: Hypothesis, lamp: number): boolean | 'either' {
+    const hot = this.#frame.nodes.lampHot[lamp]!
+    const back = hypothesis.lamps[lamp]!.back
+    const [over, under] = [this.drive(hot), this.drive(back)]
+    if (over !== 0 && under !== 0) return over !== under
+    const floating = [over === 0 ? hot : -1, under === 0 ? back : -1].filter(node => node >= 0)
+    const touched = floating.every(node =>
+      this.#elements.some(
+        ([a, b]) =>
+          !(a === hot && b === back) &&
+          (this.root(a) === this.root(node) || this.root(b) === this.root(node)),
+      ),
+    )
+    return touched ? 'either' : false
+  }
+
+  get power(): Power['power'] {
+    return this.#power
+  }
+
+  #join(a: number, b: number) {
+    join(this.#parent, a, b)
+  }
+
+  /** Joints and contacts of the boxes that are not apart, joined once for all hypotheses. */
+  #base(apart: number, positions: number): Uint16Array {
+    const { switches, joined, nodes } = this.#frame
+    const key = apart * 512 + positions + 1
+    let base = this.#bases.get(key)
+    if (base) return base
+    const parent = this.#parent
+    for (let node = 0; node < nodes.count; node++) parent[node] = node
+    joined.forEach((pairs, box) => {
+      if ((apart >> box) & 1) return
+      for (const [a, b] of pairs) this.#join(a, b)
+    })
+    switches.forEach(({ box, closed }, at) => {
+      if ((apart >> box) & 1 || positions === OPEN) return
+      for (const [a, b] of closed[(positions >> at) & 1]!) this.#join(a, b)
+    })
+    base = parent.slice()
+    this.#bases.set(key, base)
+    return base
+  }
+
+  #collectElements({ lamps, onward }: Hypothesis, apart: number, lampsOut: number) {
+    const { nodes, switches } = this.#frame
+    const elements = this.#elements
+    elements.length = 0
+    lamps.forEach(({ back, light }, lamp) => {
+      if (light !== lampsOut) elements.push([nodes.lampHot[lamp]!, back])
+    })
+    for (let at = 0; at < onward; at++) elements.push([nodes.onHot[at]!, nodes.onNeutral[at]!])
+    for (const { box, leaks } of switches) if (!((apart >> box) & 1)) elements.push(...leaks)
+  }
+
+  #spread() {
+    const reach = this.#reach
+    reach.set(this.#drive)
+    for (let changed = true; changed;) {
+      changed = false
+      for (const [a, b] of this.#elements) {
+        const [x, y] = [this.root(a), this.root(b)]
+        const both = reach[x]! | reach[y]!
+        // A driven point keeps its own potential: what lies behind it is not felt through it.
+        for (const net of [x, y])
+          if (this.#drive[net] === 0 && reach[net] !== both) {
+            reach[net] = both
+            changed = true
+          }
+      }
+    }
+  }
+}

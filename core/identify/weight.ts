@@ -1,0 +1,40 @@
+import type { Role } from '../model/vocabulary'
+import type { Frame } from './frame'
+import type { Hypothesis } from './hypothesis'
+import { rolesIn } from './roles'
+import type { Standing } from './standing'
+
+/** How much less usual a circuit is for each colour that lies, and each cable that goes elsewhere than it was taken to. */
+const LYING_COLOUR = 0.15
+const OTHER_WAY = 0.1
+const RETURNS: readonly Role[] = ['neutral']
+
+/** How usual a circuit is. Colours and where cables seem to go only weigh: never 0. */
+export function weightOf(frame: Frame, standing: Standing, hypothesis: Hypothesis): number {
+  const roles = rolesIn(frame, standing, hypothesis)
+  const { hints } = frame.survey
+  let weight = 1
+  frame.ends.forEach((end, at) => {
+    if (end.ground) return
+    const hinted = hints[end.insulation]
+    if ((hinted === 'neutral') !== RETURNS.includes(roles[at]!) && roles[at] !== 'spare')
+      weight *= LYING_COLOUR
+    if (end.other < 0 && hypothesis.beyond[end.index]! < frame.ends.length) {
+      const other = hypothesis.beyond[end.index]!
+      if (other >= 0 && frame.ends[other]!.insulation !== end.insulation) weight *= LYING_COLOUR
+    }
+  })
+  frame.survey.cables.forEach(({ far }, at) => {
+    const goes = leadsTo(frame, hypothesis, at)
+    if (far !== 'not-known' && far !== 'elsewhere' && far !== goes) weight *= OTHER_WAY
+  })
+  return weight
+}
+
+function leadsTo({ cables, ends, nodes }: Frame, { beyond }: Hypothesis, cable: number): string {
+  const to = cables[cable]!.ends.map(end => beyond[end]!)
+  if (to.some(node => nodes.lampHot.includes(node) || nodes.lampNeutral.includes(node))) return 'luminaire'
+  if (to.some(node => node >= 0 && node < ends.length)) return 'box'
+  if (cables[cable]!.ends.some(end => beyond.includes(end))) return 'box'
+  return to.some(node => nodes.hot.includes(node)) ? 'panel' : 'elsewhere'
+}

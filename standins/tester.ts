@@ -1,0 +1,147 @@
+import { answerOfVolts, answerOfWatched, type Answer, type Question, type Spot } from '@/core/identify'
+import type { Circuit } from '@/core/model/circuit'
+import { fault, good, refused, type Result } from '@/core/model/result'
+import { read, type Shown, type Stand, type Test } from '@/core/read'
+import type { StateInWords } from '@/core/solve'
+
+/** Which box each joint of a circuit is in: what comes apart when the conductors of a box are separated. */
+export type BoxOfJoint = ReadonlyMap<string, string>
+
+/**
+ * A tester held to a circuit that only it knows: it answers questions as the instrument would, and works the
+ * switches it is told to. Where the circuit is a box’s, the whole stage can be tried without a wall.
+ */
+export class SimulatedTester {
+  #state: StateInWords
+
+  constructor(
+    readonly circuit: Circuit,
+    readonly boxOfJoint: BoxOfJoint,
+    readonly nominalBand: readonly [number, number],
+    state: StateInWords = {},
+  ) {
+    this.#state = state
+  }
+
+  /** How the switches stand. */
+  get state(): StateInWords {
+    return this.#state
+  }
+
+  /** Refused where the circuit has no such point or device, or where the test would be a hazard. */
+  answer(question: Question): Result<Answer> {
+    const { kind, work } = question
+    if (kind === 'light') return this.#watchLight(question)
+    const before = this.#held(question)
+    if (!before.ok) return before
+    if (kind === 'continuity')
+      return before.value.kind === 'ohms'
+        ? good(before.value.sounds ? 'sounds' : 'silent')
+        : unusable(before.value)
+    if (before.value.kind !== 'volts') return unusable(before.value)
+    const { nominalVolts } = this.circuit
+    const { nominalBand } = this
+    if (work === null) return good(answerOfVolts(before.value.volts, { nominalVolts, nominalBand }))
+    const worked = this.work(work)
+    if (!worked.ok) return worked
+    const after = this.#held(question)
+    if (!after.ok) return after
+    if (after.value.kind !== 'volts') return unusable(after.value)
+    return good(answerOfWatched(before.value.volts, after.value.volts))
+  }
+
+  /** Moves a switch by hand, as one would to see what it does. */
+  work(deviceId: string): Result<null> {
+    const device = this.circuit.devices.find(({ id }) => id === deviceId)
+    if (!device) return refused(fault('/work', 'no-such-device', `there is no device ${deviceId}`))
+    const now = { ...initialOf(device.model.variables), ...this.#state[deviceId] }
+    const moves = device.model.control.find(
+      ({ event, from }) =>
+        (event === 'toggle' || event === 'press') &&
+        Object.entries(from).every(([variable, value]) => now[variable] === value),
+    )
+    if (!moves)
+      return refused(fault('/work', 'moves-nothing', `nothing on ${deviceId} can be worked by hand`))
+    this.#state = { ...this.#state, [deviceId]: { ...now, ...moves.to } }
+    return good(null)
+  }
+
+  #held({ kind, from, to, power, apart }: Question): Result<Shown> {
+    const light = [from, to].find(spot => spot.kind === 'lamp-holder')
+    const circuit = light?.kind === 'lamp-holder' ? withoutLamps(this.circuit, light.light) : this.circuit
+    const stand: Stand = {
+      state: this.#state,
+      off: power === 'off' ? circuit.supplies.map(({ id }) => id) : [],
+      opened: circuit.joints.flatMap(({ id }) => {
+        const box = this.boxOfJoint.get(id)
+        return box !== undefined && apart.includes(box) ? [id] : []
+      }),
+      lifted: [],
+    }
+    const instrument = kind === 'continuity' ? 'continuity' : 'low-impedance-meter'
+    const shown: Result<Shown>[] = []
+    for (const a of this.#points(from))
+      for (const b of this.#points(to))
+        shown.push(read(circuit, stand, { instrument, from: a, to: b } as Test))
+    const sounding = shown.find(each => each.ok && each.value.kind === 'ohms' && each.value.sounds)
+    return (
+      sounding ??
+      shown[0] ??
+      refused(fault('/question', 'no-such-point', 'there is nothing to hold the instrument to'))
+    )
+  }
+
+  #points(spot: Spot): readonly string[] {
+    const { supplies, loads } = this.circuit
+    switch (spot.kind) {
+      case 'end':
+        return [`end:${spot.end}`]
+      case 'earth':
+        return supplies.slice(0, 1).map(({ ground }) => ground)
+      case 'panel-hot':
+        return supplies.map(({ hot }) => hot)
+      case 'lamp-holder':
+        return loads.filter(({ groupId }) => groupId === spot.light).map(({ hot }) => hot)
+    }
+  }
+
+  #watchLight({ from, work }: Question): Result<Answer> {
+    if (from.kind !== 'lamp-holder' || work === null)
+      return refused(fault('/question', 'nothing-to-watch', 'a light is watched while a switch is worked'))
+    const before = this.#shines(from.light)
+    const worked = this.work(work)
+    if (!worked.ok) return worked
+    const after = this.#shines(from.light)
+    return good(before !== after ? 'light-changes' : before ? 'stays-lit' : 'stays-dark')
+  }
+
+  #shines(light: string): boolean {
+    const stand: Stand = { state: this.#state, off: [], opened: [], lifted: [] }
+    return this.circuit.loads
+      .filter(({ groupId }) => groupId === light)
+      .some(({ id }) => {
+        const shown = read(this.circuit, stand, { instrument: 'lamp', at: id })
+        return shown.ok && shown.value.kind === 'lamp' && shown.value.light !== 'dark'
+      })
+  }
+}
+
+const initialOf = (variables: readonly { id: string; initial: string }[]) =>
+  Object.fromEntries(variables.map(({ id, initial }) => [id, initial]))
+
+const unusable = (shown: Shown) =>
+  refused(
+    fault(
+      '/question',
+      'unusable',
+      shown.kind === 'refused' ? shown.hazard : 'the instrument shows nothing of the kind',
+    ),
+  )
+
+/** A lamp taken out leaves its contacts. */
+const withoutLamps = (circuit: Circuit, light: string): Circuit => ({
+  ...circuit,
+  loads: circuit.loads.map(load =>
+    load.groupId === light && load.kind === 'lamp' ? { ...load, kind: 'receptacle', watts: 0 } : load,
+  ),
+})
