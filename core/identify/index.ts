@@ -1,8 +1,12 @@
 export { claimStatus, DEAD_VOLTS, isHotRole, isLoadRole, type ClaimStatus } from './claims'
 export { candidatesOf, type Allowed } from './candidates'
 export { caseOf, type Case } from './case'
+export { conflictOf, type Conflict } from './conflict'
+export { identified, type Accounted, type Identified } from './identified'
 export { Ledger, type Taken } from './ledger'
+export { minutesOf, USUAL_MINUTES, type ReadingMinutes } from './minutes'
 export { nextQuestion, type CostOf, type Next } from './next'
+export { Candidates } from './predictions'
 export {
   answerOfVolts,
   answerOfWatched,

@@ -1,7 +1,8 @@
 import type { Case } from './case'
+import { FALSE_READING, identified, isBorneOut, touches } from './identified'
 import type { Ledger } from './ledger'
-import { askedIn, type Asked } from './predict'
-import { answersTo, keyOf, type Answer, type Question } from './question'
+import type { Candidates } from './predictions'
+import { answersTo, type Answer, type Question } from './question'
 
 /** What a reading costs, in minutes with its hazard, given how things stand now. */
 export type CostOf = (question: Question, now: Question | null) => number
@@ -17,8 +18,6 @@ export interface Next {
   }[]
 }
 
-/** How likely a single reading is false, for weighing what is usual; proof does not rest on it. */
-const FALSE_READING = 0.05
 /** What a way of wiring that nothing speaks against counts beside one that a single reading does. */
 const UNTOUCHED = 6
 /** Planned on the likeliest so many; proof is held against all. */
@@ -28,10 +27,46 @@ const AGAIN = 0.9
 const LEAST_GAIN = 1e-6
 
 /**
+ * The reading worth taking next: one that tells ways of wiring apart, or, where they all say the same, one
+ * that bears out what no reading has touched. Null where none would tell anything more.
+ */
+export function nextQuestion(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next | null {
+  return telling(ledger, candidates, costOf) ?? bearingOut(ledger, candidates, costOf)
+}
+
+/** A reading that every way of wiring answers alike, held to metal that is not borne out yet. */
+function bearingOut(ledger: Ledger, { questions, allowedBy }: Candidates, costOf: CostOf): Next | null {
+  const { of: held, standing } = ledger
+  if (!ledger.agreed) return null
+  const known = identified(ledger, { carries: new Set() })
+  const lacking = held.frame.ends.filter(
+    ({ ground, index }) =>
+      !ground && known[index]!.candidates.length === 1 && !isBorneOut(ledger, known[index]!),
+  )
+  if (lacking.length === 0) return null
+  const now = ledger.taken.at(-1)?.question ?? null
+  let best: Next | null = null
+  let bestScore = 0
+  for (const [number, question] of questions.entries()) {
+    let bits = 0
+    for (const at of standing) bits |= allowedBy(at)[number]!
+    const answer = answersTo(question)[Math.log2(bits)]
+    if (answer === undefined) continue
+    const touched = lacking.filter(({ index }) => touches(held, { question, answer }, index)).length
+    const score = touched / costOf(question, now)
+    if (score > bestScore * (1 + 1e-9)) {
+      bestScore = score
+      best = { question, minutes: costOf(question, now), outcomes: [{ answer, likely: 1, remaining: 1 }] }
+    }
+  }
+  return best
+}
+
+/**
  * The reading that can be expected to leave least to find out for its minutes and its hazard. Null where
  * none would tell anything more.
  */
-export function nextQuestion(ledger: Ledger, candidates: readonly Question[], costOf: CostOf): Next | null {
+function telling(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next | null {
   const { of: held } = ledger
   const sample = sampleOf(ledger)
   const now = ledger.taken.at(-1)?.question ?? null
@@ -45,22 +80,24 @@ export function nextQuestion(ledger: Ledger, candidates: readonly Question[], co
     classes: classesOf(held, sample),
   }
   const before = Math.log2(openness(state, null))
-  let best: { asked: Asked; allowed: Uint8Array; score: number } | null = null
-  for (const { asked, allowed } of predicted(held, sample, candidates)) {
-    const taken = ledger.answersTaken.get(keyOf(asked.question)) ?? []
+  let best: { question: Question; allowed: Uint8Array; score: number } | null = null
+  const rows = sample.map(at => candidates.allowedBy(at))
+  for (const [number, question] of candidates.questions.entries()) {
+    const allowed = Uint8Array.from(rows, row => row[number]!)
+    const taken = ledger.answersTaken.get(candidates.keys[number]!) ?? []
     expectAgain(allowed, taken)
-    const gain = before - expectedAfter(state, asked, allowed)
+    const gain = before - expectedAfter(state, question, allowed)
     if (gain < LEAST_GAIN) continue
     const again = AGAIN ** taken.length
-    const score = (gain * again) / costOf(asked.question, now)
-    if (!best || score > best.score * (1 + 1e-9)) best = { asked, allowed, score }
+    const score = (gain * again) / costOf(question, now)
+    if (!best || score > best.score * (1 + 1e-9)) best = { question, allowed, score }
   }
   if (!best) return null
-  const { asked, allowed } = best
+  const { question, allowed } = best
   return {
-    question: asked.question,
-    minutes: costOf(asked.question, now),
-    outcomes: answersTo(asked.question).flatMap((answer, bit) => {
+    question,
+    minutes: costOf(question, now),
+    outcomes: answersTo(question).flatMap((answer, bit) => {
       const likelyHere = likelihood(state, allowed, bit)
       if (likelyHere === 0) return []
       return [{ answer, likely: likelyHere, remaining: remainingAfter(state, allowed, bit) }]
@@ -95,32 +132,6 @@ function classesOf({ classOf }: Case, sample: readonly number[]): State['classes
   return { of, count: numbers.size }
 }
 
-/** What each of the sample allows, question by question; solved once for each stand. */
-function* predicted(
-  held: Case,
-  sample: readonly number[],
-  candidates: readonly Question[],
-): Generator<{ asked: Asked; allowed: Uint8Array }> {
-  const stands = new Map<string, Asked[]>()
-  for (const question of candidates) {
-    const asked = askedIn(held.frame, question)
-    const key = `${question.power} ${asked.apart} ${asked.lampsOut}`
-    const stand = stands.get(key)
-    if (stand) stand.push(asked)
-    else stands.set(key, [asked])
-  }
-  for (const all of stands.values()) {
-    const byQuestion = all.map(() => new Uint8Array(sample.length))
-    sample.forEach((at, index) => {
-      const allowed = held.predictor.allowedOfAll(held.hypotheses[at]!, all)
-      for (let question = 0; question < all.length; question++)
-        byQuestion[question]![index] = allowed[question]!
-    })
-    for (let question = 0; question < all.length; question++)
-      yield { asked: all[question]!, allowed: byQuestion[question]! }
-  }
-}
-
 /** The same reading taken again shows the same again, where it might have shown this or that. */
 function expectAgain(allowed: Uint8Array, taken: readonly number[]): void {
   for (const bit of taken)
@@ -152,7 +163,7 @@ function likelihood({ sample, likely }: State, allowed: Uint8Array, bit: number)
   return sum
 }
 
-function expectedAfter(state: State, { question }: Asked, allowed: Uint8Array): number {
+function expectedAfter(state: State, question: Question, allowed: Uint8Array): number {
   let expected = 0
   for (let bit = 0; bit < answersTo(question).length; bit++) {
     const likely = likelihood(state, allowed, bit)

@@ -23,46 +23,46 @@ export interface SoFar {
 export function* leaving(frame: Frame, soFar: SoFar, cable: number): Generator<Option> {
   const { nodes, cables } = frame
   const { ends, box } = cables[cable]!
+  const { none, one: ones, two: twos, three: threes } = ordersOf(frame, cable)
   const { lamps, further } = soFar
   const [lampHot, secondHot] = [nodes.lampHot[lamps.length]!, nodes.lampHot[lamps.length + 1]!]
   const lampBack = nodes.lampNeutral[lamps.length]!
   const feeds = feedsOf(frame, soFar, box)
   const lights = lightsLeft(frame, lamps)
-  /** These ends to these nodes; the others of the cable must end for themselves. */
-  const as = (chosen: readonly number[], goals: readonly number[], adds: Omit<Option, 'joins'>): Option[] =>
-    ends.every(end => chosen.includes(end) || isAlone(frame, end))
-      ? [{ joins: chosen.map((end, at) => [end, goals[at]!]), ...adds }]
-      : []
-  yield* as([], [], {})
+  const as = (chosen: readonly number[], goals: readonly number[], adds: Omit<Option, 'joins'>): Option => ({
+    joins: chosen.map((end, at) => [end, goals[at]!]),
+    ...adds,
+  })
+  if (none) yield { joins: [] }
   if (ends.length >= 2 && further.length < nodes.onHot.length) yield { joins: [], further: [cable] }
-  for (const one of arranged(ends, 1)) {
-    for (const { node, sources } of feeds) yield* as(one, [node], { sources })
-    for (const light of lights) yield* as(one, [lampHot], { lamps: [{ light, back: nodes.neutral }] })
+  for (const one of ones) {
+    for (const { node, sources } of feeds) yield as(one, [node], { sources })
+    for (const light of lights) yield as(one, [lampHot], { lamps: [{ light, back: nodes.neutral }] })
   }
-  for (const two of arranged(ends, 2)) {
+  for (const two of twos) {
     for (const { node, sources } of feeds) {
-      yield* as(two, [node, nodes.neutral], { sources })
+      yield as(two, [node, nodes.neutral], { sources })
       for (const light of lights)
-        yield* as(two, [node, lampHot], { sources, lamps: [{ light, back: nodes.neutral }] })
+        yield as(two, [node, lampHot], { sources, lamps: [{ light, back: nodes.neutral }] })
     }
-    for (const light of lights) yield* as(two, [lampHot, lampBack], { lamps: [{ light, back: lampBack }] })
+    for (const light of lights) yield as(two, [lampHot, lampBack], { lamps: [{ light, back: lampBack }] })
   }
-  for (const three of arranged(ends, 3)) {
+  for (const three of threes) {
     const [first, second] = three as [number, number]
     for (const { node, sources } of feeds)
       for (const light of lights)
-        yield* as(three, [node, lampHot, nodes.neutral], {
+        yield as(three, [node, lampHot, nodes.neutral], {
           sources,
           lamps: [{ light, back: nodes.neutral }],
         })
     if (soFar.sources + 1 < frame.survey.circuitsAtMost && first < second) {
       const [one, other] = nodes.hot.slice(soFar.sources)
-      yield* as(three, [one!, other!, nodes.neutral], { sources: 2 })
+      yield as(three, [one!, other!, nodes.neutral], { sources: 2 })
     }
     for (const light of lights)
       for (const other of lightsLeft(frame, lamps, light)) {
         if (light === other && first > second) continue
-        yield* as(three, [lampHot, secondHot, lampBack], {
+        yield as(three, [lampHot, secondHot, lampBack], {
           lamps: [
             { light, back: lampBack },
             { light: other, back: lampBack },
@@ -74,15 +74,13 @@ export function* leaving(frame: Frame, soFar: SoFar, cable: number): Generator<O
 
 /** By which of its conductors a cable feeds something further on. */
 export function* feedingFurther(frame: Frame, cable: number, at: number): Generator<Option> {
-  const { ends } = frame.cables[cable]!
-  for (const two of arranged(ends, 2))
-    if (ends.every(end => two.includes(end) || isAlone(frame, end)))
-      yield {
-        joins: [
-          [two[0]!, frame.nodes.onHot[at]!],
-          [two[1]!, frame.nodes.onNeutral[at]!],
-        ],
-      }
+  for (const [a, b] of ordersOf(frame, cable).two)
+    yield {
+      joins: [
+        [a!, frame.nodes.onHot[at]!],
+        [b!, frame.nodes.onNeutral[at]!],
+      ],
+    }
 }
 
 /** What the two last conductors of a pair of cables meet at a luminaire where the others run through. */
@@ -156,18 +154,37 @@ function lightsLeft({ survey }: Frame, lamps: readonly HypothesisLamp[], taken?:
   })
 }
 
-const isAlone = ({ ends }: Frame, end: number) => ends[end]!.foundNode === end
+/** Ordered choices of so many conductors of a cable whose others end for themselves. */
+interface Orders {
+  readonly none: boolean
+  readonly one: readonly (readonly number[])[]
+  readonly two: readonly (readonly number[])[]
+  readonly three: readonly (readonly number[])[]
+}
+
+const orders = new WeakMap<Frame, Orders[]>()
+
+/** A frame never changes, so its orders are listed once. */
+function ordersOf(frame: Frame, cable: number): Orders {
+  let known = orders.get(frame)
+  if (!known) orders.set(frame, (known = frame.cables.map(({ ends }) => listed(frame, ends))))
+  return known[cable]!
+}
+
+function listed(frame: Frame, ends: readonly number[]): Orders {
+  const isAlone = (end: number) => frame.ends[end]!.foundNode === end
+  const ofMany = (many: number) =>
+    arranged(ends, many).filter(chosen => ends.every(end => chosen.includes(end) || isAlone(end)))
+  return { none: ends.every(isAlone), one: ofMany(1), two: ofMany(2), three: ofMany(3) }
+}
 
 /** All ordered choices of `many` out of some, in a fixed order. */
-function* arranged(from: readonly number[], many: number): Generator<number[]> {
-  if (many === 0) {
-    yield []
-    return
-  }
-  for (const first of from)
-    for (const rest of arranged(
+function arranged(from: readonly number[], many: number): number[][] {
+  if (many === 0) return [[]]
+  return from.flatMap(first =>
+    arranged(
       from.filter(each => each !== first),
       many - 1,
-    ))
-      yield [first, ...rest]
+    ).map(rest => [first, ...rest]),
+  )
 }

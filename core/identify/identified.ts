@@ -1,0 +1,111 @@
+import type { Proof, Role } from '../model/vocabulary'
+import type { Ledger, Taken } from './ledger'
+import type { Case } from './case'
+import type { Answer, Question } from './question'
+
+/** What is known of one conductor end, and why. */
+export interface Identified {
+  readonly endId: string
+  readonly proof: Proof
+  /** Roles that remain, the likeliest first; shares of 1. */
+  readonly candidates: readonly { readonly role: Role; readonly share: number }[]
+  /** Readings that bear on it, in the order they were taken, by their ids. */
+  readonly why: readonly string[]
+  /** A neutral that nothing tells from a ground yet. */
+  readonly groundOpen: boolean
+}
+
+/** What else tells a neutral from a ground, by box. */
+export interface Accounted {
+  /** Ends that a clamp meter found to carry the current of a light that was on. */
+  readonly carries: ReadonlySet<string>
+}
+
+/** How likely a single reading is false, for weighing what is usual; proof does not rest on it. */
+export const FALSE_READING = 0.05
+/**
+ * Each end of the case with its standing. *Proven*: every way of wiring that at most one reading
+ * speaks against agrees on it, so that it stands whichever single reading is left out, and a reading bears on
+ * it by an instrument that can prove; a neutral needs its ground accounted for as well. While no way of wiring agrees with all readings, nothing is proven.
+ */
+export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
+  const { of: held, standing, against } = ledger
+  const { frame, classes, classOf } = held
+  const weights = new Map<number, number>()
+  for (const at of standing) {
+    const own = held.hypotheses[at]!.weight * FALSE_READING ** against[at]!
+    weights.set(classOf[at]!, (weights.get(classOf[at]!) ?? 0) + own)
+  }
+  const total = [...weights.values()].reduce((sum, each) => sum + each, 0)
+  const left = [...weights.keys()]
+  const whyOf = bearing(ledger, left)
+  return frame.ends.map((end): Identified => {
+    const shares = new Map<Role, number>()
+    for (const [own, weight] of weights) {
+      const role = classes[own]![end.index]!
+      shares.set(role, (shares.get(role) ?? 0) + weight / total)
+    }
+    const candidates = [...shares]
+      .map(([role, share]) => ({ role, share }))
+      .sort((a, b) => b.share - a.share || (a.role < b.role ? -1 : 1))
+    const why = whyOf[end.index]!
+    const groundOpen = candidates[0]?.role === 'neutral' && !groundAccounted(ledger, end.index, accounted)
+    const settled = held.complete && candidates.length === 1 && bearsOut(why) && !groundOpen
+    return {
+      endId: end.id,
+      candidates,
+      why: why.map(({ id }) => id),
+      groundOpen,
+      proof: !ledger.agreed ? 'contradicted' : settled ? 'proven' : why.length > 0 ? 'indicated' : 'assumed',
+    }
+  })
+}
+
+/** A reading bears on it, by an instrument that can prove. */
+const bearsOut = (why: readonly Taken[]): boolean => why.some(({ question }) => canProve(question))
+
+export const isBorneOut = ({ taken }: Ledger, { why }: Identified): boolean =>
+  bearsOut(taken.filter(({ id }) => why.includes(id)))
+
+/** A light that is watched shows much, but it is no measurement. */
+const canProve = ({ kind }: Question): boolean => kind !== 'light'
+
+/** A ground that is there to be seen in the same box, or a current that only a neutral carries. */
+function groundAccounted({ of: { frame } }: Ledger, end: number, { carries }: Accounted): boolean {
+  const { box, foundNode } = frame.ends[end]!
+  return (
+    frame.ends.some(other => other.box === box && other.ground) ||
+    frame.ends.some(other => carries.has(other.id) && other.foundNode === foundNode)
+  )
+}
+
+const SAYS_NOTHING: readonly Answer[] = ['dead', 'stays-dead', 'silent', 'stays-dark']
+
+/** Whether a reading was held to the metal of an end, and showed something: 0 V alone proves nothing. */
+export function touches(
+  { frame }: Case,
+  { question, answer }: Pick<Taken, 'question' | 'answer'>,
+  end: number,
+): boolean {
+  if (SAYS_NOTHING.includes(answer)) return false
+  const { index, foundNode } = frame.ends[end]!
+  return [question.from, question.to].some(spot => {
+    if (spot.kind !== 'end') return false
+    const other = frame.ends[frame.indexOf.get(spot.end)!]!
+    return other.index === index || (question.apart.length === 0 && other.foundNode === foundNode)
+  })
+}
+
+/** For each end, the readings that touch its metal or that spoke against another role for it. */
+function bearing(ledger: Ledger, left: readonly number[]): readonly (readonly Taken[])[] {
+  const { of: held, taken, spokeAgainst } = ledger
+  const { frame, classes, classOf } = held
+  return frame.ends.map(({ index }) => {
+    const roles = new Set(left.map(own => classes[own]![index]!))
+    return taken.filter(
+      (reading, at) =>
+        touches(held, reading, index) ||
+        spokeAgainst[at]!.some(hypothesis => !roles.has(classes[classOf[hypothesis]!]![index]!)),
+    )
+  })
+}

@@ -1,0 +1,42 @@
+import type { Case } from './case'
+import { askedIn, type Asked } from './predict'
+import { keyOf, type Question } from './question'
+
+/** Questions that may be asked of a case, with what each hypothesis allows as answer: worked out once each. */
+export class Candidates {
+  readonly keys: readonly string[]
+  /** Those of one stand together, by their numbers. */
+  readonly #stands: readonly { readonly numbers: readonly number[]; readonly asked: readonly Asked[] }[]
+  readonly #rows: (Uint8Array | undefined)[]
+
+  constructor(
+    readonly of: Case,
+    readonly questions: readonly Question[],
+  ) {
+    this.keys = questions.map(keyOf)
+    const stands = new Map<string, { numbers: number[]; asked: Asked[] }>()
+    questions.forEach((question, number) => {
+      const asked = askedIn(of.frame, question)
+      const key = `${question.power} ${asked.apart} ${asked.lampsOut}`
+      const stand = stands.get(key) ?? { numbers: [], asked: [] }
+      stand.numbers.push(number)
+      stand.asked.push(asked)
+      stands.set(key, stand)
+    })
+    this.#stands = [...stands.values()]
+    this.#rows = new Array<Uint8Array | undefined>(of.hypotheses.length)
+  }
+
+  /** Bits of the answers that one hypothesis allows, question by question. */
+  readonly allowedBy = (hypothesis: number): Uint8Array => {
+    const known = this.#rows[hypothesis]
+    if (known) return known
+    const row = new Uint8Array(this.questions.length)
+    for (const { numbers, asked } of this.#stands) {
+      const allowed = this.of.predictor.allowedOfAll(this.of.hypotheses[hypothesis]!, asked)
+      numbers.forEach((number, at) => (row[number] = allowed[at]!))
+    }
+    this.#rows[hypothesis] = row
+    return row
+  }
+}
