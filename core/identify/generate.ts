@@ -8,7 +8,7 @@ import { weightOf } from './weight'
 
 /** Searched no further than this: beyond it the answer is *not decided*, never a guess. */
 const MOST_HYPOTHESES = 60_000
-const MOST_LOOKED_AT = 4_000_000
+const MOST_LOOKED_AT = 3_000_000
 
 export interface Generated {
   readonly hypotheses: readonly Hypothesis[]
@@ -66,7 +66,7 @@ class Search {
     return this.#found.length > MOST_HYPOTHESES || this.#lookedAt > MOST_LOOKED_AT
   }
 
-  /** Which cables belong together; then what each is: those that leave first, for they say what is what. */
+  /** Which cables belong together; then what each is: those that run to other boxes first. */
   #pair(cable: number, pairs: Pairing, taken: ReadonlySet<number>): void {
     const { cables } = this.frame
     while (cable < cables.length && taken.has(cable)) cable++
@@ -110,10 +110,43 @@ class Search {
     if (this.#spent) return
     if (at === pairs.length) return this.#feedFurther(0)
     const [cable, partner] = pairs[at]!
+    if (partner === null && (at === 0 || pairs[at - 1]![1] !== null) && !this.#switchesCanAnswer(pairs, at))
+      return
     const next = () => this.#choose(pairs, at + 1)
     if (partner === null)
       for (const option of leaving(this.frame, this.#soFar(), cable)) this.#with(option, next)
     else this.#together(cable, partner, next)
+  }
+
+  /**
+   * Before it is thought of what the other cables are: each contact of a light that answers leads to something,
+   * and of two travellers of a switch either both lead out of the boxes or neither does.
+   */
+  #switchesCanAnswer(pairs: Pairing, from: number): boolean {
+    const { cables, nodes, switches, survey } = this.frame
+    const metal = this.#parents[this.#depth]!
+    const out = new Set<number>()
+    const mark = (node: number) => out.add(root(metal, node))
+    for (const [cable] of pairs.slice(from)) for (const end of cables[cable]!.ends) mark(end)
+    for (let source = 0; source < this.#sources; source++) mark(nodes.hot[source]!)
+    this.#lamps.forEach(({ back }, lamp) => {
+      mark(nodes.lampHot[lamp]!)
+      mark(back)
+    })
+    const met = new Map<number, number>()
+    for (const { terminals } of switches)
+      for (const terminal of terminals) {
+        const net = root(metal, terminal)
+        met.set(net, (met.get(net) ?? 0) + 1)
+      }
+    return switches.every(({ light, terminals, travellers, alike }) => {
+      if (survey.lights[light]!.behaves === 'not-known') return true
+      const leads = (terminal: number) => out.has(root(metal, terminal))
+      return (
+        terminals.every(terminal => leads(terminal) || met.get(root(metal, terminal))! > 1) &&
+        alike.every(([a, b]) => !travellers.includes(a) || leads(a) === leads(b))
+      )
+    })
   }
 
   /** What goes on from here is fed from here, all the time. */

@@ -25,8 +25,8 @@ export interface Accounted {
 export const FALSE_READING = 0.05
 /**
  * Each end of the case with its standing. *Proven*: every way of wiring that at most one reading
- * speaks against agrees on it, so that it stands whichever single reading is left out, and a reading bears on
- * it by an instrument that can prove; a neutral needs its ground accounted for as well. While no way of wiring agrees with all readings, nothing is proven.
+ * speaks against agrees on it, so that it stands whichever single reading is left out, and two
+ * readings bear on it, one of them by an instrument that can prove; a neutral needs its ground accounted for as well. While no way of wiring agrees with all readings, nothing is proven.
  */
 export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
   const { of: held, standing, against } = ledger
@@ -61,8 +61,12 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
   })
 }
 
-/** A reading bears on it, by an instrument that can prove. */
-const bearsOut = (why: readonly Taken[]): boolean => why.some(({ question }) => canProve(question))
+/** So many readings bear on what hangs on no single one. */
+const BEARING = 2
+
+/** Two readings bear on it, one of them by an instrument that can prove. */
+const bearsOut = (why: readonly Taken[]): boolean =>
+  why.length >= BEARING && why.some(({ question }) => canProve(question))
 
 export const isBorneOut = ({ taken }: Ledger, { why }: Identified): boolean =>
   bearsOut(taken.filter(({ id }) => why.includes(id)))

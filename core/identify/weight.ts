@@ -7,6 +7,8 @@ import type { Standing } from './standing'
 /** How much less usual a circuit is for each colour that lies, and each cable that goes elsewhere than it was taken to. */
 const LYING_COLOUR = 0.15
 const OTHER_WAY = 0.1
+/** A neutral on a switch is a fault: a white there is a hot until it is shown to be otherwise. */
+const NEUTRAL_ON_A_SWITCH = 0.02
 const RETURNS: readonly Role[] = ['neutral']
 
 /** How usual a circuit is. Colours and where cables seem to go only weigh: never 0. */
@@ -19,6 +21,7 @@ export function weightOf(frame: Frame, standing: Standing, hypothesis: Hypothesi
     const hinted = hints[end.insulation]
     if ((hinted === 'neutral') !== RETURNS.includes(roles[at]!) && roles[at] !== 'spare')
       weight *= LYING_COLOUR
+    if (roles[at] === 'neutral' && end.seat.kind === 'terminal') weight *= NEUTRAL_ON_A_SWITCH
     if (end.other < 0 && hypothesis.beyond[end.index]! < frame.ends.length) {
       const other = hypothesis.beyond[end.index]!
       if (other >= 0 && frame.ends[other]!.insulation !== end.insulation) weight *= LYING_COLOUR

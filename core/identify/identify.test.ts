@@ -1,0 +1,264 @@
+import { describe, expect, it } from 'vitest'
+import { conflictOf } from './conflict'
+import { candidatesOf } from './candidates'
+import { caseOf } from './case'
+import { identified, type Accounted } from './identified'
+import { Ledger, type Taken } from './ledger'
+import { nextQuestion } from './next'
+import { Candidates } from './predictions'
+import { answersTo, type Answer, type Question } from './question'
+import type { Survey } from './survey'
+import { EACH_COSTS_ONE } from './testing/run'
+import { HiddenHouse, randomFrom, type Hidden } from './testing/hidden'
+
+const NO_CLAMP: Accounted = { carries: new Set() }
+
+/** One place fed at the switch: line and load on the switch, whites in a joint. */
+function usual(behaves: 'answers' | 'not-known' = 'answers'): Hidden {
+  const house = new HiddenHouse('usual', ['box'], randomFrom(7), { scrambled: false, circuitsAtMost: 1 })
+  house.supply('a')
+  house.light('light', 1, behaves)
+  house.lamp('lamp', 'light', 'led')
+  house.device('switch', 'box', 'light', 'old-switch', { upper: 'line', lower: 'switched' })
+  house.out('box', 'panel', [
+    ['line', 'line', 'a:h'],
+    ['neutrals', 'neutral', 'a:n'],
+  ])
+  house.out('box', 'luminaire', [
+    ['switched', 'switched-load', 'lamp:h'],
+    ['neutrals', 'neutral', 'lamp:n'],
+  ])
+  return house.finish()
+}
+
+/** A switch loop: white and black to the switch, the neutral stays at the luminaire. */
+function loop(): Hidden {
+  const house = new HiddenHouse('loop', ['box'], randomFrom(3), { scrambled: true, circuitsAtMost: 1 })
+  house.supply('a')
+  house.light('light', 1, 'answers')
+  house.lamp('lamp', 'light', 'filament')
+  house.device('switch', 'box', 'light', 'old-switch', { upper: 'line', lower: 'switched' })
+  house.out('box', 'luminaire', [
+    ['line', 'loop-feed', 'a:h'],
+    ['switched', 'loop-return', 'lamp:h'],
+  ])
+  house.returnsOutside('lamp:n', 'a:n')
+  return house.finish()
+}
+
+const opened = (survey: Survey) => {
+  const held = caseOf(survey)
+  if (!held.ok) throw new Error(held.faults[0]!.message)
+  return { held: held.value, ledger: new Ledger(held.value) }
+}
+
+const endsOf = ({ survey }: Hidden, role: string, roles: Hidden['roles']) =>
+  survey.cables.flatMap(({ ends }) => ends).filter(({ id }) => roles.get(id) === role)
+
+const stand = { kind: 'volts', power: 'on', work: null } as const
+const toEarth = (end: string, more: Partial<Question> = {}): Question => ({
+  ...stand,
+  apart: [],
+  from: { kind: 'end', end },
+  to: { kind: 'earth' },
+  ...more,
+})
+const between = (a: string, b: string, apart: readonly string[]): Question => ({
+  ...stand,
+  apart,
+  from: { kind: 'end', end: a },
+  to: { kind: 'end', end: b },
+})
+
+let number = 0
+const taken = (question: Question, answer: Answer): Taken => ({ id: `reading ${++number}`, question, answer })
+
+describe('a bundle of whites with nothing on a device', () => {
+  const hidden = usual()
+  const [line] = endsOf(hidden, 'line', hidden.roles)
+  const whites = endsOf(hidden, 'neutral', hidden.roles)
+  const proofs = (ledger: Ledger) =>
+    identified(ledger, NO_CLAMP)
+      .filter(({ endId }) => whites.some(({ id }) => id === endId))
+      .map(({ proof, candidates }) => `${candidates[0]!.role} ${proof}`)
+  const lineToWhites = between(line!.id, whites[0]!.id, [])
+
+  it('is assumed neutral, indicated by one reading to the line, proven by another', () => {
+    const { ledger } = opened(hidden.survey)
+    expect(new Set(proofs(ledger))).toEqual(new Set(['neutral assumed']))
+    ledger.take(taken(lineToWhites, 'nominal'))
+    expect(new Set(proofs(ledger))).toEqual(new Set(['neutral indicated']))
+    ledger.take(taken(toEarth(line!.id, { work: 'switch' }), 'stays-live'))
+    ledger.take(taken(lineToWhites, 'nominal'))
+    ledger.take(taken(toEarth(line!.id, { work: 'switch' }), 'stays-live'))
+    expect(new Set(proofs(ledger))).toEqual(new Set(['neutral proven']))
+  })
+
+  it('is not proven where no ground is to be seen, until a clamp finds the current in it', () => {
+    const survey = {
+      ...hidden.survey,
+      cables: hidden.survey.cables.map(cable => ({
+        ...cable,
+        ends: cable.ends.filter(({ ground }) => !ground),
+      })),
+    }
+    const { ledger } = opened(survey)
+    for (let twice = 0; twice < 2; twice++) {
+      ledger.take(taken(lineToWhites, 'nominal'))
+      ledger.take(taken(toEarth(line!.id, { work: 'switch' }), 'stays-live'))
+    }
+    expect(new Set(proofs(ledger))).toEqual(new Set(['neutral indicated']))
+    expect(identified(ledger, NO_CLAMP).filter(({ groundOpen }) => groundOpen)).toHaveLength(2)
+    const carries = new Set([whites[0]!.id])
+    const known = identified(ledger, { carries }).filter(
+      ({ candidates }) => candidates[0]!.role === 'neutral',
+    )
+    expect(known.map(({ proof }) => proof)).toEqual(['proven', 'proven'])
+  })
+})
+
+describe('a white on a switch screw', () => {
+  it('is never a neutral, whatever is read', () => {
+    const hidden = loop()
+    const white = hidden.survey.cables.flatMap(({ ends }) => ends).filter(({ ground }) => !ground)
+    const { held, ledger } = opened(hidden.survey)
+    const candidates = new Candidates(held, candidatesOf(held.frame, { live: true }))
+    for (const question of candidates.questions)
+      for (const answer of answersTo(question)) {
+        const one = new Ledger(held)
+        one.take(taken(question, answer))
+        for (const { endId, candidates: roles } of identified(one, NO_CLAMP))
+          if (white.some(({ id }) => id === endId))
+            expect(roles.map(({ role }) => role)).not.toContain('neutral')
+      }
+    const known = identified(ledger, NO_CLAMP).filter(({ endId }) => white.some(({ id }) => id === endId))
+    expect(known.map(({ proof }) => proof)).toEqual(['assumed', 'assumed'])
+    expect(known.flatMap(({ candidates: roles }) => roles.map(({ role }) => role)).sort()).toEqual([
+      'loop-feed',
+      'loop-feed',
+      'loop-return',
+      'loop-return',
+    ])
+  })
+})
+
+describe('a white on the switch of a box fed at the switch', () => {
+  it('is taken for a hot before anything is read, though a neutral is not ruled out', () => {
+    const { survey } = usual()
+    const white = {
+      ...survey,
+      cables: survey.cables.map(cable => ({
+        ...cable,
+        ends: cable.ends.map(end => (end.ground ? end : { ...end, insulation: 'white' as const })),
+      })),
+    }
+    const { ledger } = opened(white)
+    const first = new Map(
+      identified(ledger, NO_CLAMP).map(({ endId, candidates }) => [endId, candidates[0]!.role]),
+    )
+    for (const { id, seat, ground } of white.cables.flatMap(({ ends }) => ends))
+      if (!ground && seat.kind === 'terminal') expect(first.get(id)).not.toBe('neutral')
+  })
+})
+
+describe('both wires of a switch read live', () => {
+  it('asks for the switch to be worked, and gives neither a role', () => {
+    const hidden = usual()
+    const { held, ledger } = opened(hidden.survey)
+    const onSwitch = hidden.survey.cables
+      .flatMap(({ ends }) => ends)
+      .filter(({ seat }) => seat.kind === 'terminal')
+    for (const { id } of onSwitch) ledger.take(taken(toEarth(id), 'nominal'))
+    for (const { endId, candidates, proof } of identified(ledger, NO_CLAMP))
+      if (onSwitch.some(({ id }) => id === endId)) {
+        expect(
+          candidates
+            .slice(0, 2)
+            .map(({ role }) => role)
+            .sort(),
+        ).toEqual(['line', 'switched-load'])
+        expect(proof).toBe('indicated')
+      }
+    const questions = new Candidates(held, candidatesOf(held.frame, { live: true }))
+    expect(nextQuestion(ledger, questions, EACH_COSTS_ONE)?.question.work).toBe('switch')
+  })
+})
+
+describe('readings that cannot stand together', () => {
+  const hidden = usual()
+  const [line] = endsOf(hidden, 'line', hidden.roles)
+  const [load] = endsOf(hidden, 'switched-load', hidden.roles)
+  const stays = taken(toEarth(line!.id, { work: 'switch' }), 'stays-live')
+  const changes = taken(toEarth(load!.id, { work: 'switch' }), 'changes')
+  const wrong = taken(toEarth(load!.id, { work: 'switch' }), 'stays-live')
+
+  it('prove nothing, are named, and the likeliest culprit is repeated first', () => {
+    const { ledger } = opened(hidden.survey)
+    for (const reading of [stays, changes, stays, wrong])
+      ledger.take({ ...reading, id: `r${ledger.taken.length}` })
+    expect(ledger.agreed).toBe(false)
+    const known = identified(ledger, NO_CLAMP).filter(({ endId }) => !endId.endsWith('bare'))
+    expect(new Set(known.map(({ proof }) => proof))).toEqual(new Set(['contradicted']))
+    const conflict = conflictOf(ledger)!
+    expect(conflict.explained).toBe(true)
+    expect(conflict.repeat.answer).toBe('stays-live')
+    expect(conflict.repeat.question).toEqual(wrong.question)
+    expect(conflict.readings.length).toBeGreaterThanOrEqual(2)
+    // Each of those named is needed for the contradiction.
+    for (const left of conflict.readings) {
+      const without = new Ledger(ledger.of)
+      for (const reading of conflict.readings) if (reading !== left) without.take(reading)
+      expect(without.agreed).toBe(true)
+    }
+  })
+
+  it('are no contradiction while some way of wiring agrees', () => {
+    const { ledger } = opened(hidden.survey)
+    expect(conflictOf(ledger)).toBeNull()
+    ledger.take(stays)
+    ledger.take(changes)
+    expect(conflictOf(ledger)).toBeNull()
+  })
+})
+
+describe('dead only', () => {
+  it('asks for no reading on live conductors and still finds every role', () => {
+    const hidden = usual()
+    const { held } = opened(hidden.survey)
+    const questions = candidatesOf(held.frame, { live: false })
+    expect(questions.filter(({ power, kind }) => power === 'on' && kind !== 'light')).toEqual([])
+  })
+})
+
+describe('what cannot be held against a survey', () => {
+  const hidden = usual()
+  const [line] = endsOf(hidden, 'line', hidden.roles)
+
+  it('is refused with its place', () => {
+    const { ledger } = opened(hidden.survey)
+    const refusal = (question: Question, answer: Answer) => {
+      const answered = ledger.take(taken(question, answer))
+      return answered.ok ? null : answered.faults[0]!.path
+    }
+    expect(refusal(toEarth('nowhere'), 'dead')).toBe('/question/from')
+    expect(refusal(toEarth(line!.id, { work: 'nothing' }), 'changes')).toBe('/question/work')
+    expect(refusal(toEarth(line!.id, { apart: ['elsewhere'] }), 'dead')).toBe('/question/apart')
+    expect(refusal(toEarth(line!.id), 'changes')).toBe('/answer')
+    expect(ledger.taken).toEqual([])
+  })
+
+  it('and a survey that does not hang together too', () => {
+    const { survey } = hidden
+    const faults = (given: Partial<Survey>) => {
+      const held = caseOf({ ...survey, ...given })
+      return held.ok ? [] : held.faults.map(({ path }) => path)
+    }
+    expect(faults({ boxes: [] })).toContain('/boxes')
+    expect(faults({ circuitsAtMost: 4 })).toEqual(['/circuitsAtMost'])
+    expect(faults({ devices: [{ ...survey.devices[0]!, lightId: 'none' }] })).toEqual(['/devices/0/lightId'])
+    expect(faults({ lights: [{ ...survey.lights[0]!, cablesAtMost: 9 }] })).toEqual(['/lights'])
+    const [first, ...rest] = survey.cables
+    const strayed = { ...first!, ends: first!.ends.map(end => ({ ...end, otherEnd: 'nowhere' })) }
+    expect(faults({ cables: [strayed, ...rest] })[0]).toBe('/cables/0/ends/0/otherEnd')
+  })
+})

@@ -1,0 +1,6 @@
+import { describe } from 'vitest'
+import { identifies } from './testing/suite'
+
+describe('Identify, against circuits that only the tester knows', () => {
+  identifies(1, 1000, 2)
+})

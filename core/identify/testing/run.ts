@@ -1,0 +1,101 @@
+import { SimulatedTester } from '@/standins/tester'
+import { Candidates } from '../predictions'
+import { candidatesOf, type Allowed } from '../candidates'
+import { caseOf, type Case } from '../case'
+import { conflictOf } from '../conflict'
+import { identified, type Identified } from '../identified'
+import { Ledger, type Taken } from '../ledger'
+import { nextQuestion, type CostOf } from '../next'
+import { answersTo, type Answer } from '../question'
+import type { Hidden } from './hidden'
+
+export const MOST_READINGS = 80
+export const EACH_COSTS_ONE: CostOf = () => 1
+
+/** A case with the questions that may be asked of it. */
+export interface Prepared {
+  readonly held: Case
+  readonly candidates: Candidates
+}
+
+export function prepare({ survey }: Hidden, allowed: Allowed = { live: true }): Prepared {
+  const held = caseOf(survey)
+  if (!held.ok) throw new Error(held.faults.map(({ path, message }) => `${path}: ${message}`).join('; '))
+  return { held: held.value, candidates: new Candidates(held.value, candidatesOf(held.value.frame, allowed)) }
+}
+
+export const testerOf = ({ circuit, boxOfJoint, survey, state }: Hidden): SimulatedTester =>
+  new SimulatedTester(circuit, boxOfJoint, survey.nominalBand, state)
+
+export interface Run {
+  readonly ledger: Ledger
+  readonly known: readonly Identified[]
+  readonly readings: number
+  readonly minutes: number
+  /** How often readings could not stand together, and one was taken again. */
+  readonly repeated: number
+}
+
+/** A false reading: at which place in the row, and which of the other answers it is. */
+export interface Lie {
+  readonly at: number
+  readonly choice: number
+}
+
+/** Asks what is worth asking until nothing more is, and takes again what cannot stand. */
+export function run(hidden: Hidden, { held, candidates }: Prepared, costOf: CostOf, lie?: Lie): Run {
+  const tester = testerOf(hidden)
+  let ledger = new Ledger(held)
+  let [readings, repeated, minutes] = [0, 0, 0]
+  const ask = (taken: Omit<Taken, 'answer'>): Taken => {
+    const answered = tester.answer(taken.question)
+    if (!answered.ok) throw new Error(answered.faults.map(({ message }) => message).join('; '))
+    const isLie = lie !== undefined && readings === lie.at
+    readings++
+    return {
+      ...taken,
+      answer: isLie ? another(answersTo(taken.question), answered.value, lie.choice) : answered.value,
+    }
+  }
+  while (readings < MOST_READINGS) {
+    const conflict = conflictOf(ledger)
+    if (conflict) {
+      repeated++
+      const again = ask({ ...conflict.repeat, id: `${readings}` })
+      if (again.answer === conflict.repeat.answer) {
+        ledger.take(again)
+        continue
+      }
+      // It was misread: the new one stands instead.
+      const before = ledger.taken
+      ledger = new Ledger(held)
+      for (const taken of before) ledger.take(taken.id === conflict.repeat.id ? again : taken)
+      continue
+    }
+    const next = nextQuestion(ledger, candidates, costOf)
+    if (!next) break
+    minutes += next.minutes
+    ledger.take(ask({ id: `${readings}`, question: next.question }))
+  }
+  return { ledger, known: identified(ledger, { carries: new Set() }), readings, minutes, repeated }
+}
+
+function another(all: readonly Answer[], truth: Answer, choice: number): Answer {
+  const others = all.filter(answer => answer !== truth)
+  return others[choice % others.length]!
+}
+
+/** Ends whose proven role is not what they truly are. */
+export const wronglyProven = ({ known }: Run, { roles }: Hidden): string[] =>
+  known.flatMap(({ endId, proof, candidates: [first] }) =>
+    proof === 'proven' && first!.role !== roles.get(endId) ? [`${endId} is no ${first!.role}`] : [],
+  )
+
+/** Insulated ends that are not proven though some reading would still tell their roles apart. */
+export function leftOpen({ ledger, known }: Run, { held, candidates }: Prepared): string[] {
+  return held.frame.ends.flatMap(({ ground, index, id }) => {
+    if (ground || known[index]!.proof === 'proven') return []
+    const rows = ledger.standing.map(at => candidates.allowedBy(at).join(' '))
+    return known[index]!.candidates.length > 1 && new Set(rows).size === 1 ? [] : [id]
+  })
+}
