@@ -1,3 +1,4 @@
+import { PLAIN_READING } from '@/core/job/new-reading'
 import { trade } from '@/catalogue'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import type { EntityName, JobRow, Row } from '@/core/model/entities'
@@ -144,7 +145,12 @@ export function jobBuilder(job: JobRow) {
   const controlOf = (boxId: string, control: Control, gang: number) => {
     const placeId = `${boxId}-${gang}`
     if (!tables.groups[control.group])
-      put('groups', { id: control.group, name: control.name, want: control.want ?? null })
+      put('groups', {
+        id: control.group,
+        name: control.name,
+        want: control.want ?? null,
+        behaves: 'not-known',
+      })
     put('places', { id: placeId, boxId, gang, groupId: control.group })
     if (control.old) put('devices', { id: `${placeId}-old`, placeId, modelId: control.old, note: '' })
     if (control.choice) put('choices', { id: `${placeId}-new`, placeId, modelId: control.choice })
@@ -250,15 +256,10 @@ export function jobBuilder(job: JobRow) {
       id,
       boxId,
       ...moment(),
-      purpose: 'identify',
-      instrument: 'low-impedance-meter',
-      fromEndId: null,
-      toEndId: null,
-      reference: null,
+      ...PLAIN_READING,
       value: region.nominalVolts,
-      breaker: 'on',
       switchPosition: 'separated',
-      note: '',
+      stand: (reading.switchPosition ?? 'separated') === 'separated' ? 'this-box' : 'as-found',
       ...reading,
     })
     return id

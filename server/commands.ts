@@ -7,6 +7,7 @@ import type { Outcome, Stale } from '@/core/job/outcome'
 import { checked, transition } from '@/core/job/transition'
 import { holdPoints } from '@/core/plan'
 import { fault } from '@/core/model/result'
+import { upgradedRow } from '@/core/model/upgrade-row'
 import { inTransaction, isDuplicate } from './database'
 import { loadJob, loadUndoState, type VersionedJob } from './jobs'
 import { insertSql, tableOf, updateSql, valuesOf } from './rows'
@@ -110,7 +111,7 @@ async function undoing(db: PoolConnection, job: VersionedJob, command: UndoComma
     'SELECT changes FROM command_log WHERE job_id = ? AND id = ?',
     [jobId, command.undoes],
   )
-  const changes = inverseOf(JSON.parse(String(rows[0]!.changes)) as Change[])
+  const changes = inverseOf(changesFrom(rows[0]!.changes))
   const stale = changes.flatMap((change): Stale[] => {
     const now = change.entity === 'job' ? job.record.job : (job.record[change.entity][change.id] ?? null)
     const fields = changedFields({ ...change, after: now })
@@ -177,7 +178,7 @@ async function appliedBefore(
   )
   const found = rows[0]
   if (!found) return null
-  const changes = JSON.parse(String(found.changes)) as Change[]
+  const changes = changesFrom(found.changes)
   const job = await loadJob(jobId, db)
   const versions: Record<string, number> = {}
   for (const { entity, id } of changes) {
@@ -191,4 +192,13 @@ async function appliedBefore(
     versions,
     undo: await loadUndoState(jobId, command.boxId, db),
   }
+}
+
+/** Changes from the log, their rows as they are written today. */
+function changesFrom(logged: unknown): Change[] {
+  return (JSON.parse(String(logged)) as Change[]).map(change => ({
+    ...change,
+    before: change.before && upgradedRow(change.entity, change.before as never),
+    after: change.after && upgradedRow(change.entity, change.after as never),
+  })) as Change[]
 }

@@ -1,16 +1,25 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { ENTITY_NAMES } from '@/core/model/entities'
 import { columnsOf, rowFrom, tableOf, valuesOf } from './rows'
 
-const sql = readFileSync(path.join(import.meta.dirname, 'migrations/0001-jobs.sql'), 'utf8')
+const folder = path.join(import.meta.dirname, 'migrations')
+const sql = readdirSync(folder)
+  .sort()
+  .map(file => readFileSync(path.join(folder, file), 'utf8'))
+  .join('\n')
 
 describe('rows', () => {
   it.each(['job', ...ENTITY_NAMES] as const)('%s: every field of the core has its column', entity => {
     const table = tableOf(entity).replaceAll('`', '')
-    const body = new RegExp(`CREATE TABLE \`?${table}\`? \\(([\\s\\S]*?)\\) ENGINE`).exec(sql)?.[1] ?? ''
-    const columns = [...body.matchAll(/^ {2}`?(\w+)`? [A-Z]+/gm)].map(match => match[1])
+    const body =
+      new RegExp(`CREATE TABLE (?:IF NOT EXISTS )?\`?${table}\`? \\(([\\s\\S]*?)\\) ENGINE`).exec(sql)?.[1] ??
+      ''
+    const added = [...sql.matchAll(new RegExp(`ALTER TABLE \`?${table}\`?([\\s\\S]*?);`, 'g'))].flatMap(
+      match => [...match[1]!.matchAll(/ADD COLUMN IF NOT EXISTS `?(\w+)`?/g)].map(each => each[1]),
+    )
+    const columns = [...[...body.matchAll(/^ {2}`?(\w+)`? [A-Z]+/gm)].map(match => match[1]), ...added]
     expect(columns).toEqual(expect.arrayContaining(columnsOf(entity)))
   })
 

@@ -3,6 +3,7 @@ import { ENTITY_NAMES, fieldsOf, JOB_FIELDS, type AnyRow, type JobRow } from '..
 import type { Extra, Fields } from '../model/fields'
 import { emptyRecord, type JobRecord } from '../model/record'
 import { fault, good, refused, type Result } from '../model/result'
+import { upgraded } from './upgrade'
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, jobFileSchema, validated } from './schemas'
 
 /** A job as read from a file, with what this version does not know beside it. */
@@ -18,7 +19,7 @@ const KNOWN_AT_TOP = new Set<string>(['format', 'version', 'job', ...ENTITY_NAME
 
 /**
  * Reads the text of a `.everyroom.json` file. Refused with the path of every fault: text that is no
- * JSON, another format or version, a field missing or out of range, a reference to nothing.
+ * JSON, another format or a later version, a field missing or out of range, a reference to nothing.
  */
 export function parseJobFile(source: string): Result<JobFile> {
   let given: unknown
@@ -29,7 +30,7 @@ export function parseJobFile(source: string): Result<JobFile> {
       fault('/', 'not-json', `not JSON: ${error instanceof Error ? error.message : String(error)}`),
     )
   }
-  const shape = validated<Loose>(jobFileSchema, given)
+  const shape = validated<Loose>(jobFileSchema, upgraded(given))
   if (!shape.ok) return shape
   const record = recordOf(shape.value)
   const faults = faultsOfRecord(record)

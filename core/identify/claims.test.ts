@@ -1,3 +1,4 @@
+import { PLAIN_READING } from '../job/new-reading'
 import { describe, expect, it } from 'vitest'
 import { fedAtTheSwitch, usualBox } from '@/demo/usual'
 import type { BoxView } from '../job/box-view'
@@ -20,15 +21,11 @@ const withReadings = (
     boxId: 'box',
     seq: 100 + index,
     at: '2026-03-02T08:00:00.000Z',
-    purpose: 'identify' as const,
-    instrument: 'low-impedance-meter' as const,
+    ...PLAIN_READING,
     fromEndId: END.line,
     toEndId: END.ground,
-    reference: null,
     value: 120,
-    breaker: 'on' as const,
     switchPosition: 'separated' as const,
-    note: '',
     ...reading,
   }))
   const claims = Object.fromEntries(

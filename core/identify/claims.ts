@@ -1,4 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
+import { basisOf } from './basis'
 import type { Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
 import { isNominal } from '../model/regions'
@@ -56,12 +57,21 @@ function weighed(view: BoxView, subject: EndView): ClaimStatus {
   const { role } = subject.end
   if (role === null)
     return { role, proof: 'assumed', supporting: [], contradicting: [], settledBy: settling(view, subject) }
+  const found = findingOf(view, subject)
+  if (found)
+    return {
+      role,
+      proof: found,
+      supporting: [],
+      contradicting: [],
+      settledBy: found === 'proven' ? null : settling(view, subject),
+    }
   const net = netMates(view, subject)
   const linked = new Set(
     [...net].flatMap(endId => rowsWith(view.record, 'claims', 'endId', endId).map(claim => claim.readingId)),
   )
   const bearing = view.readings
-    .filter(reading => reading.purpose === 'identify')
+    .filter(reading => reading.purpose === 'identify' && reading.answer === null)
     .map(reading => ({ reading, says: bears(view, net, role, reading) }))
   const contradicting = bearing.filter(each => each.says === 'contradicts').map(each => each.reading)
   const supporting = bearing
@@ -82,6 +92,13 @@ function weighed(view: BoxView, subject: EndView): ClaimStatus {
     contradicting,
     settledBy: proof === 'proven' ? null : settling(view, subject),
   }
+}
+
+/** What Identify found for this role, as long as nothing it rests on has changed. */
+function findingOf(view: BoxView, { end }: EndView): Proof | null {
+  const finding = rowsWith(view.record, 'findings', 'endId', end.id)[0]
+  if (!finding || finding.role !== end.role) return null
+  return finding.basis === basisOf(view.record, view.box.id) ? finding.proof : null
 }
 
 /** Ends that are one piece of metal with this one here: its own joint. */

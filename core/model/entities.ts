@@ -15,11 +15,14 @@ import {
   type RowOf,
 } from './fields'
 import {
+  ANSWERS,
+  BEHAVES,
   BOX_MATERIALS,
   CABLE_ENTRIES,
   CONNECTORS,
   DEFECT_STATES,
   FAR_ENDS,
+  FINDING_PROOFS,
   GAUGES,
   INSTRUMENTS,
   INSULATIONS,
@@ -33,6 +36,8 @@ import {
   SEATS,
   SEVERITIES,
   SHEATHS,
+  SPOTS,
+  STANDS,
   STRANDINGS,
   SURFACES,
   SWITCH_POSITIONS,
@@ -68,7 +73,7 @@ export const ENTITIES = {
     sharedNeutralWithId: maybeRef('circuits'),
     note: text(1000),
   },
-  groups: { id, name: text(80, 1), want: maybeChoice(WANTS) },
+  groups: { id, name: text(80, 1), want: maybeChoice(WANTS), behaves: choice(BEHAVES) },
   boxes: {
     id,
     roomId: ref('rooms'),
@@ -170,7 +175,22 @@ export const ENTITIES = {
     value: number(0, 100_000),
     breaker: choice(['on', 'off']),
     switchPosition: choice(SWITCH_POSITIONS),
+    stand: choice(STANDS),
+    toSpot: maybeChoice(SPOTS),
+    /** The light whose lamp holder a lead was held to. */
+    toGroupId: maybeRef('groups', 'remove'),
+    /** The device that was worked while the meter was watched. */
+    workedDeviceId: maybeRef('devices', 'remove'),
+    answer: maybeChoice(ANSWERS),
     note: text(1000),
+  },
+  /** Roles as Identify found them, void as soon as what they rest on changes. */
+  findings: {
+    id,
+    endId: ref('ends'),
+    role: choice(ROLES),
+    proof: choice(FINDING_PROOFS),
+    basis: text(32, 1),
   },
   claims: { id, endId: ref('ends'), readingId: ref('readings') },
   switchings: {

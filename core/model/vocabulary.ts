@@ -78,6 +78,34 @@ export type ReadingPurpose = (typeof READING_PURPOSES)[number]
 export const SWITCH_POSITIONS = ['on', 'off', 'separated', 'not-known'] as const
 export type SwitchPosition = (typeof SWITCH_POSITIONS)[number]
 
+/** What is apart while a reading is taken; elsewhere everything is as found. */
+export const STANDS = ['as-found', 'this-box', 'all-boxes'] as const
+export type Stand = (typeof STANDS)[number]
+
+/** Where a second lead is held that is on no conductor of the boxes. */
+export const SPOTS = ['earth', 'panel-hot', 'lamp-holder'] as const
+export type SpotName = (typeof SPOTS)[number]
+
+/** What a reading showed, as far as it tells ways of wiring apart. */
+export const ANSWERS = [
+  'dead',
+  'between',
+  'nominal',
+  'double',
+  'stays-dead',
+  'stays-live',
+  'changes',
+  'silent',
+  'sounds',
+] as const
+export type ReadingAnswer = (typeof ANSWERS)[number]
+
+/** Whether the light of a group came on and went off each time any of its places was worked. */
+export const BEHAVES = ['answers', 'does-not', 'not-known'] as const
+export type Behaves = (typeof BEHAVES)[number]
+
+export const FINDING_PROOFS = ['indicated', 'proven'] as const
+
 export const LAMP_KINDS = [
   'tungsten',
   'led',

@@ -1,3 +1,4 @@
+import { PLAIN_READING } from '../job/new-reading'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
@@ -27,15 +28,9 @@ const reading = (fields: Partial<Row<'readings'>>): Edit => ({
     boxId: 'box',
     seq: 0,
     at: NOW,
+    ...PLAIN_READING,
     purpose: 'dead',
-    instrument: 'low-impedance-meter',
-    fromEndId: null,
-    toEndId: null,
-    reference: null,
-    value: 0,
     breaker: 'off',
-    switchPosition: 'not-known',
-    note: '',
     ...fields,
   },
 })

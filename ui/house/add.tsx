@@ -85,7 +85,7 @@ export function AddBox({ onClose }: AddProps) {
       const groupId = newId()
       const words = `${record.rooms[room]?.name ?? 'Room'} light${Number(gangs) > 1 ? ` ${index + 1}` : ''}`
       return [
-        edits.add('groups', { id: groupId, name: words, want: null }),
+        edits.add('groups', { id: groupId, name: words, want: null, behaves: 'not-known' }),
         edits.add('places', { id: newId(), boxId, gang: index + 1, groupId }),
       ]
     }).flat()

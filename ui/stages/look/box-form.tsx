@@ -26,7 +26,12 @@ export function BoxForm({ view }: { view: BoxView }) {
       const groupId = newId()
       const gang = view.places.length + index + 1
       return [
-        edits.add('groups', { id: groupId, name: `${view.room.name} light ${gang}`, want: null }),
+        edits.add('groups', {
+          id: groupId,
+          name: `${view.room.name} light ${gang}`,
+          want: null,
+          behaves: 'not-known',
+        }),
         edits.add('places', { id: newId(), boxId: box.id, gang, groupId }),
       ]
     }).flat()

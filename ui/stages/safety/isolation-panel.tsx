@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Row } from '@/core/model/entities'
+import { PLAIN_READING } from '@/core/job/new-reading'
 import { needWords } from '@/core/plan'
 import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newId } from '../../job/new-id'
@@ -19,15 +20,7 @@ export const newReading = (boxId: string, fields: Partial<Row<'readings'>>): Row
   boxId,
   seq: 0,
   at: NOW,
-  purpose: 'identify',
-  instrument: 'low-impedance-meter',
-  fromEndId: null,
-  toEndId: null,
-  reference: null,
-  value: 0,
-  breaker: 'on',
-  switchPosition: 'not-known',
-  note: '',
+  ...PLAIN_READING,
   ...fields,
 })
 

@@ -1,0 +1,170 @@
+import type { BoxView } from '../job/box-view'
+import { houseRule } from '../job/box-view'
+import { PLAIN_READING } from '../job/new-reading'
+import type { Reading } from '../model/entities'
+import { fault, good, refused, type Fault, type Result } from '../model/result'
+import { deviceNamed, type Trade } from '../model/trade'
+import type { Allowed } from './candidates'
+import type { Accounted } from './identified'
+import type { Taken } from './ledger'
+import type { Answer, Question, Spot } from './question'
+import type { Survey, SurveyCable, SurveyDevice, SurveyEnd, SurveyLight, SurveySeat } from './survey'
+
+/** What was recorded of some boxes that hang together, as Identify takes it. Refused with what is missing. */
+export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey> {
+  const [first] = views
+  if (!first) return refused(fault('/boxes', 'nothing-seen', 'no box is recorded'))
+  const faults: Fault[] = []
+  const devices = views.flatMap(view =>
+    view.places.flatMap(({ found, group, place }): SurveyDevice[] => {
+      if (!found) return []
+      const model = deviceNamed(trade, found.modelId)
+      if (!model) {
+        faults.push(
+          fault(`/devices/${found.id}/modelId`, 'unknown-device', `the catalogue has no “${found.modelId}”`),
+        )
+        return []
+      }
+      return [
+        {
+          id: found.id,
+          name: `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? `, gang ${place.gang}` : ''}`,
+          boxId: view.box.id,
+          lightId: group.id,
+          model,
+          pigtails: view.pigtails.flatMap(({ jointId, deviceId, terminal }) =>
+            deviceId === found.id && terminal !== null ? [{ jointId, terminalId: terminal }] : [],
+          ),
+        },
+      ]
+    }),
+  )
+  if (faults.length > 0) return refused(...faults)
+  const circuits = new Set(views.flatMap(view => view.feeds.map(({ circuit }) => circuit.id)))
+  return good({
+    nominalVolts: first.region.nominalVolts,
+    nominalBand: first.region.nominalBand,
+    hints: first.region.hints,
+    boxes: views.map(({ box, room }) => ({ id: box.id, name: `${room.name}, ${box.name}` })),
+    cables: views.flatMap(view => cablesOf(view, views)),
+    devices,
+    lights: lightsOf(views, devices),
+    circuitsAtMost: Math.min(3, Math.max(1, circuits.size)),
+  })
+}
+
+function cablesOf(view: BoxView, views: readonly BoxView[]): SurveyCable[] {
+  return view.cables.map(cable => ({
+    id: `${cable.id} in ${view.box.id}`,
+    boxId: view.box.id,
+    name: cable.name,
+    far: cable.far,
+    ends: view.ends
+      .filter(each => each.cable.id === cable.id)
+      .map(({ end, conductor, name }): SurveyEnd => ({
+        id: end.id,
+        name,
+        insulation: conductor.insulation,
+        ground: view.region.groundColours.includes(conductor.insulation),
+        seat: seatOf(end),
+        otherEnd:
+          views
+            .flatMap(other => other.ends)
+            .find(other => other.end.id !== end.id && other.conductor.id === conductor.id)?.end.id ?? null,
+      })),
+  }))
+}
+
+function seatOf({ seat, deviceId, terminal, jointId }: BoxView['ends'][number]['end']): SurveySeat {
+  if (seat === 'terminal' && deviceId !== null && terminal !== null)
+    return { kind: 'terminal', deviceId, terminalId: terminal }
+  return seat === 'joint' && jointId !== null ? { kind: 'joint', jointId } : { kind: 'alone' }
+}
+
+/** A light that nothing works by hand says nothing by answering. */
+function lightsOf(views: readonly BoxView[], devices: readonly SurveyDevice[]): SurveyLight[] {
+  const groups = new Map(
+    views.flatMap(view => view.places.map(({ group, loads }) => [group.id, { group, loads }])),
+  )
+  return [...groups.values()]
+    .filter(({ group }) => devices.some(({ lightId }) => lightId === group.id))
+    .map(({ group, loads }) => ({
+      id: group.id,
+      name: group.name,
+      cablesAtMost: Math.max(1, loads.length),
+      behaves: group.behaves === 'answers' ? 'answers' : 'not-known',
+    }))
+}
+
+/** Readings of these boxes that say all they need to, in the order they were taken. */
+export function takenIn(views: readonly BoxView[]): Taken[] {
+  const boxes = views.map(({ box }) => box.id)
+  return views
+    .flatMap(view => view.readings)
+    .sort((a, b) => a.seq - b.seq || (a.id < b.id ? -1 : 1))
+    .flatMap(reading => {
+      const question = questionOf(reading, boxes)
+      return question && reading.answer ? [{ id: reading.id, question, answer: reading.answer }] : []
+    })
+}
+
+function questionOf(reading: Reading, boxes: readonly string[]): Question | null {
+  const { purpose, instrument, fromEndId, toEndId, toSpot, toGroupId } = reading
+  if (purpose !== 'identify' || fromEndId === null) return null
+  if (instrument !== 'low-impedance-meter' && instrument !== 'continuity') return null
+  const to = spotOf(toEndId, toSpot, toGroupId)
+  return (
+    to && {
+      kind: instrument === 'continuity' ? 'continuity' : 'volts',
+      power: reading.breaker,
+      apart: reading.stand === 'as-found' ? [] : reading.stand === 'this-box' ? [reading.boxId] : boxes,
+      from: { kind: 'end', end: fromEndId },
+      to,
+      work: reading.workedDeviceId,
+    }
+  )
+}
+
+function spotOf(end: string | null, spot: Reading['toSpot'], light: string | null): Spot | null {
+  if (end !== null) return { kind: 'end', end }
+  if (spot === 'lamp-holder') return light === null ? null : { kind: 'lamp-holder', light }
+  return spot === null ? null : { kind: spot }
+}
+
+type QuestionFields = Omit<Reading, 'id' | 'boxId' | 'seq' | 'at' | 'extra'>
+
+/** The row of a reading that answers a question; `value` as it was shown, in the unit of its instrument. */
+export function readingFor(question: Question, answer: Answer, value: number, boxes: number): QuestionFields {
+  const { kind, power, apart, from, to, work } = question
+  const everything = apart.length === boxes && boxes > 1
+  return {
+    ...PLAIN_READING,
+    instrument: kind === 'continuity' ? 'continuity' : 'low-impedance-meter',
+    fromEndId: from.kind === 'end' ? from.end : null,
+    toEndId: to.kind === 'end' ? to.end : null,
+    toSpot: to.kind === 'end' ? null : to.kind,
+    toGroupId: to.kind === 'lamp-holder' ? to.light : null,
+    value,
+    breaker: power,
+    switchPosition: apart.length > 0 ? 'separated' : 'not-known',
+    stand: apart.length === 0 ? 'as-found' : everything ? 'all-boxes' : 'this-box',
+    workedDeviceId: work,
+    answer: answer as Reading['answer'],
+  }
+}
+
+/** Neutral joints that a clamp meter found to carry current. */
+export const accountedIn = (views: readonly BoxView[]): Accounted => ({
+  carries: new Set(
+    views.flatMap(view =>
+      view.readings.flatMap(({ purpose, instrument, fromEndId, value }) =>
+        purpose === 'clamp' && instrument === 'clamp' && fromEndId !== null && value > 0 ? [fromEndId] : [],
+      ),
+    ),
+  ),
+})
+
+/** The house’s rule on finding the line: live where conductors are apart, or dead by continuity only. */
+export const allowedBy = ({ record }: BoxView): Allowed => ({
+  live: houseRule(record, 'finding-line', 'live') !== 'dead',
+})
