@@ -167,6 +167,15 @@ export const houseRules: readonly HouseRule[] = [
     'The rest of the house keeps its light.',
   ),
   rule(
+    'finding-line',
+    'How is it found what each wire is?',
+    [
+      ['either', 'Live where conductors are apart and untouched, or dead: whichever is shorter'],
+      ['dead', 'Dead only, by continuity from a known point'],
+    ],
+    'Fewest readings; no reading is taken on a conductor that anybody holds.',
+  ),
+  rule(
     'fill-edition',
     'How do extra grounds count?',
     [

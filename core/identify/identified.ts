@@ -2,6 +2,7 @@ import type { Proof, Role } from '../model/vocabulary'
 import type { Ledger, Taken } from './ledger'
 import type { Case } from './case'
 import type { Answer, Question } from './question'
+import { OPEN, Standing } from './standing'
 
 /** What is known of one conductor end, and why. */
 export interface Identified {
@@ -9,6 +10,8 @@ export interface Identified {
   readonly proof: Proof
   /** Roles that remain, the likeliest first; shares of 1. */
   readonly candidates: readonly { readonly role: Role; readonly share: number }[]
+  /** The light that a switched conductor serves, by the likeliest way of wiring; else null. */
+  readonly lightId: string | null
   /** Readings that bear on it, in the order they were taken, by their ids. */
   readonly why: readonly string[]
   /** A neutral that nothing tells from a ground yet. */
@@ -39,6 +42,7 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
   const total = [...weights.values()].reduce((sum, each) => sum + each, 0)
   const left = [...weights.keys()]
   const whyOf = bearing(ledger, left)
+  const lights = lightsIn(ledger)
   return frame.ends.map((end): Identified => {
     const shares = new Map<Role, number>()
     for (const [own, weight] of weights) {
@@ -54,6 +58,7 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
     return {
       endId: end.id,
       candidates,
+      lightId: candidates.length === 1 ? lights[end.index]! : null,
       why: why.map(({ id }) => id),
       groundOpen,
       proof: !ledger.agreed ? 'contradicted' : settled ? 'proven' : why.length > 0 ? 'indicated' : 'assumed',
@@ -63,6 +68,24 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
 
 /** So many readings bear on what hangs on no single one. */
 const BEARING = 2
+
+/** Which light each end serves that is one metal with its lamp, in the likeliest way of wiring left. */
+function lightsIn({ of: held, standing: left, against }: Ledger): (string | null)[] {
+  const { frame } = held
+  const none = frame.ends.map(() => null)
+  const [first] = left
+  if (first === undefined) return none
+  const worth = (at: number) => held.hypotheses[at]!.weight * FALSE_READING ** against[at]!
+  const likeliest = held.hypotheses[left.reduce((best, at) => (worth(at) > worth(best) ? at : best), first)]!
+  const metal = new Standing(frame)
+  metal.fill(likeliest, { power: 'on', apart: 0, lampsOut: -1 }, OPEN)
+  return frame.ends.map(({ index }) => {
+    const lamp = likeliest.lamps.findIndex(
+      (_, at) => metal.root(frame.nodes.lampHot[at]!) === metal.root(index) && metal.drive(index) === 0,
+    )
+    return lamp < 0 ? null : frame.survey.lights[likeliest.lamps[lamp]!.light]!.id
+  })
+}
 
 /** Two readings bear on it, one of them by an instrument that can prove. */
 const bearsOut = (why: readonly Taken[]): boolean =>

@@ -1,6 +1,7 @@
 export { claimStatus, DEAD_VOLTS, isHotRole, isLoadRole, type ClaimStatus } from './claims'
 export { candidatesOf, type Allowed } from './candidates'
 export { basisOf } from './basis'
+export { Identifier, type Identification } from './identifier'
 export { accountedIn, allowedBy, readingFor, surveyOf, takenIn } from './of-record'
 export { caseOf, type Case } from './case'
 export { conflictOf, type Conflict } from './conflict'

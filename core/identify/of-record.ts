@@ -166,5 +166,5 @@ export const accountedIn = (views: readonly BoxView[]): Accounted => ({
 
 /** The house’s rule on finding the line: live where conductors are apart, or dead by continuity only. */
 export const allowedBy = ({ record }: BoxView): Allowed => ({
-  live: houseRule(record, 'finding-line', 'live') !== 'dead',
+  live: houseRule(record, 'finding-line', 'either') !== 'dead',
 })

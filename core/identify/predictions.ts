@@ -5,6 +5,8 @@ import { keyOf, type Question } from './question'
 /** Questions that may be asked of a case, with what each hypothesis allows as answer: worked out once each. */
 export class Candidates {
   readonly keys: readonly string[]
+  readonly #all: Candidates | null
+  readonly #kept: readonly number[]
   /** Those of one stand together, by their numbers. */
   readonly #stands: readonly { readonly numbers: readonly number[]; readonly asked: readonly Asked[] }[]
   readonly #rows: (Uint8Array | undefined)[]
@@ -12,7 +14,10 @@ export class Candidates {
   constructor(
     readonly of: Case,
     readonly questions: readonly Question[],
+    all: Candidates | null = null,
   ) {
+    this.#all = all
+    this.#kept = all ? questions.map(each => all.questions.indexOf(each)) : []
     this.keys = questions.map(keyOf)
     const stands = new Map<string, { numbers: number[]; asked: Asked[] }>()
     questions.forEach((question, number) => {
@@ -27,10 +32,23 @@ export class Candidates {
     this.#rows = new Array<Uint8Array | undefined>(of.hypotheses.length)
   }
 
+  /** The same but for some questions; what was worked out is shared. */
+  without(left: readonly Question[]): Candidates {
+    return new Candidates(
+      this.of,
+      this.questions.filter(each => !left.includes(each)),
+      this,
+    )
+  }
+
   /** Bits of the answers that one hypothesis allows, question by question. */
   readonly allowedBy = (hypothesis: number): Uint8Array => {
     const known = this.#rows[hypothesis]
     if (known) return known
+    if (this.#all) {
+      const row = this.#all.allowedBy(hypothesis)
+      return (this.#rows[hypothesis] = Uint8Array.from(this.#kept, number => row[number]!))
+    }
     const row = new Uint8Array(this.questions.length)
     for (const { numbers, asked } of this.#stands) {
       const allowed = this.of.predictor.allowedOfAll(this.of.hypotheses[hypothesis]!, asked)

@@ -22,6 +22,7 @@ export const COMMAND_NAMES = [
   'add a load',
   'edit a load',
   'remove a load',
+  'say how a light behaves',
   'take a reading',
   'strike out a reading',
   'switch a breaker',

@@ -2,6 +2,7 @@ import { boxView } from '../job/box-view'
 import type { Guard } from '../job/transition'
 import { fault, type Fault } from '../model/result'
 import type { Row } from '../model/entities'
+import { APART, holdsBeforeMoving, TOGETHER } from '../safety'
 import type { Trade } from '../model/trade'
 import { planBox } from './steps'
 
@@ -16,6 +17,10 @@ export const holdPoints =
       if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
       const { boxId, stepKey } = change.after as Row<'steps'>
       const view = boxView(before, boxId)
+      if (view && (stepKey === APART || stepKey === TOGETHER))
+        return holdsBeforeMoving(view).map(why =>
+          fault(`/steps/${change.id}/stepKey`, 'held', `Conductors are not moved yet: ${why}.`),
+        )
       const step = view && planBox(view, trade).steps.find(each => each.key === stepKey)
       const path = `/steps/${change.id}/stepKey`
       if (!step) return [fault(path, 'no-such-step', `this box has no step “${stepKey}”`)]

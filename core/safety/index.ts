@@ -1,1 +1,3 @@
+export { approachTo, type ApproachStep } from './approach'
 export { isolationOf, type Isolation, type SafetyNeed } from './isolation'
+export { APART, holdsBeforeMoving, isApart, toClamp, TOGETHER } from './apart'

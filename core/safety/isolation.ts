@@ -19,6 +19,8 @@ export interface Isolation {
   readonly needs: readonly SafetyNeed[]
   /** What must be off: breakers, or the main switch (null). */
   readonly toSwitchOff: readonly (Breaker | null)[]
+  /** Those of them that were not switched off, or that somebody read live since. */
+  readonly stillOn: readonly (Breaker | null)[]
   readonly ends: number
   readonly endsReadDead: number
 }
@@ -66,6 +68,7 @@ export function isolationOf(view: BoxView): Isolation {
     dead: needs.length === 0 && view.ends.length > 0,
     needs,
     toSwitchOff,
+    stillOn,
     ends: view.ends.length,
     endsReadDead: view.ends.length - unread.length,
   }

@@ -13,10 +13,12 @@ interface BoxDrawingProps {
   readonly onSelect?: (id: string) => void
   /** Terminals can be chosen too where this is given. */
   readonly onTerminal?: (deviceId: string, terminalId: string) => void
+  /** Ends that the leads of an instrument go to, in their order. */
+  readonly probes?: readonly string[]
 }
 
 /** The opened box: cables in, strands fanned in the insulation seen, joints, devices, tape flags. */
-export function BoxDrawing({ picture, selected = null, onSelect, onTerminal }: BoxDrawingProps) {
+export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, probes = [] }: BoxDrawingProps) {
   const layout = useMemo(() => layoutBox(picture), [picture])
   const { width, height } = layout
   const id = useId()
@@ -39,8 +41,32 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal }: B
           onSelect={onSelect}
         />
         <BoxFittings layout={layout} onTerminal={onTerminal} />
+        {layout.cables
+          .flatMap(cable => cable.strands)
+          .filter(({ strand }) => probes.includes(strand.id))
+          .map(({ strand, tip }) => (
+            <Probe key={strand.id} at={tip} number={probes.indexOf(strand.id) + 1} />
+          ))}
       </svg>
     </div>
+  )
+}
+
+/** Where a lead of an instrument touches. */
+export function Probe({ at, number }: { at: { readonly x: number; readonly y: number }; number: number }) {
+  return (
+    <g pointerEvents="none" data-probe={number}>
+      <circle cx={at.x} cy={at.y} r={15} className="fill-plum stroke-paper" strokeWidth={2} />
+      <text
+        x={at.x}
+        y={at.y + 5}
+        textAnchor="middle"
+        className="fill-on-plum text-[14px] font-bold"
+        aria-hidden="true"
+      >
+        {number}
+      </text>
+    </g>
   )
 }
 

@@ -3,7 +3,7 @@
 import { useId, useMemo, type KeyboardEvent } from 'react'
 import { terminalPoint } from '@/core/model/circuit'
 import type { Seen } from '@/core/trial'
-import { BoxFittings, BoxWires, EarthPattern } from '../drawing/box-drawing'
+import { BoxFittings, BoxWires, EarthPattern, Probe } from '../drawing/box-drawing'
 import type { GroupLayout, PlacedBox } from './layout'
 import { LampDrawing } from './lamp'
 import { stateWords } from './state-words'
@@ -142,17 +142,7 @@ function BoxInGroup({
       {[...strands.map(({ point, tip }) => ({ point, at: tip })), ...terminals]
         .filter(({ point }) => touched(point) >= 0)
         .map(({ point, at: place }) => (
-          <g key={`probe ${point}`} pointerEvents="none">
-            <circle cx={place.x} cy={place.y} r={15} className="fill-plum stroke-paper" strokeWidth={2} />
-            <text
-              x={place.x}
-              y={place.y + 5}
-              textAnchor="middle"
-              className="fill-on-plum text-[14px] font-bold"
-            >
-              {touched(point) + 1}
-            </text>
-          </g>
+          <Probe key={`probe ${point}`} at={place} number={touched(point) + 1} />
         ))}
       {layout.devices.map(({ device, x, y, width }) => {
         const words = stateWords(seen.state[device.id])

@@ -1,10 +1,11 @@
-import type { VersionedRecord } from './store'
-
 /**
  * A job that arrives anew, in the objects that are already held wherever they say the same: what did not
  * change stays the same object, so that nothing that hangs on it is worked out or begun again.
  */
-export function keepUnchanged(held: VersionedRecord, fresh: VersionedRecord): VersionedRecord {
+export function keepUnchanged<Job extends { readonly record: object; readonly revision: number }>(
+  held: Job,
+  fresh: Job,
+): Job {
   const record = keep(held.record, fresh.record, 2)
   return record === held.record && held.revision === fresh.revision ? held : { ...fresh, record }
 }

@@ -12,7 +12,8 @@ import { Button } from '../../primitives/button'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 
-const NOW = '1970-01-01T00:00:00.000Z'
+/** The server gives the moment. */
+export const NOW = '1970-01-01T00:00:00.000Z'
 
 /** A reading as it is sent; its place in time is given where it is stored. */
 export const newReading = (boxId: string, fields: Partial<Row<'readings'>>): Row<'readings'> => ({

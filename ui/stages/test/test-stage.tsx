@@ -2,21 +2,30 @@
 
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { claimStatus } from '@/core/identify'
+import { claimStatus, type Identification, type Identified } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
+import type { Role } from '@/core/model/vocabulary'
 import { BoxDrawing } from '../../drawing/box-drawing'
-import { foundPicture } from '../../drawing/picture'
+import { foundPicture, type BoxPicture } from '../../drawing/picture'
 import { PROOF_WORDS, ROLE_WORDS } from '../../words'
 import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { useTrade } from '../../job/provider'
+import { IdentifyPart } from './identify-part'
+import { useIdentification } from './use-identification'
 
 const RolePanel = dynamic(() => import('./role-panel').then(module => module.RolePanel), { ssr: false })
 
 export function TestStage({ view }: { view: BoxView }) {
   const trade = useTrade()
   const [selected, setSelected] = useState<string | null>(null)
-  const picture = useMemo(() => foundPicture(view, trade), [view, trade])
+  const identifying = useIdentification(view)
+  const { says } = identifying
+  const identification = says.kind === 'identified' ? says.identification : null
+  const picture = useMemo(
+    () => withFound(foundPicture(view, trade), view, identification),
+    [view, trade, identification],
+  )
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   return (
     <StageFrame
@@ -27,17 +36,26 @@ export function TestStage({ view }: { view: BoxView }) {
           <BoxDrawing
             picture={picture}
             selected={selected}
+            probes={probesOf(identification)}
             onSelect={id => setSelected(id === selected ? null : id)}
           />
           <FlagKey />
         </>
       }
     >
+      <IdentifyPart view={view} state={identifying} />
       {strand && (
         <RolePanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
       )}
-      <Conductors view={view} selected={selected} onSelect={setSelected} />
-      <IsolationPanel view={view} />
+      <Conductors
+        view={view}
+        known={identification?.known ?? []}
+        selected={selected}
+        onSelect={setSelected}
+      />
+      <div id="make-it-dead" className="scroll-mt-3">
+        <IsolationPanel view={view} />
+      </div>
     </StageFrame>
   )
 }
@@ -61,10 +79,12 @@ function FlagKey() {
 
 function Conductors({
   view,
+  known,
   selected,
   onSelect,
 }: {
   view: BoxView
+  known: readonly Identified[]
   selected: string | null
   onSelect: (id: string) => void
 }) {
@@ -79,6 +99,7 @@ function Conductors({
       <ul className="flex flex-col">
         {view.ends.map(each => {
           const status = claimStatus(view, each)
+          const found = known.find(({ endId }) => endId === each.end.id)
           return (
             <li key={each.end.id} className="border-t border-rule first:border-t-0">
               <button
@@ -90,7 +111,9 @@ function Conductors({
                 <strong>{each.name}</strong>
                 <span>
                   {status.role ? `${ROLE_WORDS[status.role]}, ${PROOF_WORDS[status.proof]}` : 'no role yet'}
-                  {status.settledBy && <span className="block text-sm text-soft">{status.settledBy}</span>}
+                  <span className="block text-sm text-soft">
+                    {found ? foundWords(found, status.role) : status.settledBy}
+                  </span>
                 </span>
               </button>
             </li>
@@ -99,4 +122,46 @@ function Conductors({
       </ul>
     </Part>
   )
+}
+
+/** What the readings say of a conductor, beside what it is taken for. */
+function foundWords({ candidates, proof, why, groundOpen }: Identified, role: Role | null): string {
+  const likely = candidates
+    .slice(0, 3)
+    .map(each => `${ROLE_WORDS[each.role]}${candidates.length > 1 ? ` ${percent(each.share)}` : ''}`)
+    .join(', ')
+  const readings = `${why.length} ${why.length === 1 ? 'reading bears' : 'readings bear'} on it`
+  const other =
+    role !== null && candidates[0] && candidates[0].role !== role ? 'Readings say otherwise: ' : ''
+  const ground = groundOpen ? '; nothing tells it from a ground yet: clamp it with the light on' : ''
+  return proof === 'contradicted'
+    ? 'its readings contradict each other'
+    : `${other}${likely}, ${PROOF_WORDS[proof]}; ${readings}${ground}`
+}
+
+/** A share never rounds to all or nothing while something else is possible. */
+const percent = (share: number) => `${Math.min(99, Math.max(1, Math.round(share * 100)))} %`
+
+const probesOf = (identification: Identification | null): readonly string[] => {
+  const question = identification?.conflict?.repeat.question ?? identification?.next?.question
+  return question ? [question.from, question.to].flatMap(spot => (spot.kind === 'end' ? [spot.end] : [])) : []
+}
+
+/** The picture with what readings say, where nobody has said yet what a conductor is. */
+function withFound(picture: BoxPicture, view: BoxView, identification: Identification | null): BoxPicture {
+  if (!identification) return picture
+  const known = new Map(identification.known.map(each => [each.endId, each]))
+  return {
+    ...picture,
+    cables: picture.cables.map(cable => ({
+      ...cable,
+      strands: cable.strands.map(strand => {
+        const found = known.get(strand.id)
+        const first = found?.candidates[0]
+        if (!found || !first || view.record.ends[strand.id]?.role != null) return strand
+        const words = `${ROLE_WORDS[first.role]}${found.candidates.length > 1 ? '?' : ''}`
+        return { ...strand, flag: { words, proof: found.proof } }
+      }),
+    })),
+  }
 }

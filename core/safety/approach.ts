@@ -1,0 +1,45 @@
+import type { BoxView, EndView } from '../job/box-view'
+import type { Breaker } from '../model/entities'
+import type { Question } from '../identify'
+import { isApart, toClamp } from './apart'
+import { isolationOf } from './isolation'
+
+/** What comes before a reading, in the order it is done. */
+export type ApproachStep =
+  | { readonly kind: 'prove-tester' }
+  | { readonly kind: 'prove-reference' }
+  | { readonly kind: 'make-dead'; readonly view: BoxView }
+  | { readonly kind: 'clamp'; readonly view: BoxView; readonly end: EndView }
+  | { readonly kind: 'take-apart'; readonly view: BoxView }
+  | { readonly kind: 'put-together'; readonly view: BoxView }
+  | { readonly kind: 'switch-on'; readonly circuits: readonly (Breaker | null)[] }
+
+/**
+ * What stands between a box as it is and a reading in it. Conductors are only moved in a dead box; nothing is
+ * read live before the tester and the reference were proved, and before every box it needs apart is apart; a
+ * dead reading wants every box it touches read dead.
+ */
+export function approachTo(here: BoxView, views: readonly BoxView[], question: Question): ApproachStep[] {
+  const wanted = views.filter(({ box }) => question.apart.includes(box.id))
+  const toOpen = wanted.filter(view => !isApart(view))
+  const toClose = views.filter(view => !wanted.includes(view) && isApart(view))
+  const toMove = [...toOpen, ...toClose]
+  const mustBeDead = question.power === 'off' ? [...new Set([...wanted, ...toMove])] : toMove
+  const steps: ApproachStep[] = [
+    ...mustBeDead.filter(view => !isolationOf(view).dead).map(view => ({ kind: 'make-dead', view }) as const),
+    ...toMove.flatMap(view => toClamp(view).map(end => ({ kind: 'clamp', view, end }) as const)),
+    ...toClose.map(view => ({ kind: 'put-together', view }) as const),
+    ...toOpen.map(view => ({ kind: 'take-apart', view }) as const),
+  ]
+  if (question.power === 'off') return steps
+  const { stillOn, toSwitchOff } = isolationOf(here)
+  const proved = (purpose: 'tester' | 'reference') => here.readings.some(each => each.purpose === purpose)
+  return [
+    ...(steps.length === 0 && !proved('tester') ? [{ kind: 'prove-tester' } as const] : []),
+    ...(steps.length === 0 && !proved('reference') ? [{ kind: 'prove-reference' } as const] : []),
+    ...steps,
+    ...(steps.length > 0 || stillOn.length < toSwitchOff.length
+      ? [{ kind: 'switch-on', circuits: toSwitchOff } as const]
+      : []),
+  ]
+}

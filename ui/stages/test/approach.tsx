@@ -1,0 +1,167 @@
+'use client'
+
+import { useMemo } from 'react'
+import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
+import type { BoxView } from '@/core/job/box-view'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { plain } from '../../words'
+import { newReading, NOW } from '../safety/isolation-panel'
+import { boxWords } from './question-words'
+
+/** What comes before the reading, one step after the other; each is recorded with one press. */
+export function Approach({ here, steps }: { here: BoxView; steps: readonly ApproachStep[] }) {
+  if (steps.length === 0) return null
+  return (
+    <ol className="flex flex-col gap-2" aria-label="Before it">
+      {steps.map((step, at) => (
+        <li
+          key={`${step.kind} ${'view' in step ? step.view.box.id : ''} ${'end' in step ? step.end.end.id : ''}`}
+          className={`rounded-lg border p-3 ${at === 0 ? 'border-2 border-plum' : 'border-rule'}`}
+        >
+          <StepRow here={here} step={step} active={at === 0} />
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; active: boolean }) {
+  const view = 'view' in step ? step.view : here
+  const edits = useEdits(view.box.id)
+  const { nominalVolts, words } = view.region
+  const ground = view.ends.find(
+    ({ end, conductor }) => end.role === 'ground' || view.region.groundColours.includes(conductor.insulation),
+  )
+  const read = (fields: Parameters<typeof newReading>[1]) =>
+    edits.send('take a reading', [
+      edits.add('readings', newReading(view.box.id, { value: nominalVolts, ...fields })),
+    ])
+  const tick = (stepKey: string) =>
+    edits.send('tick a step', [
+      edits.add('steps', { id: newId(), boxId: view.box.id, stepKey, seq: 0, at: NOW, note: '' }),
+    ])
+  switch (step.kind) {
+    case 'prove-tester':
+      return (
+        <Row says="Prove the tester on a known live point" active={active}>
+          <Button look="main" onClick={() => read({ purpose: 'tester', reference: 'known live point' })}>
+            It read {nominalVolts} V
+          </Button>
+        </Row>
+      )
+    case 'prove-reference':
+      return (
+        <Row says={`Prove the ${words.ground} that is read to, against a live point`} active={active}>
+          {ground && (
+            <Button look="main" onClick={() => read({ purpose: 'reference', toEndId: ground.end.id })}>
+              Live point to {ground.name}: {nominalVolts} V
+            </Button>
+          )}
+          <Button onClick={() => read({ purpose: 'reference', reference: `brought-in ${words.ground}` })}>
+            To a brought-in {words.ground}: {nominalVolts} V
+          </Button>
+        </Row>
+      )
+    case 'make-dead':
+      return <MakeDead here={here} view={view} active={active} />
+    case 'clamp':
+      return (
+        <Row says={`Clamp ${step.end.name} before its joint is opened: no current may flow`} active={active}>
+          <Button
+            look="main"
+            onClick={() =>
+              read({
+                purpose: 'clamp',
+                instrument: 'clamp',
+                fromEndId: step.end.end.id,
+                value: 0,
+                breaker: 'off',
+              })
+            }
+          >
+            0 A
+          </Button>
+          <span className="text-sm">Any current: stop. Another circuit returns here; switch it off too.</span>
+        </Row>
+      )
+    case 'take-apart':
+      return (
+        <Row
+          says={`Take every conductor apart in ${boxWords(view)}; none touches another or the box`}
+          active={active}
+        >
+          <Button look="main" onClick={() => tick(APART)}>
+            All apart
+          </Button>
+        </Row>
+      )
+    case 'put-together':
+      return (
+        <Row says={`Put ${boxWords(view)} back together as it was`} active={active}>
+          <Button look="main" onClick={() => tick(TOGETHER)}>
+            Together again
+          </Button>
+        </Row>
+      )
+    case 'switch-on':
+      return (
+        <Row says="Stand clear, then switch on" active={active}>
+          <Button
+            look="main"
+            onClick={() =>
+              edits.send(
+                'switch a breaker',
+                step.circuits.map(circuit =>
+                  edits.add('switchings', {
+                    id: newId(),
+                    circuitId: circuit?.id ?? null,
+                    to: 'on',
+                    seq: 0,
+                    at: NOW,
+                  }),
+                ),
+              )
+            }
+          >
+            {step.circuits
+              .map(circuit => (circuit ? `${plain(words.breaker)} ${circuit.breaker}` : 'Main switch'))
+              .join(', ')}{' '}
+            on
+          </Button>
+        </Row>
+      )
+  }
+}
+
+/** The safe sequence itself stands below, on the same page, for this box; another box has its own. */
+function MakeDead({ here, view, active }: { here: BoxView; view: BoxView; active: boolean }) {
+  const isolation = useMemo(() => isolationOf(view), [view])
+  return (
+    <Row
+      says={`Make ${boxWords(view)} dead: ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}
+      active={active}
+    >
+      <a
+        href={
+          here === view
+            ? '#make-it-dead'
+            : `/jobs/${view.record.job.id}/boxes/${view.box.id}/test#make-it-dead`
+        }
+        className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+      >
+        Make it dead
+      </a>
+    </Row>
+  )
+}
+
+function Row({ says, active, children }: { says: string; active: boolean; children: React.ReactNode }) {
+  return (
+    <>
+      <p className="font-semibold">{says}</p>
+      {active && <div className="mt-2 flex flex-wrap items-center gap-2">{children}</div>}
+    </>
+  )
+}

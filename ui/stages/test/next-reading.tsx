@@ -1,0 +1,200 @@
+'use client'
+
+import Link from 'next/link'
+import { useState } from 'react'
+import {
+  answerOfVolts,
+  answersTo,
+  keyOf,
+  readingFor,
+  type Answer,
+  type Next,
+  type Question,
+} from '@/core/identify'
+import type { BoxView } from '@/core/job/box-view'
+import { approachTo } from '@/core/safety'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { useBroughtUp } from '../../primitives/use-brought-up'
+import { plain } from '../../words'
+import { newReading } from '../safety/isolation-panel'
+import { Part } from '../stage-frame'
+import { Approach } from './approach'
+import { answerWords, boxWords, valueOf, wordsOf } from './question-words'
+
+/** One reading, big: where, with what, how to stand, what each answer will mean; answered with one press. */
+export function NextReading({
+  view,
+  views,
+  next,
+  busy,
+  title = 'Next reading',
+  onTaken,
+  onSkip,
+}: {
+  view: BoxView
+  views: readonly BoxView[]
+  next: Pick<Next, 'question' | 'minutes'> & Partial<Pick<Next, 'outcomes'>>
+  busy: boolean
+  title?: string
+  /** Instead of simply recording it. */
+  onTaken?: (question: Question, answer: Answer, value: number) => void
+  onSkip: (key: string) => void
+}) {
+  const brought = useBroughtUp<HTMLDivElement>()
+  const { question } = next
+  const here = views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
+  const edits = useEdits(here.box.id)
+  const [held, setHeld] = useState<Question | null>(null)
+  const steps = approachTo(here, views, question)
+  const words = wordsOf(question, views)
+  const ready = steps.length === 0
+  const live = question.power === 'on'
+  const record = (answer: Answer, value: number) => {
+    setHeld(question)
+    if (onTaken) return onTaken(question, answer, value)
+    edits.send('take a reading', [
+      edits.add('readings', newReading(here.box.id, readingFor(question, answer, value, views.length))),
+    ])
+  }
+  const waiting = busy && held === question
+  return (
+    <div ref={brought} className="scroll-mt-3">
+      <Part
+        title={title}
+        aside={<span className="text-sm text-soft tabular-nums">about {Math.ceil(next.minutes)} min</span>}
+      >
+        {here !== view && (
+          <p>
+            In {boxWords(here)}.{' '}
+            <Link
+              href={`/jobs/${view.record.job.id}/boxes/${here.box.id}/test`}
+              className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
+            >
+              Go to that box
+            </Link>
+          </p>
+        )}
+        <Places words={words} watched={question.work !== null} />
+        {live && (
+          <p className="hazard px-3 py-1 text-sm font-semibold">
+            {question.apart.length > 0
+              ? 'Live: conductors apart, held by nobody. Probes only, one reading, then off and read dead again.'
+              : 'Live: nothing is moved. Probes only, one hand, insulated to the tip.'}
+          </p>
+        )}
+        <Approach here={here} steps={steps} />
+        <Answers
+          key={keyOf(question)}
+          next={next}
+          view={here}
+          disabled={!ready || waiting}
+          onAnswer={record}
+        />
+        <div className="flex flex-wrap gap-2">
+          <Button look="quiet" onClick={() => onSkip(keyOf(question))}>
+            Can’t take it
+          </Button>
+          <Button look="quiet" onClick={() => onSkip(keyOf(question))}>
+            Not sure what it showed
+          </Button>
+        </div>
+      </Part>
+    </div>
+  )
+}
+
+const isAt = ({ from }: Question, endId: string) => from.kind === 'end' && from.end === endId
+
+/** From here to there, as the leads go. */
+function Places({ words, watched }: { words: ReturnType<typeof wordsOf>; watched: boolean }) {
+  return (
+    <div>
+      <p className="text-sm text-soft">
+        {words.instrument} · {words.power} · {words.stand}
+      </p>
+      <ol className="mt-1 flex flex-col gap-1 text-lg font-bold">
+        {[words.from, words.to].map((place, at) => (
+          <li key={place} className="flex items-center gap-2">
+            <span
+              aria-hidden="true"
+              className="inline-flex size-7 shrink-0 items-center justify-center rounded-full bg-plum text-sm text-on-plum"
+            >
+              {at + 1}
+            </span>
+            {plain(place)}
+          </li>
+        ))}
+      </ol>
+      {watched && <p className="mt-1 text-lg">Work {words.worked} and watch the meter.</p>}
+    </div>
+  )
+}
+
+/** A big button an answer, with what it would leave; any other voltage by figures. */
+function Answers({
+  next: { question, outcomes },
+  view,
+  disabled,
+  onAnswer,
+}: {
+  next: Pick<Next, 'question'> & Partial<Pick<Next, 'outcomes'>>
+  view: BoxView
+  disabled: boolean
+  onAnswer: (answer: Answer, value: number) => void
+}) {
+  const [typed, setTyped] = useState('')
+  const { region } = view
+  const measured = question.kind === 'volts' && question.work === null
+  const offered = answersTo(question).filter(answer => !measured || answer === 'dead' || answer === 'nominal')
+  const volts = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
+  const usable = volts >= 0 && volts <= 1000
+  return (
+    <div className="flex flex-col gap-2" role="group" aria-label="What it shows">
+      <div className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-2">
+        {offered.map(answer => (
+          <Button
+            key={answer}
+            look="main"
+            disabled={disabled}
+            onClick={() => onAnswer(answer, valueOf(answer, region))}
+            className="min-h-16 flex-col !items-start !gap-0 text-lg"
+          >
+            {answerWords(answer, region)}
+            <span className="text-sm font-normal">{leaves(outcomes, answer)}</span>
+          </Button>
+        ))}
+      </div>
+      {measured && (
+        <div className="flex items-end gap-2">
+          <label className="flex flex-col gap-1 text-sm font-semibold">
+            Another voltage (V)
+            <input
+              value={typed}
+              inputMode="decimal"
+              disabled={disabled}
+              onChange={event => setTyped(event.target.value)}
+              onKeyDown={event =>
+                event.key === 'Enter' && usable && onAnswer(answerOfVolts(volts, region), volts)
+              }
+              className="min-h-11 w-32 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
+            />
+          </label>
+          <Button
+            disabled={disabled || !usable}
+            onClick={() => onAnswer(answerOfVolts(volts, region), volts)}
+          >
+            Record
+          </Button>
+        </div>
+      )}
+    </div>
+  )
+}
+
+function leaves(outcomes: Next['outcomes'] | undefined, answer: Answer): string {
+  if (!outcomes) return ''
+  const outcome = outcomes.find(each => each.answer === answer)
+  if (!outcome) return 'would contradict'
+  return outcome.remaining === 1 ? 'leaves one way of wiring' : `leaves ${outcome.remaining} ways of wiring`
+}

@@ -1,0 +1,103 @@
+import type { Answer, Question, Spot } from '@/core/identify'
+import type { BoxView } from '@/core/job/box-view'
+import type { Region } from '@/core/model/regions'
+import { INSTRUMENT_WORDS, plain } from '../../words'
+
+/** A question in the words of the boxes it is asked in. */
+export function wordsOf(question: Question, views: readonly BoxView[]) {
+  const [first] = views
+  const { words } = first!.region
+  const named = (id: string) => {
+    const view = views.find(({ ends }) => ends.some(({ end }) => end.id === id))
+    const name = view?.ends.find(({ end }) => end.id === id)?.name ?? id
+    return views.length > 1 && view ? `${name} (${boxWords(view)})` : name
+  }
+  const spot = (each: Spot): string => {
+    switch (each.kind) {
+      case 'end':
+        return named(each.end)
+      case 'earth':
+        return `the proved ${words.ground}`
+      case 'lamp-holder':
+        return `the ${words.hot} contact of an empty lamp holder, ${lightWords(views, each.light)}`
+      case 'panel-hot':
+        return `the circuit’s ${words.hot}, taken off its ${words.breaker} at the ${words.panel}`
+    }
+  }
+  const worked = question.work === null ? null : deviceWords(views, question.work)
+  return {
+    instrument: INSTRUMENT_WORDS[question.kind === 'continuity' ? 'continuity' : 'low-impedance-meter'],
+    from: spot(question.from),
+    to: spot(question.to),
+    worked,
+    stand:
+      question.apart.length === 0
+        ? 'everything in place'
+        : question.apart.length === 1
+          ? `conductors apart in ${boxWords(views.find(({ box }) => box.id === question.apart[0])!)}`
+          : 'conductors apart in every box of the group',
+    power: `${plain(words.breaker)} ${question.power}`,
+  }
+}
+
+export const boxWords = ({ room, box }: BoxView) => `${room.name}, ${box.name}`
+
+const lightWords = (views: readonly BoxView[], groupId: string) =>
+  views.flatMap(({ places }) => places).find(({ group }) => group.id === groupId)?.group.name ?? 'the light'
+
+function deviceWords(views: readonly BoxView[], deviceId: string): string {
+  for (const view of views)
+    for (const { found, place } of view.places)
+      if (found?.id === deviceId)
+        return `the switch in ${boxWords(view)}${view.box.gangs > 1 ? `, gang ${place.gang}` : ''}`
+  return 'the switch'
+}
+
+/** An answer as a button says it. */
+export function answerWords(answer: Answer, { nominalVolts }: Region): string {
+  switch (answer) {
+    case 'dead':
+      return '0 to 5 V'
+    case 'between':
+      return 'Something between'
+    case 'nominal':
+      return `About ${nominalVolts} V`
+    case 'double':
+      return `${Math.round(nominalVolts * 1.7)} V or more`
+    case 'stays-dead':
+      return 'Stays dead'
+    case 'stays-live':
+      return 'Stays live'
+    case 'changes':
+      return 'Changes'
+    case 'silent':
+      return 'Silent'
+    case 'sounds':
+      return 'Sounds'
+    case 'stays-dark':
+      return 'Stays dark'
+    case 'stays-lit':
+      return 'Stays lit'
+    case 'light-changes':
+      return 'The light changes'
+  }
+}
+
+/** The figure that is kept with an answer given by a button, in the unit of its instrument. */
+export function valueOf(answer: Answer, { nominalVolts }: Region): number {
+  switch (answer) {
+    case 'nominal':
+    case 'stays-live':
+      return nominalVolts
+    case 'double':
+      return nominalVolts * 2
+    case 'between':
+      return nominalVolts / 2
+    case 'silent':
+      return OPEN_OHMS
+    default:
+      return 0
+  }
+}
+
+const OPEN_OHMS = 100_000
