@@ -24,17 +24,29 @@ export function candidatesOf(frame: Frame, { live }: Allowed): Question[] {
     to: EARTH,
     work: device.id,
   }))
+  const asFound = { kind: 'volts', power: 'on', apart: none } as const
+  const metals = oneOfEachMetal(insulated)
   const found = live
-    ? oneOfEachMetal(insulated).flatMap(end =>
-        switches.map(({ device }): Question => ({
-          kind: 'volts',
-          power: 'on',
-          apart: none,
-          from: spotOf(end),
-          to: EARTH,
-          work: device.id,
-        })),
-      )
+    ? [
+        ...metals.flatMap(end =>
+          switches.map(({ device }): Question => ({
+            ...asFound,
+            from: spotOf(end),
+            to: EARTH,
+            work: device.id,
+          })),
+        ),
+        ...pairs(metals)
+          .filter(([a, b]) => a.box === b.box)
+          .flatMap(([a, b]) =>
+            [null, ...switches.map(({ device }) => device.id)].map((work): Question => ({
+              ...asFound,
+              from: spotOf(a),
+              to: spotOf(b),
+              work,
+            })),
+          ),
+      ]
     : []
   const apart = live
     ? survey.boxes.flatMap(({ id }, box) => {

@@ -28,8 +28,8 @@ export interface Accounted {
 export const FALSE_READING = 0.05
 /**
  * Each end of the case with its standing. *Proven*: every way of wiring that at most one reading
- * speaks against agrees on it, so that it stands whichever single reading is left out, and two
- * readings bear on it, one of them by an instrument that can prove; a neutral needs its ground accounted for as well. While no way of wiring agrees with all readings, nothing is proven.
+ * speaks against agrees on it, so that it stands whichever single reading is left out, and a
+ * reading bears on it by an instrument that can prove; a neutral needs its ground accounted for as well. While no way of wiring agrees with all readings, nothing is proven.
  */
 export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
   const { of: held, standing, against } = ledger
@@ -54,7 +54,11 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
       .sort((a, b) => b.share - a.share || (a.role < b.role ? -1 : 1))
     const why = whyOf[end.index]!
     const groundOpen = candidates[0]?.role === 'neutral' && !groundAccounted(ledger, end.index, accounted)
-    const settled = held.complete && candidates.length === 1 && bearsOut(why) && !groundOpen
+    const settled =
+      held.complete &&
+      candidates.length === 1 &&
+      isBorneOut(ledger, end.index, candidates[0]!.role, why) &&
+      !groundOpen
     return {
       endId: end.id,
       candidates,
@@ -66,8 +70,7 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
   })
 }
 
-/** So many readings bear on what hangs on no single one. */
-const BEARING = 2
+const NEUTRAL_READINGS = 2
 
 /** Which light each end serves that is one metal with its lamp, in the likeliest way of wiring left. */
 function lightsIn({ of: held, standing: left, against }: Ledger): (string | null)[] {
@@ -87,12 +90,16 @@ function lightsIn({ of: held, standing: left, against }: Ledger): (string | null
   })
 }
 
-/** Two readings bear on it, one of them by an instrument that can prove. */
-const bearsOut = (why: readonly Taken[]): boolean =>
-  why.length >= BEARING && why.some(({ question }) => canProve(question))
-
-export const isBorneOut = ({ taken }: Ledger, { why }: Identified): boolean =>
-  bearsOut(taken.filter(({ id }) => why.includes(id)))
+/**
+ * A reading bears on it, by an instrument that can prove. A neutral must itself have been read, and twice:
+ * whites in a joint that nobody measured may lead nowhere, whatever else is known.
+ */
+export function isBorneOut({ of: held }: Ledger, end: number, role: Role, why: readonly Taken[]): boolean {
+  const proving = why.filter(({ question }) => canProve(question))
+  return role === 'neutral'
+    ? proving.filter(reading => touches(held, reading, end)).length >= NEUTRAL_READINGS
+    : proving.length > 0
+}
 
 /** A light that is watched shows much, but it is no measurement. */
 const canProve = ({ kind }: Question): boolean => kind !== 'light'

@@ -41,7 +41,14 @@ function bearingOut(ledger: Ledger, { questions, allowedBy }: Candidates, costOf
   const known = identified(ledger, { carries: new Set() })
   const lacking = held.frame.ends.filter(
     ({ ground, index }) =>
-      !ground && known[index]!.candidates.length === 1 && !isBorneOut(ledger, known[index]!),
+      !ground &&
+      known[index]!.candidates.length === 1 &&
+      !isBorneOut(
+        ledger,
+        index,
+        known[index]!.candidates[0]!.role,
+        ledger.taken.filter(({ id }) => known[index]!.why.includes(id)),
+      ),
   )
   if (lacking.length === 0) return null
   const now = ledger.taken.at(-1)?.question ?? null
@@ -97,11 +104,7 @@ function telling(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next |
   return {
     question,
     minutes: costOf(question, now),
-    outcomes: answersTo(question).flatMap((answer, bit) => {
-      const likelyHere = likelihood(state, allowed, bit)
-      if (likelyHere === 0) return []
-      return [{ answer, likely: likelyHere, remaining: remainingAfter(state, allowed, bit) }]
-    }),
+    outcomes: outcomesOf(state, question, allowed),
   }
 }
 
@@ -154,22 +157,41 @@ function openness(state: State, answered: { allowed: Uint8Array; bit: number } |
   return Math.max(open, 1)
 }
 
-function likelihood({ sample, likely }: State, allowed: Uint8Array, bit: number): number {
-  let sum = 0
+/**
+ * How likely each answer is. A way of wiring that allows several is taken to show the one that most others
+ * allow too: hoping for the rare one would make empty questions look good.
+ */
+function likelihoods({ sample, likely }: State, allowed: Uint8Array, answers: number): Float64Array {
+  const open = new Float64Array(answers)
+  for (let index = 0; index < sample.length; index++)
+    for (let bit = 0; bit < answers; bit++) if ((allowed[index]! >> bit) & 1) open[bit]! += likely[index]!
+  const shown = new Float64Array(answers)
   for (let index = 0; index < sample.length; index++) {
-    const bits = allowed[index]!
-    if ((bits >> bit) & 1) sum += likely[index]! / ones(bits)
+    let most = -1
+    for (let bit = 0; bit < answers; bit++)
+      if ((allowed[index]! >> bit) & 1 && (most < 0 || open[bit]! > open[most]!)) most = bit
+    if (most >= 0) shown[most]! += likely[index]!
   }
-  return sum
+  return shown
 }
 
 function expectedAfter(state: State, question: Question, allowed: Uint8Array): number {
   let expected = 0
-  for (let bit = 0; bit < answersTo(question).length; bit++) {
-    const likely = likelihood(state, allowed, bit)
-    if (likely > 0) expected += likely * Math.log2(openness(state, { allowed, bit }))
-  }
+  const likely = likelihoods(state, allowed, answersTo(question).length)
+  for (let bit = 0; bit < likely.length; bit++)
+    if (likely[bit]! > 0) expected += likely[bit]! * Math.log2(openness(state, { allowed, bit }))
   return expected
+}
+
+/** Every answer that some way of wiring allows, though it be unlikely. */
+function outcomesOf(state: State, question: Question, allowed: Uint8Array): Next['outcomes'] {
+  const answers = answersTo(question)
+  const likely = likelihoods(state, allowed, answers.length)
+  return answers.flatMap((answer, bit) =>
+    allowed.some(bits => (bits >> bit) & 1)
+      ? [{ answer, likely: likely[bit]!, remaining: remainingAfter(state, allowed, bit) }]
+      : [],
+  )
 }
 
 function remainingAfter(state: State, allowed: Uint8Array, bit: number): number {
@@ -177,10 +199,4 @@ function remainingAfter(state: State, allowed: Uint8Array, bit: number): number 
   for (let index = 0; index < state.sample.length; index++)
     if (state.against[index] === 0 && (allowed[index]! >> bit) & 1) left.add(state.classes.of[index]!)
   return left.size
-}
-
-function ones(bits: number): number {
-  let count = 0
-  for (let rest = bits; rest !== 0; rest &= rest - 1) count++
-  return count
 }

@@ -18,23 +18,23 @@ export function rolesIn(frame: Frame, standing: Standing, hypothesis: Hypothesis
   const ofCable = (cable: number) => frame.cables[cable]!.ends.map(end => beyond[end]!)
   const isLampHot = (node: number) => nodes.lampHot.includes(node)
   const isRun = (node: number) => node >= 0 && node < ends.length
-  const comesByLuminaire = (cable: number) =>
-    ofCable(cable).some(node => isLampHot(node)) || isRunOfPair(frame, hypothesis, cable)
+  const isLoop = (cable: number) => ofCable(cable).some(isLampHot) || isRunOfPair(frame, hypothesis, cable)
+  const isFedThere = (cable: number) =>
+    ofCable(cable).some(node => nodes.hot.includes(node)) || isRunOfPair(frame, hypothesis, cable)
   return ends.map(end => {
     if (end.ground) return 'ground'
     const node = beyond[end.index]!
     const root = standing.root(end.index)
     const drive = standing.drive(end.index)
     for (let source = 0; source < sources; source++)
-      if (node === nodes.hot[source]) return comesByLuminaire(end.cable) ? 'loop-feed' : 'line'
+      if (node === nodes.hot[source]) return isLoop(end.cable) ? 'loop-feed' : 'line'
     if (nodes.onHot.includes(node)) return 'onward-feed'
     if (drive === ZERO) return 'neutral'
+    if (drive !== 0 && node < 0 && !isRunEnd(hypothesis, end.index)) return 'onward-feed'
     if (drive !== 0) return arrives(frame, hypothesis, standing, end.index, drive) ? 'line' : 'onward-feed'
     const lamp = nodes.lampHot.indexOf(node)
     if (lamp >= 0)
-      return lamps[lamp]!.back === nodes.neutral && comesByLuminaire(end.cable)
-        ? 'loop-return'
-        : 'switched-load'
+      return lamps[lamp]!.back === nodes.neutral && isFedThere(end.cable) ? 'loop-return' : 'switched-load'
     if (switched.has(root)) return 'switched-load'
     return isRun(node) || isRunEnd(hypothesis, end.index) ? travels(frame, standing, root) : 'spare'
   })
