@@ -2,9 +2,11 @@ import { execFileSync, spawnSync } from 'node:child_process'
 import path from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
+import type { Question, Spot } from '@/core/identify'
 import { writeJobFile } from '@/core/format/job-file'
+import type { JobRecord } from '@/core/model/record'
 import { usualBox, switchLoop } from '@/demo/usual'
-import { answer } from './answer'
+import { answer, converse } from './answer'
 
 const root = path.resolve(import.meta.dirname, '..')
 const file = (given: Parameters<typeof usualBox>[0]) =>
@@ -94,6 +96,65 @@ describe('every-room', () => {
     const { code, output } = run()
     expect(code).toBe(2)
     expect(output).toMatchObject({ ok: false })
+  })
+
+  const waiting = () =>
+    writeJobFile({ record: answering(usualBox({ proven: false }).record), extra: {} })
+  const answering = (record: JobRecord): JobRecord => ({
+    ...record,
+    groups: Object.fromEntries(
+      Object.entries(record.groups).map(([id, group]) => [id, { ...group, behaves: 'answers' }]),
+    ),
+  })
+
+  it('identifies: what each conductor may be, and the next reading; a no while something is open', () => {
+    const { code, output } = ask('identify', waiting())
+    expect(code).toBe(1)
+    expect(output).toMatchObject({
+      ok: false,
+      wirings: [
+        { boxIds: ['box'], kind: 'identified', decided: true, next: { question: { kind: 'volts' } } },
+      ],
+    })
+  })
+
+  it('identifies in a conversation, line by line, until every conductor is proven', () => {
+    const begun = converse('a.json', waiting(), [], trade)
+    if (!begun.ok) throw new Error('no conversation')
+    const talking = begun.value
+    expect(talking.line('{')).toMatchObject({ ok: false, faults: [{ code: 'not-json' }] })
+    expect(talking.line('{"undo": true}')).toMatchObject({ ok: false, faults: [{ path: '/undo' }] })
+    expect(talking.line('{"answer": "purple"}')).toMatchObject({ ok: false, faults: [{ path: '/answer' }] })
+    // The wall: A black is the line, B black the load, the whites are neutral, the bare ones ground.
+    const potential = { 'box-a-black-1-end': 'live', 'box-b-black-1-end': 'switched' } as Record<
+      string,
+      string
+    >
+    const standing = (spot: Spot) => (spot.kind === 'end' ? (potential[spot.end] ?? 'dead') : 'dead')
+    const shownAt = ({ from, to, work, kind }: Question) => {
+      const both = [standing(from), standing(to)].sort().join(' ')
+      if (kind === 'continuity') return both === 'dead dead' ? 'sounds' : 'silent'
+      if (work === null) return both === 'dead live' ? 'nominal' : 'dead'
+      return both === 'dead dead' ? 'stays-dead' : both === 'dead live' ? 'stays-live' : 'changes'
+    }
+    for (let lines = 0; talking.state.next && lines < 20; lines++)
+      expect(talking.line(JSON.stringify({ answer: shownAt(talking.state.next.question) }))).toMatchObject({
+        ok: true,
+      })
+    const found = talking.state.conductors.map(
+      ({ name, proof, candidates: [first] }) => `${name} ${first!.role} ${proof}`,
+    )
+    expect(found).toEqual([
+      'A black line proven',
+      'A white neutral proven',
+      'A bare ground proven',
+      'B black switched-load proven',
+      'B white neutral proven',
+      'B bare ground proven',
+    ])
+    const before = talking.state.conductors
+    talking.line('{"undo": true}')
+    expect(talking.state.conductors).not.toEqual(before)
   })
 
   it('runs as a program from any folder', () => {

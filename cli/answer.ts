@@ -7,11 +7,12 @@ import { fault } from '@/core/model/result'
 import type { Trade } from '@/core/model/trade'
 import { prove } from '@/core/prove'
 import { foundCircuit, plannedCircuit, routeBox } from '@/core/route'
+import { conversation, identifyBoxes, type IdentifyConversation } from './identify'
 import { bad, type Answer } from './outcome'
 import { readPoint } from './read'
 
 const USAGE =
-  'every-room check|prove|validate FILE [--box ID]; every-room read FILE --at POINT --with INSTRUMENT'
+  'every-room check|identify|prove|validate FILE [--box ID]; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
 
 /** The whole of the command but for reading the file and printing: the same input gives the same answer. */
 export function answer(
@@ -23,17 +24,36 @@ export function answer(
 ): Answer {
   const run = VERBS[verb ?? '']
   if (!run || file === undefined) return bad(fault('/', 'usage', USAGE))
-  if (source === null) return bad(fault('/', 'no-such-file', `cannot read ${file}`))
+  const opened = openedFile(file, source, rest)
+  return opened.ok ? run(opened.record, opened.views, trade, rest) : opened.answer
+}
+
+/** `identify --interactive`: a conversation, or an answer that says why there is none. */
+export function converse(
+  file: string,
+  source: string | null,
+  rest: readonly string[],
+  trade: Trade,
+):
+  | { readonly ok: true; readonly value: IdentifyConversation }
+  | { readonly ok: false; readonly answer: Answer } {
+  const opened = openedFile(file, source, rest)
+  return opened.ok ? conversation(opened.record, opened.views, trade) : opened
+}
+
+function openedFile(file: string, source: string | null, rest: readonly string[]) {
+  const no = (answer: Answer) => ({ ok: false as const, answer })
+  if (source === null) return no(bad(fault('/', 'no-such-file', `cannot read ${file}`)))
   const parsed = parseJobFile(source)
-  if (!parsed.ok) return { code: 2, output: { ok: false, faults: parsed.faults } }
+  if (!parsed.ok) return no({ code: 2, output: { ok: false, faults: parsed.faults } })
   const { record } = parsed.value
   const boxId = optionOf(rest, '--box')
   if (boxId !== null && !record.boxes[boxId])
-    return bad(fault('/boxes', 'no-such-row', `there is no box ${boxId}`))
+    return no(bad(fault('/boxes', 'no-such-row', `there is no box ${boxId}`)))
   const views = rowsOf(record, 'boxes')
     .filter(box => boxId === null || box.id === boxId)
     .map(box => boxView(record, box.id)!)
-  return run(record, views, trade, rest)
+  return { ok: true as const, record, views }
 }
 
 function optionOf(rest: readonly string[], name: string): string | null {
@@ -106,4 +126,10 @@ const proveVerb: Verb = (record, views, trade) => {
 /** What an instrument shows in the wiring as found. A no: a test that must not be made. */
 const readVerb: Verb = (record, views, trade, rest) => readPoint(record, views, trade, rest)
 
-const VERBS: Readonly<Record<string, Verb>> = { validate, check, prove: proveVerb, read: readVerb }
+const VERBS: Readonly<Record<string, Verb>> = {
+  validate,
+  check,
+  identify: identifyBoxes,
+  prove: proveVerb,
+  read: readVerb,
+}

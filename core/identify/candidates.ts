@@ -26,6 +26,14 @@ export function candidatesOf(frame: Frame, { live }: Allowed): Question[] {
   }))
   const asFound = { kind: 'volts', power: 'on', apart: none } as const
   const metals = oneOfEachMetal(insulated)
+  const grounds = oneOfEachMetal(frame.ends.filter(({ ground }) => ground))
+  const asFoundBetween = (a: FrameEnd, b: FrameEnd): Question[] =>
+    [null, ...switches.map(({ device }) => device.id)].map(work => ({
+      ...asFound,
+      from: spotOf(a),
+      to: spotOf(b),
+      work,
+    }))
   const found = live
     ? [
         ...metals.flatMap(end =>
@@ -38,14 +46,8 @@ export function candidatesOf(frame: Frame, { live }: Allowed): Question[] {
         ),
         ...pairs(metals)
           .filter(([a, b]) => a.box === b.box)
-          .flatMap(([a, b]) =>
-            [null, ...switches.map(({ device }) => device.id)].map((work): Question => ({
-              ...asFound,
-              from: spotOf(a),
-              to: spotOf(b),
-              work,
-            })),
-          ),
+          .flatMap(([a, b]) => asFoundBetween(a, b)),
+        ...metals.flatMap(a => grounds.filter(({ box }) => box === a.box).flatMap(b => asFoundBetween(a, b))),
       ]
     : []
   const apart = live
@@ -79,7 +81,8 @@ export function candidatesOf(frame: Frame, { live }: Allowed): Question[] {
       to: { kind: 'lamp-holder', light: id },
     })),
   ])
-  return [...lights, ...found, ...apart, ...without, ...known]
+  const toEarth = grounds.map((end): Question => ({ ...dead, from: spotOf(end), to: EARTH }))
+  return [...lights, ...found, ...apart, ...without, ...known, ...toEarth]
 }
 
 /** As found, the conductors of one joint or terminal are one metal: one of them is read for all. */

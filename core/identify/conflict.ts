@@ -1,5 +1,5 @@
 import type { Case } from './case'
-import { askedIn } from './predict'
+import { agrees, askedIn } from './predict'
 import { bitOf } from './question'
 import type { Ledger, Taken } from './ledger'
 
@@ -42,6 +42,6 @@ function speaksAgainst({ frame, hypotheses, predictor }: Case, { question, answe
   const asked = askedIn(frame, question)
   const bit = bitOf(question, answer)
   return Uint8Array.from(hypotheses, hypothesis =>
-    (predictor.allowed(hypothesis, asked) & bit) === 0 ? 1 : 0,
+    agrees(predictor.allowed(hypothesis, asked), bit) ? 0 : 1,
   )
 }

@@ -1,6 +1,6 @@
 import { fault, good, refused, type Result } from '../model/result'
 import type { Case } from './case'
-import { askedIn } from './predict'
+import { agrees, askedIn } from './predict'
 import { answersTo, bitOf, keyOf, type Answer, type Question, type Spot } from './question'
 
 /** A reading that was taken: what was asked, and what was seen. */
@@ -45,7 +45,7 @@ export class Ledger {
     const asked = askedIn(this.of.frame, taken.question)
     const spoke: number[] = []
     for (const at of this.standing)
-      if ((this.of.predictor.allowed(this.of.hypotheses[at]!, asked) & bit) === 0) {
+      if (!agrees(this.of.predictor.allowed(this.of.hypotheses[at]!, asked), bit)) {
         this.against[at]!++
         spoke.push(at)
       }

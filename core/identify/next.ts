@@ -21,10 +21,12 @@ export interface Next {
 /** What a way of wiring that nothing speaks against counts beside one that a single reading does. */
 const UNTOUCHED = 6
 /** Planned on the likeliest so many; proof is held against all. */
-const PLANNED_ON = 400
+const PLANNED_ON = 120
 /** Reading the same again shows less than reading something else. */
 const AGAIN = 0.9
 const LEAST_GAIN = 1e-6
+/** The bits that stand for answers; what lies beyond only says what may be read besides. */
+const ANSWER_BITS = 15
 
 /**
  * The reading worth taking next: one that tells ways of wiring apart, or, where they all say the same, one
@@ -35,13 +37,12 @@ export function nextQuestion(ledger: Ledger, candidates: Candidates, costOf: Cos
 }
 
 /** A reading that every way of wiring answers alike, held to metal that is not borne out yet. */
-function bearingOut(ledger: Ledger, { questions, allowedBy }: Candidates, costOf: CostOf): Next | null {
+function bearingOut(ledger: Ledger, { questions, keys, allowedBy }: Candidates, costOf: CostOf): Next | null {
   const { of: held, standing } = ledger
   if (!ledger.agreed) return null
   const known = identified(ledger, { carries: new Set() })
   const lacking = held.frame.ends.filter(
-    ({ ground, index }) =>
-      !ground &&
+    ({ index }) =>
       known[index]!.candidates.length === 1 &&
       !isBorneOut(
         ledger,
@@ -57,7 +58,11 @@ function bearingOut(ledger: Ledger, { questions, allowedBy }: Candidates, costOf
   for (const [number, question] of questions.entries()) {
     let bits = 0
     for (const at of standing) bits |= allowedBy(at)[number]!
-    const answer = answersTo(question)[Math.log2(bits)]
+    const bit = bits & ANSWER_BITS
+    const answer = answersTo(question)[Math.log2(bit)]
+    const before = ledger.answersTaken.get(keys[number]!)
+    // What was read already and showed something else will not show it now.
+    if (before && before.at(-1) !== bit) continue
     if (answer === undefined) continue
     const touched = lacking.filter(({ index }) => touches(held, { question, answer }, index)).length
     const score = touched / costOf(question, now)

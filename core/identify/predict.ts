@@ -7,6 +7,13 @@ const DEAD = 1
 const BETWEEN = 2
 const NOMINAL = 4
 const DOUBLE = 8
+const LIVE = BETWEEN | NOMINAL | DOUBLE
+/** Beside the answers: a ground may be open on its way, so that it reads dead speaks against nothing. */
+const MAY_BE_OPEN = 16
+
+/** Whether an answer agrees with what is allowed. */
+export const agrees = (allowed: number, bit: number): boolean =>
+  (allowed & bit) !== 0 || (bit === DEAD && (allowed & MAY_BE_OPEN) !== 0)
 
 /** A question in numbers. Spots that depend on the hypothesis are found when it is known. */
 export interface Asked {
@@ -79,11 +86,16 @@ export class Predictor {
 
   #shown(hypothesis: Hypothesis, { kind, from, to }: Question): number {
     if (kind === 'light') return this.#light(hypothesis, from)
-    let bits = 0
+    let bits = this.#isGround(from) || this.#isGround(to) ? MAY_BE_OPEN : 0
     for (const a of this.#nodes(hypothesis, from))
       for (const b of this.#nodes(hypothesis, to))
         bits |= kind === 'volts' ? this.#volts(a, b) : this.#continuity(a, b)
     return bits
+  }
+
+  #isGround(spot: Spot): boolean {
+    const { ends, indexOf } = this.frame
+    return spot.kind === 'end' && ends[indexOf.get(spot.end)!]!.ground
   }
 
   #nodes(hypothesis: Hypothesis, spot: Spot): readonly number[] {
@@ -140,10 +152,11 @@ export class Predictor {
 /** Bits of what a watched meter may do between two positions: stay dead, stay live, change. */
 function watched(here: number, there: number): number {
   const [deadHere, deadThere] = [(here & DEAD) !== 0, (there & DEAD) !== 0]
-  const [liveHere, liveThere] = [(here & ~DEAD) !== 0, (there & ~DEAD) !== 0]
+  const [liveHere, liveThere] = [(here & LIVE) !== 0, (there & LIVE) !== 0]
   return (
     (deadHere && deadThere ? 1 : 0) |
     (liveHere && liveThere ? 2 : 0) |
-    ((deadHere && liveThere) || (liveHere && deadThere) ? 4 : 0)
+    ((deadHere && liveThere) || (liveHere && deadThere) ? 4 : 0) |
+    (here & MAY_BE_OPEN)
   )
 }

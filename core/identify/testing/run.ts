@@ -91,10 +91,10 @@ export const wronglyProven = ({ known }: Run, { roles }: Hidden): string[] =>
     proof === 'proven' && first!.role !== roles.get(endId) ? [`${endId} is no ${first!.role}`] : [],
   )
 
-/** Insulated ends that are not proven though some reading would still tell their roles apart. */
+/** Ends that are not proven though some reading would still tell their roles apart. */
 export function leftOpen({ ledger, known }: Run, { held, candidates }: Prepared): string[] {
-  return held.frame.ends.flatMap(({ ground, index, id }) => {
-    if (ground || known[index]!.proof === 'proven') return []
+  return held.frame.ends.flatMap(({ index, id }) => {
+    if (known[index]!.proof === 'proven') return []
     const rows = ledger.standing.map(at => candidates.allowedBy(at).join(' '))
     return known[index]!.candidates.length > 1 && new Set(rows).size === 1 ? [] : [id]
   })
