@@ -11,6 +11,7 @@ import { Trial } from '@/core/trial'
 import { companionChain, plainPlaces } from '@/demo/places'
 import { quillbackRoad } from '@/demo/quillback'
 import { usualBox } from '@/demo/usual'
+import { benchIdentify } from './identify'
 
 /** Figures only: no test depends on them. Best and median of `rounds`, in milliseconds. */
 function measure(name: string, rounds: number, work: () => unknown): void {
@@ -98,3 +99,4 @@ measure(`Route and plan: ${boxes} boxes`, 20, () => {
   return Object.keys(edited.boxes).map(id => planBox(boxView(edited, id)!, trade))
 })
 measure(`Progress of all stages: ${boxes} boxes`, 20, () => progressOfJob({ ...house }, trade))
+benchIdentify()

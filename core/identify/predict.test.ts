@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { askedIn } from './predict'
+import { agrees, askedIn } from './predict'
 import { bitOf, keyOf } from './question'
 import { randomHidden } from './testing/arrangements'
 import { prepare, testerOf } from './testing/run'
@@ -26,7 +26,7 @@ describe(`what a way of wiring allows agrees with what a tester shows (${COUNT},
         }
         const bit = bitOf(question, answered.value)
         const asked = askedIn(held.frame, question)
-        left = left.filter(at => (held.predictor.allowed(held.hypotheses[at]!, asked) & bit) !== 0)
+        left = left.filter(at => agrees(held.predictor.allowed(held.hypotheses[at]!, asked), bit))
         if (left.length === 0) {
           faults.push(`${hidden.name}: ${keyOf(question)} shows ${answered.value}`)
           break

@@ -21,6 +21,9 @@ export interface Asked {
   readonly apart: number
   /** Place among the switches of the one that is worked, or −1. */
   readonly work: number
+  /** Its two spots as nodes where they are the same in every hypothesis, else −1. */
+  readonly from: number
+  readonly to: number
   /** Light whose lamps are out for it, or −1. */
   readonly lampsOut: number
 }
@@ -30,9 +33,15 @@ export function askedIn(frame: Frame, question: Question): Asked {
   return {
     question,
     apart: question.apart.reduce((bits, id) => bits | (1 << boxes.findIndex(box => box.id === id)), 0),
+    from: fixedNode(frame, question.from),
+    to: fixedNode(frame, question.to),
     lampsOut: lampsOut(frame, question),
     work: question.work === null ? -1 : frame.switches.findIndex(({ device }) => device.id === question.work),
   }
+}
+
+function fixedNode({ indexOf, nodes }: Frame, spot: Spot): number {
+  return spot.kind === 'end' ? indexOf.get(spot.end)! : spot.kind === 'earth' ? nodes.earth : -1
 }
 
 function lampsOut({ survey }: Frame, { kind, from, to }: Question): number {
@@ -46,11 +55,10 @@ function lampsOut({ survey }: Frame, { kind, from, to }: Question): number {
  */
 export class Predictor {
   readonly #standing: Standing
-  readonly #out: Uint8Array
+  readonly #spots = new WeakMap<readonly Asked[], { first: readonly Asked[]; of: Uint16Array }>()
 
   constructor(readonly frame: Frame) {
     this.#standing = new Standing(frame)
-    this.#out = new Uint8Array(1 << frame.switches.length)
   }
 
   allowed(hypothesis: Hypothesis, asked: Asked): number {
@@ -64,54 +72,75 @@ export class Predictor {
     const positions = 1 << switches.length
     // A switch whose box is apart is out: its position makes no difference.
     const out = switches.reduce((bits, { box }, at) => ((apart >> box) & 1 ? bits | (1 << at) : bits), 0)
-    const shown = new Uint8Array(all.length * positions)
+    const { first, of } = this.#spotsOf(all)
+    const shown = new Uint8Array(first.length * positions)
     for (let at = 0; at < positions; at++) {
       if ((at & out) !== 0) continue
       this.#standing.fill(hypothesis, { power: question.power, apart, lampsOut }, at)
-      for (let index = 0; index < all.length; index++)
-        shown[index * positions + at] = this.#shown(hypothesis, all[index]!.question)
+      for (let index = 0; index < first.length; index++)
+        shown[index * positions + at] = this.#shown(hypothesis, first[index]!)
     }
     const allowed = new Uint8Array(all.length)
     for (let index = 0; index < all.length; index++) {
       const { work } = all[index]!
+      const row = of[index]! * positions
+      let bits = 0
       for (let at = 0; at < positions; at++) {
         if ((at & out) !== 0) continue
-        const here = shown[index * positions + at]!
-        if (all[index]!.question.work === null) allowed[index]! |= here
-        else allowed[index]! |= watched(here, shown[index * positions + (at ^ (1 << work))]!)
+        bits |= work < 0 ? shown[row + at]! : watched(shown[row + at]!, shown[row + (at ^ (1 << work))]!)
       }
+      allowed[index] = bits
     }
     return allowed
   }
 
-  #shown(hypothesis: Hypothesis, { kind, from, to }: Question): number {
+  /** Questions that only differ by what is worked are held to the same spots: each pair is looked at once. */
+  #spotsOf(all: readonly Asked[]): { readonly first: readonly Asked[]; readonly of: Uint16Array } {
+    let known = this.#spots.get(all)
+    if (known) return known
+    const first: Asked[] = []
+    const numbers = new Map<string, number>()
+    const of = Uint16Array.from(all, asked => {
+      const { from, to, kind } = asked.question
+      const key = JSON.stringify([kind, from, to])
+      let number = numbers.get(key)
+      if (number === undefined) {
+        numbers.set(key, (number = first.length))
+        first.push(asked)
+      }
+      return number
+    })
+    known = { first, of }
+    this.#spots.set(all, known)
+    return known
+  }
+
+  #shown(hypothesis: Hypothesis, { question: { kind, from, to }, from: a, to: b }: Asked): number {
     if (kind === 'light') return this.#light(hypothesis, from)
-    let bits = this.#isGround(from) || this.#isGround(to) ? MAY_BE_OPEN : 0
-    for (const a of this.#nodes(hypothesis, from))
-      for (const b of this.#nodes(hypothesis, to))
-        bits |= kind === 'volts' ? this.#volts(a, b) : this.#continuity(a, b)
+    // A ground may be open on its way: that it reads dead speaks against no way of wiring.
+    const open = this.#isGround(a) || this.#isGround(b) ? MAY_BE_OPEN : 0
+    if (a >= 0 && b >= 0) return open | this.#between(kind, a, b)
+    let bits = open
+    for (const near of a >= 0 ? [a] : this.#nodes(hypothesis, from))
+      for (const far of b >= 0 ? [b] : this.#nodes(hypothesis, to)) bits |= this.#between(kind, near, far)
     return bits
   }
 
-  #isGround(spot: Spot): boolean {
-    const { ends, indexOf } = this.frame
-    return spot.kind === 'end' && ends[indexOf.get(spot.end)!]!.ground
+  #between(kind: Question['kind'], a: number, b: number): number {
+    return kind === 'volts' ? this.#volts(a, b) : this.#continuity(a, b)
   }
 
+  #isGround(node: number): boolean {
+    return this.frame.ends[node]?.ground ?? false
+  }
+
+  /** Nodes of a spot that differ from one way of wiring to the next. */
   #nodes(hypothesis: Hypothesis, spot: Spot): readonly number[] {
-    const { nodes, indexOf, survey } = this.frame
-    switch (spot.kind) {
-      case 'end':
-        return [indexOf.get(spot.end)!]
-      case 'earth':
-        return [nodes.earth]
-      case 'panel-hot':
-        return nodes.hot.slice(0, hypothesis.sources)
-      case 'lamp-holder':
-        return hypothesis.lamps.flatMap(({ light }, lamp) =>
-          survey.lights[light]!.id === spot.light ? [nodes.lampHot[lamp]!] : [],
-        )
-    }
+    const { nodes, survey } = this.frame
+    if (spot.kind === 'panel-hot') return nodes.hot.slice(0, hypothesis.sources)
+    return hypothesis.lamps.flatMap(({ light }, lamp) =>
+      spot.kind === 'lamp-holder' && survey.lights[light]!.id === spot.light ? [nodes.lampHot[lamp]!] : [],
+    )
   }
 
   #volts(a: number, b: number): number {

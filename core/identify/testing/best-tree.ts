@@ -11,8 +11,9 @@ const MOST_STATES = 400_000
  * The least number of readings, on average, after which all ways of wiring that at most one reading speaks
  * against give the same roles: over every order in which questions can be asked, each answered by a true
  * way of wiring drawn by its weight. Null where it is too large. Questions must have one answer for each.
+ * `out`: from how many readings against it a way of wiring is out; 1 if nobody ever misread.
  */
-export function leastReadings({ held, candidates }: Prepared): number | null {
+export function leastReadings({ held, candidates }: Prepared, out = 2): number | null {
   const weights = held.hypotheses.map(({ weight }) => weight)
   const total = weights.reduce((sum, each) => sum + each, 0)
   const rows = held.hypotheses.map((_, at) => candidates.allowedBy(at))
@@ -26,13 +27,13 @@ export function leastReadings({ held, candidates }: Prepared): number | null {
   const known = new Map<string, number>()
   let states = 0
 
-  /** Expected readings from here, given how many speak against each (at most 2), weighed by who may be true. */
+  /** Expected readings from here, given how many speak against each (at most `out`), weighed by who may be true. */
   const from = (against: readonly number[]): number => {
     const key = against.join('')
     const before = known.get(key)
     if (before !== undefined) return before
     if (++states > MOST_STATES) return NaN
-    const left = against.flatMap((spoken, at) => (spoken < 2 ? [at] : []))
+    const left = against.flatMap((spoken, at) => (spoken < out ? [at] : []))
     if (new Set(left.map(at => roles[at]!)).size <= 1) {
       known.set(key, 0)
       return 0
@@ -46,7 +47,7 @@ export function leastReadings({ held, candidates }: Prepared): number | null {
       let expected = 1
       let moves = false
       for (const answer of shown) {
-        const after = against.map((spoken, at) => Math.min(2, spoken + (answers[at] === answer ? 0 : 1)))
+        const after = against.map((spoken, at) => Math.min(out, spoken + (answers[at] === answer ? 0 : 1)))
         if (after.join('') === key) continue
         moves = true
         const likely =
