@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   resolve: { alias: { '@': path.resolve(import.meta.dirname) } },
   test: {
-    include: ['{core,catalogue,server,ui,workers,cli,demo,scripts}/**/*.test.{ts,tsx}'],
+    include: ['{core,catalogue,server,ui,workers,cli,demo,standins,scripts}/**/*.test.{ts,tsx}'],
     testTimeout: 30_000,
     hookTimeout: 60_000,
   },

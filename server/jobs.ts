@@ -72,6 +72,12 @@ export async function loadJobFile(jobId: string): Promise<JobFile | null> {
   return job
 }
 
+/** Whether a job is one of the made-up houses. */
+export async function isDemo(jobId: string): Promise<boolean> {
+  const [rows] = await pool().execute<RowDataPacket[]>('SELECT demo FROM jobs WHERE id = ?', [jobId])
+  return rows[0]?.demo != null
+}
+
 export interface StoreOptions {
   /** The id the job is kept under; the file's own id is only a wish. */
   readonly jobId: string

@@ -1,20 +1,16 @@
-import {
-  Identifier,
-  type Accounted,
-  type Allowed,
-  type Identification,
-  type Survey,
-  type Taken,
-} from '@/core/identify'
+import { accountedIn, allowedBy, Identifier, surveyOf, takenIn, type Identification } from '@/core/identify'
+import { tiedBoxes } from '@/core/job/tied'
+import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
+import type { Trade } from '@/core/model/trade'
 import type { Answer, Question } from './ask'
 
-/** What was seen, what may be asked, and what was read so far. */
+/** A box with the record it stands in: what was seen and read of all that hangs together with it. */
 export interface IdentifyQuestion {
-  readonly survey: Survey
-  readonly allowed: Allowed
-  readonly taken: readonly Taken[]
-  readonly carries: readonly string[]
+  readonly record: JobRecord
+  readonly boxId: string
+  readonly trade: Trade
+  /** Questions, by their keys, that cannot be answered now. */
   readonly skipped: readonly string[]
 }
 
@@ -24,15 +20,21 @@ export type IdentifyAnswer =
 
 let held: { readonly key: string; readonly identifier: Identifier } | null = null
 
-function answered({ survey, allowed, taken, carries, skipped }: IdentifyQuestion): IdentifyAnswer {
-  const key = JSON.stringify([survey, allowed])
+function answered({ record, boxId, trade, skipped }: IdentifyQuestion): IdentifyAnswer {
+  const views = tiedBoxes(record, boxId)
+  const survey = surveyOf(views, trade)
+  if (!survey.ok) return { kind: 'refused', faults: survey.faults }
+  const allowed = allowedBy(views[0]!)
+  const key = JSON.stringify([survey.value, allowed])
   if (held?.key !== key) {
-    const opened = Identifier.of(survey, allowed)
+    const opened = Identifier.of(survey.value, allowed)
     if (!opened.ok) return { kind: 'refused', faults: opened.faults }
     held = { key, identifier: opened.value }
   }
-  const accounted: Accounted = { carries: new Set(carries) }
-  return { kind: 'identified', identification: held.identifier.after(taken, accounted, new Set(skipped)) }
+  return {
+    kind: 'identified',
+    identification: held.identifier.after(takenIn(views), accountedIn(views), new Set(skipped)),
+  }
 }
 
 self.onmessage = ({ data }: MessageEvent<Question<IdentifyQuestion>>) => {

@@ -6,6 +6,7 @@ export { accountedIn, allowedBy, readingFor, surveyOf, takenIn } from './of-reco
 export { caseOf, type Case } from './case'
 export { conflictOf, type Conflict } from './conflict'
 export { identified, type Accounted, type Identified } from './identified'
+export type { Hypothesis } from './hypothesis'
 export { Ledger, type Taken } from './ledger'
 export { minutesOf, USUAL_MINUTES, type ReadingMinutes } from './minutes'
 export { nextQuestion, type CostOf, type Next } from './next'

@@ -10,6 +10,7 @@ import { jobStore, type JobSnapshot, type JobStore, type StoreWorld, type Versio
 
 const JobContext = createContext<JobStore | null>(null)
 const TradeContext = createContext<Trade | null>(null)
+const DemoContext = createContext(false)
 
 function browserWorld(jobId: string): StoreWorld {
   const key = `every-room/pending/${jobId}`
@@ -46,10 +47,13 @@ function browserWorld(jobId: string): StoreWorld {
 export function JobProvider({
   initial,
   trade,
+  demo,
   children,
 }: {
   initial: VersionedRecord
   trade: Trade
+  /** One of the made-up houses: it may be measured with a simulated tester. */
+  demo: boolean
   children: ReactNode
 }) {
   const [store] = useState(() => jobStore(initial, [holdPoints(trade)], browserWorld(initial.record.job.id)))
@@ -67,7 +71,9 @@ export function JobProvider({
   }, [store])
   return (
     <TradeContext value={trade}>
-      <JobContext value={store}>{children}</JobContext>
+      <DemoContext value={demo}>
+        <JobContext value={store}>{children}</JobContext>
+      </DemoContext>
     </TradeContext>
   )
 }
@@ -84,6 +90,8 @@ export function useTrade(): Trade {
   if (!trade) throw new Error('useTrade outside of a job')
   return trade
 }
+
+export const useDemo = (): boolean => useContext(DemoContext)
 
 export function useJob(): JobSnapshot {
   const store = useStore()

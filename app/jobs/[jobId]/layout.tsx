@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { trade } from '@/catalogue'
 import type { Trade } from '@/core/model/trade'
 import type { JobRecord } from '@/core/model/record'
-import { loadJob } from '@/server/jobs'
+import { isDemo, loadJob } from '@/server/jobs'
 import { JobProvider } from '@/ui/job/provider'
 import { JobShell } from '@/ui/job/shell'
 
@@ -32,7 +32,7 @@ export default async function JobLayout({ params, children }: Props & { children
   const job = await loadJob((await params).jobId)
   if (!job) notFound()
   return (
-    <JobProvider initial={job} trade={tradeFor(job.record)}>
+    <JobProvider initial={job} trade={tradeFor(job.record)} demo={await isDemo(job.record.job.id)}>
       <JobShell>{children}</JobShell>
     </JobProvider>
   )

@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useState } from 'react'
 import {
@@ -13,14 +14,17 @@ import {
 } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { approachTo } from '@/core/safety'
-import { useEdits } from '../../job/provider'
+import { useDemo, useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { useBroughtUp } from '../../primitives/use-brought-up'
 import { plain } from '../../words'
 import { newReading } from '../safety/isolation-panel'
 import { Part } from '../stage-frame'
 import { Approach } from './approach'
 import { answerWords, boxWords, valueOf, wordsOf } from './question-words'
+
+const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
+  ssr: false,
+})
 
 /** One reading, big: where, with what, how to stand, what each answer will mean; answered with one press. */
 export function NextReading({
@@ -41,7 +45,6 @@ export function NextReading({
   onTaken?: (question: Question, answer: Answer, value: number) => void
   onSkip: (key: string) => void
 }) {
-  const brought = useBroughtUp<HTMLDivElement>()
   const { question } = next
   const here = views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
   const edits = useEdits(here.box.id)
@@ -50,57 +53,56 @@ export function NextReading({
   const words = wordsOf(question, views)
   const ready = steps.length === 0
   const live = question.power === 'on'
-  const record = (answer: Answer, value: number) => {
+  const record = (answer: Answer, value: number, note = '') => {
     setHeld(question)
     if (onTaken) return onTaken(question, answer, value)
-    edits.send('take a reading', [
-      edits.add('readings', newReading(here.box.id, readingFor(question, answer, value, views.length))),
-    ])
+    const reading = { ...readingFor(question, answer, value, views.length), note }
+    edits.send('take a reading', [edits.add('readings', newReading(here.box.id, reading))])
   }
+  const demo = useDemo()
   const waiting = busy && held === question
   return (
-    <div ref={brought} className="scroll-mt-3">
-      <Part
-        title={title}
-        aside={<span className="text-sm text-soft tabular-nums">about {Math.ceil(next.minutes)} min</span>}
-      >
-        {here !== view && (
-          <p>
-            In {boxWords(here)}.{' '}
-            <Link
-              href={`/jobs/${view.record.job.id}/boxes/${here.box.id}/test`}
-              className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
-            >
-              Go to that box
-            </Link>
-          </p>
-        )}
-        <Places words={words} watched={question.work !== null} />
-        {live && (
-          <p className="hazard px-3 py-1 text-sm font-semibold">
-            {question.apart.length > 0
-              ? 'Live: conductors apart, held by nobody. Probes only, one reading, then off and read dead again.'
-              : 'Live: nothing is moved. Probes only, one hand, insulated to the tip.'}
-          </p>
-        )}
-        <Approach here={here} steps={steps} />
-        <Answers
-          key={keyOf(question)}
-          next={next}
-          view={here}
+    <Part
+      title={title}
+      aside={<span className="text-sm text-soft tabular-nums">about {Math.ceil(next.minutes)} min</span>}
+    >
+      {here !== view && (
+        <p>
+          In {boxWords(here)}.{' '}
+          <Link
+            href={`/jobs/${view.record.job.id}/boxes/${here.box.id}/test`}
+            className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
+          >
+            Go to that box
+          </Link>
+        </p>
+      )}
+      <Places words={words} watched={question.work !== null} />
+      {live && (
+        <p className="hazard px-3 py-1 text-sm font-semibold">
+          {question.apart.length > 0
+            ? 'Live: conductors apart, held by nobody. Probes only, one reading, then off and read dead again.'
+            : 'Live: nothing is moved. Probes only, one hand, insulated to the tip.'}
+        </p>
+      )}
+      {steps.length > 0 && <Approach here={here} steps={steps} />}
+      <Answers key={keyOf(question)} next={next} view={here} disabled={!ready || waiting} onAnswer={record} />
+      {demo && (
+        <SimulatedTester
+          views={views}
+          question={question}
           disabled={!ready || waiting}
-          onAnswer={record}
+          onShown={answer => record(answer, valueOf(answer, here.region), 'simulated tester')}
         />
-        <div className="flex flex-wrap gap-2">
-          <Button look="quiet" onClick={() => onSkip(keyOf(question))}>
-            Can’t take it
+      )}
+      <div className="flex flex-wrap gap-2">
+        {['Can’t take it', 'Not sure what it showed'].map(says => (
+          <Button key={says} look="quiet" onClick={() => onSkip(keyOf(question))}>
+            {says}
           </Button>
-          <Button look="quiet" onClick={() => onSkip(keyOf(question))}>
-            Not sure what it showed
-          </Button>
-        </div>
-      </Part>
-    </div>
+        ))}
+      </div>
+    </Part>
   )
 }
 
@@ -195,6 +197,6 @@ function Answers({
 function leaves(outcomes: Next['outcomes'] | undefined, answer: Answer): string {
   if (!outcomes) return ''
   const outcome = outcomes.find(each => each.answer === answer)
-  if (!outcome) return 'would contradict'
+  if (!outcome || outcome.remaining === 0) return 'would contradict'
   return outcome.remaining === 1 ? 'leaves one way of wiring' : `leaves ${outcome.remaining} ways of wiring`
 }

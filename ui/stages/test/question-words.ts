@@ -53,51 +53,25 @@ function deviceWords(views: readonly BoxView[], deviceId: string): string {
   return 'the switch'
 }
 
-/** An answer as a button says it. */
-export function answerWords(answer: Answer, { nominalVolts }: Region): string {
-  switch (answer) {
-    case 'dead':
-      return '0 to 5 V'
-    case 'between':
-      return 'Something between'
-    case 'nominal':
-      return `About ${nominalVolts} V`
-    case 'double':
-      return `${Math.round(nominalVolts * 1.7)} V or more`
-    case 'stays-dead':
-      return 'Stays dead'
-    case 'stays-live':
-      return 'Stays live'
-    case 'changes':
-      return 'Changes'
-    case 'silent':
-      return 'Silent'
-    case 'sounds':
-      return 'Sounds'
-    case 'stays-dark':
-      return 'Stays dark'
-    case 'stays-lit':
-      return 'Stays lit'
-    case 'light-changes':
-      return 'The light changes'
-  }
+/** Answers that are no figure, as a button says them. */
+const ANSWER_WORDS: Partial<Record<Answer, string>> = {
+  dead: '0 to 5 V',
+  between: 'Something between',
+  'light-changes': 'The light changes',
 }
 
-/** The figure that is kept with an answer given by a button, in the unit of its instrument. */
-export function valueOf(answer: Answer, { nominalVolts }: Region): number {
-  switch (answer) {
-    case 'nominal':
-    case 'stays-live':
-      return nominalVolts
-    case 'double':
-      return nominalVolts * 2
-    case 'between':
-      return nominalVolts / 2
-    case 'silent':
-      return OPEN_OHMS
-    default:
-      return 0
-  }
-}
+/** An answer as a button says it. */
+export const answerWords = (answer: Answer, { nominalVolts }: Region): string =>
+  answer === 'nominal'
+    ? `About ${nominalVolts} V`
+    : answer === 'double'
+      ? `${Math.round(nominalVolts * 1.7)} V or more`
+      : (ANSWER_WORDS[answer] ?? plain(answer))
 
 const OPEN_OHMS = 100_000
+/** Of nominal; in Ω where nothing sounds. */
+const FIGURES: Partial<Record<Answer, number>> = { nominal: 1, 'stays-live': 1, double: 2, between: 0.5 }
+
+/** The figure that is kept with an answer given by a button, in the unit of its instrument. */
+export const valueOf = (answer: Answer, { nominalVolts }: Region): number =>
+  answer === 'silent' ? OPEN_OHMS : nominalVolts * (FIGURES[answer] ?? 0)

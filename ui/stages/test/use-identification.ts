@@ -1,6 +1,6 @@
-import { useCallback, useEffect, useMemo, useState } from 'react'
-import { accountedIn, allowedBy, surveyOf, takenIn, type Identification } from '@/core/identify'
-import type { BoxView } from '@/core/job/box-view'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { basisOf, type Identification } from '@/core/identify'
+import { houseRule, type BoxView } from '@/core/job/box-view'
 import { tiedBoxes } from '@/core/job/tied'
 import type { Fault } from '@/core/model/result'
 import { asker } from '@/workers/ask'
@@ -24,40 +24,35 @@ export type Identifying =
 /** What the readings say of the boxes that hang together with one, kept up as they are taken. */
 export function useIdentification(view: BoxView) {
   const trade = useTrade()
-  const views = useMemo(() => tiedBoxes(view.record, view.box.id), [view])
+  const { record, box } = view
+  const views = useMemo(() => tiedBoxes(record, box.id), [record, box.id])
   const [skipped, setSkipped] = useState<readonly string[]>([])
   const [round, setRound] = useState(0)
-  const { text, faults } = useMemo(() => {
-    const survey = surveyOf(views, trade)
-    if (!survey.ok) return { text: null, faults: survey.faults }
-    const question: IdentifyQuestion = {
-      survey: survey.value,
-      allowed: allowedBy(view),
-      taken: takenIn(views),
-      carries: [...accountedIn(views).carries],
-      skipped,
-    }
-    // As text, so that the same question is not asked again because something else changed.
-    return { text: JSON.stringify(question), faults: [] }
-  }, [views, view, trade, skipped])
-  const [answer, setAnswer] = useState<{ readonly text: string; readonly says: Identifying } | null>(null)
+  // As text, so that the same question is not asked again because something else changed.
+  const key = useMemo(
+    () => JSON.stringify([basisOf(record, box.id), houseRule(record, 'finding-line', ''), skipped]),
+    [record, box.id, skipped],
+  )
+  const [answer, setAnswer] = useState<{ readonly key: string; readonly says: Identifying } | null>(null)
+  const question = useRef<IdentifyQuestion>({ record, boxId: box.id, trade, skipped })
   useEffect(() => {
-    if (text === null) return
+    question.current = { record, boxId: box.id, trade, skipped }
+  })
+  useEffect(() => {
     let wanted = true
-    void ask(JSON.parse(text) as IdentifyQuestion).then(asked => {
-      if (wanted) setAnswer({ text, says: asked.kind === 'answered' ? asked.value : { kind: 'failed' } })
+    void ask(question.current).then(asked => {
+      if (wanted) setAnswer({ key, says: asked.kind === 'answered' ? asked.value : { kind: 'failed' } })
     })
     return () => {
       wanted = false
     }
-  }, [text, round])
-  const says: Identifying =
-    text === null ? { kind: 'refused', faults } : (answer?.says ?? { kind: 'thinking' })
+  }, [key, round])
+  const says: Identifying = answer?.says ?? { kind: 'thinking' }
   return {
     views,
     says,
     /** Whether what is shown was worked out from all that is recorded now. */
-    current: text === null || answer?.text === text,
+    current: answer?.key === key,
     skip: useCallback((key: string) => setSkipped(before => [...before, key]), []),
     skipped: skipped.length,
     askAllAgain: useCallback(() => setSkipped([]), []),

@@ -1,0 +1,283 @@
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { usualBox } from '@/demo/usual'
+import type { JobRecord } from '@/core/model/record'
+import { bringIn, pick, rows, saved } from './helpers'
+
+/** What the conductors of the usual box truly are; nobody has told the record. */
+const TRUTH: Readonly<Record<string, 'live' | 'switched' | 'dead'>> = {
+  'A black': 'live',
+  'B black': 'switched',
+}
+
+const unread = (more: (record: JobRecord) => JobRecord = record => record) => {
+  const { record } = usualBox({ proven: false })
+  const ends = Object.fromEntries(
+    Object.entries(record.ends).map(([id, end]) => [id, { ...end, role: null, roleGroupId: null }]),
+  )
+  return more({ ...record, ends, findings: {}, claims: {} })
+}
+
+const open = async (page: Page, request: APIRequestContext, record = unread()) => {
+  const jobId = await bringIn(request, record)
+  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  await expect(card(page)).toBeVisible()
+  return jobId
+}
+
+const card = (page: Page) =>
+  page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Next reading' }) })
+    .last()
+const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click()
+const answers = (page: Page) => page.getByRole('group', { name: 'What it shows' })
+
+const prove = async (page: Page) => {
+  await press(page, 'It read 120 V')
+  await press(page, /^Live point to/)
+}
+
+/** Reads the card as a person would, and presses what the wall shows. */
+async function answerTruly(page: Page) {
+  const places = await card(page).getByRole('listitem').allInnerTexts()
+  const standing = places
+    .map(text => TRUTH[Object.keys(TRUTH).find(name => text.includes(name)) ?? ''] ?? 'dead')
+    .slice(0, 2)
+    .sort()
+    .join(' ')
+  const watched =
+    (await card(page)
+      .getByText(/watch the meter/)
+      .count()) > 0
+  const shown = watched
+    ? standing === 'dead dead'
+      ? 'Stays dead'
+      : standing === 'dead live'
+        ? 'Stays live'
+        : 'Changes'
+    : standing === 'dead live'
+      ? 'About 120 V'
+      : '0 to 5 V'
+  await answers(page)
+    .getByRole('button', { name: new RegExp(`^${shown}`) })
+    .click()
+}
+
+const readings = async (jobId: string) =>
+  (await rows("SELECT COUNT(*) AS n FROM readings WHERE job_id = ? AND purpose = 'identify'", jobId))[0]!
+    .n as number
+
+async function answerToTheEnd(page: Page, jobId: string) {
+  for (let count = 0; count < 15; count++) {
+    if (await page.getByRole('heading', { name: 'Every conductor is proven' }).isVisible()) return
+    const before = await readings(jobId)
+    await answerTruly(page)
+    await expect.poll(() => readings(jobId)).toBe(before + 1)
+    await saved(page)
+    await expect(
+      answers(page).getByRole('button').first().or(page.getByText('Every conductor is proven')),
+    ).toBeVisible()
+    await page.waitForTimeout(150)
+  }
+}
+
+test('a box that nobody has read: question after question until every conductor is proven @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await open(page, request)
+  await pick(page, 'Work the switch twice. Does Ceiling light come on and go off every time?', 'Every time')
+  // Nothing is read live before the tester and the reference were proved.
+  await expect(answers(page).getByRole('button').first()).toBeDisabled()
+  await prove(page)
+  await expect(answers(page).getByRole('button').first()).toBeEnabled()
+  await answerToTheEnd(page, jobId)
+  await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
+
+  await press(page, 'Take these roles over')
+  await expect(page.getByRole('button', { name: 'Take these roles over' })).toHaveCount(0)
+  await saved(page)
+  const roles = await rows('SELECT id, role FROM ends WHERE job_id = ? ORDER BY id', jobId)
+  expect(roles.map(({ role }) => role)).toEqual([
+    'ground',
+    'line',
+    'neutral',
+    'ground',
+    'switched-load',
+    'neutral',
+  ])
+  const found = await rows('SELECT role, proof FROM findings WHERE job_id = ?', jobId)
+  expect(found).toHaveLength(6)
+  expect(new Set(found.map(({ proof }) => proof))).toEqual(new Set(['proven']))
+  await expect(page.getByRole('button', { name: /^A black line, proven/ })).toBeVisible()
+
+  // What rests on a reading falls with it.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: 'Take these roles over' })).toBeVisible()
+  await saved(page)
+  expect(await rows('SELECT id FROM findings WHERE job_id = ?', jobId)).toHaveLength(0)
+})
+
+test('a misread answer: it stops, names the readings, and asks for one of them again', async ({
+  page,
+  request,
+}) => {
+  const jobId = await open(page, request)
+  await pick(page, 'Work the switch twice. Does Ceiling light come on and go off every time?', 'Every time')
+  await prove(page)
+  for (const [first, ...rest] of [['true'], ['true'], ['false']] as const) {
+    expect(rest).toEqual([])
+    const before = await readings(jobId)
+    if (first === 'true') await answerTruly(page)
+    else
+      await answers(page)
+        .getByRole('button', { name: /would contradict$/ })
+        .first()
+        .click()
+    await expect.poll(() => readings(jobId)).toBe(before + 1)
+    await page.waitForTimeout(300)
+  }
+  await expect(
+    page.getByRole('heading', { name: 'Stop: these readings cannot stand together' }),
+  ).toBeVisible()
+  await expect(page.getByText('Usual causes')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Read this again first' })).toBeVisible()
+  await expect(page.getByText(/its readings contradict each other/).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Take these roles over' })).toHaveCount(0)
+  const before = await readings(jobId)
+  await answers(page).getByRole('button').first().click()
+  await expect.poll(() => readings(jobId)).toBeGreaterThanOrEqual(before)
+  await saved(page)
+})
+
+test('refresh, a lost connection and a second phone: nothing lost, nothing doubled', async ({
+  page,
+  request,
+  context,
+}) => {
+  const jobId = await open(page, request)
+  await pick(page, 'Work the switch twice. Does Ceiling light come on and go off every time?', 'Every time')
+  await prove(page)
+  await saved(page)
+  await context.route('**/commands', route => route.abort())
+  await answerTruly(page)
+  await expect(page.getByText('Kept here, waiting for the server')).toBeVisible()
+  expect(await readings(jobId)).toBe(0)
+  await page.reload()
+  await context.unroute('**/commands')
+  await saved(page)
+  await expect.poll(() => readings(jobId)).toBe(1)
+
+  const second = await context.newPage()
+  await second.goto(`/jobs/${jobId}/boxes/box/test`)
+  await expect(answers(second).getByRole('button').first()).toBeEnabled()
+  await answerTruly(second)
+  await saved(second)
+  await expect.poll(() => readings(jobId)).toBe(2)
+  // The first one, brought to the front, goes on from what both have read.
+  await page.evaluate(() => window.dispatchEvent(new Event('focus')))
+  await answerToTheEnd(page, jobId)
+  await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
+
+  // Both take the roles over: the later one is shown that somebody was first.
+  await second.evaluate(() => window.dispatchEvent(new Event('focus')))
+  await expect(second.getByRole('button', { name: 'Take these roles over' })).toBeVisible()
+  await press(page, 'Take these roles over')
+  await saved(page)
+  await press(second, 'Take these roles over')
+  await expect(
+    second.getByRole('alert').filter({ hasText: 'Somebody else was quicker' }).first(),
+  ).toBeVisible()
+  expect(await rows('SELECT id FROM findings WHERE job_id = ?', jobId)).toHaveLength(6)
+})
+
+test('dead only: conductors come apart in a dead box, and no sooner', async ({ page, request }) => {
+  const jobId = await open(
+    page,
+    request,
+    unread(record => ({
+      ...record,
+      houseRules: { rule: { id: 'rule', ruleId: 'finding-line', value: 'dead' } },
+      groups: Object.fromEntries(
+        Object.entries(record.groups).map(([id, group]) => [id, { ...group, behaves: 'answers' as const }]),
+      ),
+    })),
+  )
+  await expect(card(page).getByText('Continuity', { exact: false }).first()).toBeVisible()
+  const steps = page.getByRole('list', { name: 'Before it' })
+  await expect(steps.getByText(/^Make .* dead: 0 of 6 conductors read dead/)).toBeVisible()
+  await expect(answers(page).getByRole('button', { name: 'Sounds' })).toBeDisabled()
+
+  // Nobody gets round it: the server refuses the tick as well.
+  const tick = {
+    id: `tick-${jobId}`,
+    name: 'tick a step',
+    boxId: 'box',
+    edits: [
+      {
+        kind: 'add',
+        entity: 'steps',
+        row: {
+          id: 'apart',
+          boxId: 'box',
+          stepKey: 'test:apart',
+          seq: 0,
+          at: '1970-01-01T00:00:00.000Z',
+          note: '',
+        },
+      },
+    ],
+  }
+  const answer = (await (await request.post(`/api/jobs/${jobId}/commands`, { data: tick })).json()) as {
+    kind: string
+    faults: { message: string }[]
+  }
+  expect(answer.kind).toBe('refused')
+  expect(answer.faults[0]!.message).toContain('not read dead at every conductor')
+
+  await press(page, 'It read 120 V')
+  await press(page, /^Live point to/)
+  await press(page, 'It is off and held off')
+  for (let conductor = 0; conductor < 6; conductor++) {
+    const next = page.getByRole('button', { name: /: 0 V$/ }).first()
+    if (!(await next.isVisible())) break
+    await next.click()
+  }
+  await press(page, 'It read 120 V')
+  await expect(page.getByText(/^Read dead: 6 of 6 conductors/)).toBeVisible()
+  await expect(steps.getByText(/before its joint is opened/)).toBeVisible()
+  await steps.getByRole('button', { name: '0 A' }).click()
+  await steps.getByRole('button', { name: 'All apart' }).click()
+  await expect(answers(page).getByRole('button', { name: 'Sounds' })).toBeEnabled()
+  await saved(page)
+  expect(await rows('SELECT step_key FROM steps WHERE job_id = ?', jobId)).toEqual([
+    { step_key: 'test:apart' },
+  ])
+})
+
+test('the demo house is measured with the simulated tester', async ({ page, request }) => {
+  await request.post('/api/demo/quillback-road-27/reset')
+  const jobId = 'quillback-road-27'
+  await page.goto(`/jobs/${jobId}/boxes/box-playroom/test`)
+  await pick(
+    page,
+    'Work the switch twice. Does Playroom ceiling come on and go off every time?',
+    'Every time',
+  )
+  await prove(page)
+  for (let count = 0; count < 15; count++) {
+    if (await page.getByRole('heading', { name: 'Every conductor is proven' }).isVisible()) break
+    const taken = () =>
+      rows(
+        "SELECT id FROM readings WHERE job_id = ? AND box_id = 'box-playroom' AND note = 'simulated tester'",
+        jobId,
+      )
+    const before = (await taken()).length
+    await press(page, 'Hold the simulated tester to it')
+    await expect.poll(async () => (await taken()).length).toBe(before + 1)
+    await saved(page)
+    await page.waitForTimeout(150)
+  }
+  await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
+  await request.post('/api/demo/quillback-road-27/reset')
+})

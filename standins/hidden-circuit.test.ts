@@ -1,0 +1,86 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { Identifier, surveyOf, type Survey, type Taken } from '@/core/identify'
+import { tiedSets } from '@/core/job/tied'
+import { quillbackRoad } from '@/demo/quillback'
+import { hiddenCircuitFor } from './hidden-circuit'
+import { SimulatedTester } from './tester'
+
+const MOST_READINGS = 60
+const LOTS = [0, 0.37, 0.62, 0.95, 0.999]
+
+/** Asks whatever is worth asking of a hidden circuit until nothing is, and gives what was found. */
+function measured(survey: Survey, lot: number) {
+  const hidden = hiddenCircuitFor(survey, lot)
+  const opened = Identifier.of(survey, { live: true })
+  if (!hidden.ok || !opened.ok) throw new Error('the boxes cannot be measured')
+  const tester = new SimulatedTester(hidden.value.circuit, hidden.value.boxOfJoint, survey.nominalBand)
+  const taken: Taken[] = []
+  const now = () => opened.value.after(taken, { carries: new Set() }, new Set())
+  for (let next = now().next; next && taken.length < MOST_READINGS; next = now().next) {
+    const shown = tester.answer(next.question)
+    if (!shown.ok) throw new Error(shown.faults[0]!.message)
+    taken.push({ id: `${taken.length}`, question: next.question, answer: shown.value })
+  }
+  return { hidden: hidden.value, found: now(), taken }
+}
+
+const answering = (survey: Survey): Survey => ({
+  ...survey,
+  lights: survey.lights.map(light => ({ ...light, behaves: 'answers' })),
+})
+
+const waiting = tiedSets(quillbackRoad())
+  .map(views => ({ names: views.map(({ box }) => box.id).join(' + '), views }))
+  .filter(({ views }) =>
+    views.some(({ ends }) => ends.length > 0 && ends.every(({ end }) => end.role === null)),
+  )
+
+describe('the simulated tester, at boxes of the demo house that nobody has read', () => {
+  it.each(waiting.map(({ names, views }) => [names, views] as const))(
+    '%s is identified to the end',
+    (_, views) => {
+      const survey = surveyOf(views, trade)
+      if (!survey.ok) throw new Error(survey.faults[0]!.message)
+      for (const lot of LOTS) {
+        const { found } = measured(answering(survey.value), lot)
+        expect(found.conflict).toBeNull()
+        const open = found.known.filter(({ proof, groundOpen }) => proof !== 'proven' && !groundOpen)
+        expect(open).toEqual([])
+      }
+    },
+  )
+
+  it('hides the same circuit for the same lot, whatever was found out since', () => {
+    const survey = surveyOf(waiting[0]!.views, trade)
+    if (!survey.ok) throw new Error(survey.faults[0]!.message)
+    const [before, since] = [survey.value, answering(survey.value)].map(each => hiddenCircuitFor(each, 0.4))
+    expect(before).toEqual(since)
+  })
+})
+
+describe('the simulated tester', () => {
+  it('refuses what it cannot hold or work', () => {
+    const survey = surveyOf(waiting[0]!.views, trade)
+    if (!survey.ok) throw new Error(survey.faults[0]!.message)
+    const hidden = hiddenCircuitFor(survey.value, 0)
+    if (!hidden.ok) throw new Error('nothing hidden')
+    const tester = new SimulatedTester(
+      hidden.value.circuit,
+      hidden.value.boxOfJoint,
+      survey.value.nominalBand,
+    )
+    const end = survey.value.cables[0]!.ends[0]!.id
+    const live = {
+      kind: 'continuity',
+      power: 'on',
+      apart: [],
+      from: { kind: 'end', end },
+      to: { kind: 'earth' },
+      work: null,
+    } as const
+    expect(tester.answer(live).ok).toBe(false)
+    expect(tester.answer({ ...live, kind: 'volts', from: { kind: 'end', end: 'nowhere' } }).ok).toBe(false)
+    expect(tester.work('nothing').ok).toBe(false)
+  })
+})

@@ -1,0 +1,77 @@
+'use client'
+
+import { readingFor, type Answer, type Conflict, type Question } from '@/core/identify'
+import type { BoxView } from '@/core/job/box-view'
+import { useEdits } from '../../job/provider'
+import { newReading } from '../safety/isolation-panel'
+import { Part } from '../stage-frame'
+import { NextReading } from './next-reading'
+import { answerWords, wordsOf } from './question-words'
+
+const USUAL_CAUSES = [
+  'A switch stood otherwise than thought, or was worked in between.',
+  'Another circuit comes into this box.',
+  'A lead touched the neighbouring conductor.',
+  'The meter was on its high-impedance range, and showed a phantom voltage.',
+  'A switch is bridged, or worn so that it does not open.',
+]
+
+/** Readings that cannot all be true, and the one to take again first. */
+export function Contradiction({
+  view,
+  views,
+  conflict,
+  busy,
+}: {
+  view: BoxView
+  views: readonly BoxView[]
+  conflict: Conflict
+  busy: boolean
+}) {
+  const { repeat } = conflict
+  const boxOf = (id: string) => view.record.readings[id]?.boxId ?? view.box.id
+  const edits = useEdits(boxOf(repeat.id))
+  const taken = (question: Question, answer: Answer, value: number) =>
+    edits.send('take a reading', [
+      edits.add('readings', newReading(boxOf(repeat.id), readingFor(question, answer, value, views.length))),
+      // The new one stands instead of one that was misread; the same again bears it out.
+      ...(answer === repeat.answer ? [] : [edits.remove('readings', repeat.id)]),
+    ])
+  return (
+    <>
+      <Part title="Stop: these readings cannot stand together">
+        <ul className="flex flex-col gap-1">
+          {conflict.readings.map(({ id, question, answer }) => {
+            const words = wordsOf(question, views)
+            return (
+              <li key={id} className="hazard bg-paper px-3 py-1">
+                {words.from} to {words.to}
+                {words.worked ? `, working ${words.worked}` : ''}, {words.stand}:{' '}
+                <strong>{answerWords(answer, view.region)}</strong>
+              </li>
+            )
+          })}
+        </ul>
+        <p className="font-semibold">Usual causes</p>
+        <ul className="list-disc pl-5">
+          {USUAL_CAUSES.map(cause => (
+            <li key={cause}>{cause}</li>
+          ))}
+        </ul>
+        {!conflict.explained && (
+          <p>No single misreading explains them. Look at the box again; where it stays so, get help.</p>
+        )}
+      </Part>
+      <NextReading
+        key={repeat.id}
+        view={view}
+        views={views}
+        next={{ question: repeat.question, minutes: 1 }}
+        busy={busy}
+        title="Read this again first"
+        onTaken={taken}
+        onSkip={() => edits.send('strike out a reading', [edits.remove('readings', repeat.id)])}
+      />
+    </>
+  )
+}
