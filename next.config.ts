@@ -7,7 +7,7 @@ const config: NextConfig = {
   turbopack: { root: path.resolve(import.meta.dirname) },
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['mysql2', 'joi', 'pino'],
+  serverExternalPackages: ['mysql2', 'joi', 'pino', 'sharp'],
 }
 
 export default config

@@ -98,8 +98,7 @@ describe('every-room', () => {
     expect(output).toMatchObject({ ok: false })
   })
 
-  const waiting = () =>
-    writeJobFile({ record: answering(usualBox({ proven: false }).record), extra: {} })
+  const waiting = () => writeJobFile({ record: answering(usualBox({ proven: false }).record), extra: {} })
   const answering = (record: JobRecord): JobRecord => ({
     ...record,
     groups: Object.fromEntries(

@@ -37,8 +37,17 @@ const prove = async (page: Page) => {
   await press(page, /^Live point to/)
 }
 
+/** The card is of all that was read so far. */
+const settled = (page: Page) =>
+  expect(
+    page
+      .locator('[aria-label="What it shows"][aria-busy="false"]')
+      .or(page.getByText('Every conductor is proven')),
+  ).toBeVisible()
+
 /** Reads the card as a person would, and presses what the wall shows. */
 async function answerTruly(page: Page) {
+  await settled(page)
   const places = await card(page).getByRole('listitem').allInnerTexts()
   const standing = places
     .map(text => TRUTH[Object.keys(TRUTH).find(name => text.includes(name)) ?? ''] ?? 'dead')
@@ -74,11 +83,17 @@ async function answerToTheEnd(page: Page, jobId: string) {
     await answerTruly(page)
     await expect.poll(() => readings(jobId)).toBe(before + 1)
     await saved(page)
-    await expect(
-      answers(page).getByRole('button').first().or(page.getByText('Every conductor is proven')),
-    ).toBeVisible()
-    await page.waitForTimeout(150)
+    await settled(page)
   }
+}
+
+/** The page is looked at again, and has taken in what happened elsewhere. */
+async function comeBack(page: Page, jobId: string) {
+  const fetched = page.waitForResponse(answer => answer.url().endsWith(`/api/jobs/${jobId}`))
+  await page.evaluate(() => window.dispatchEvent(new Event('focus')))
+  await fetched
+  await page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done, 50))))
+  await settled(page)
 }
 
 test('a box that nobody has read: question after question until every conductor is proven @phone', async ({
@@ -135,7 +150,7 @@ test('a misread answer: it stops, names the readings, and asks for one of them a
         .first()
         .click()
     await expect.poll(() => readings(jobId)).toBe(before + 1)
-    await page.waitForTimeout(300)
+    if (first === 'true') await settled(page)
   }
   await expect(
     page.getByRole('heading', { name: 'Stop: these readings cannot stand together' }),
@@ -175,12 +190,12 @@ test('refresh, a lost connection and a second phone: nothing lost, nothing doubl
   await saved(second)
   await expect.poll(() => readings(jobId)).toBe(2)
   // The first one, brought to the front, goes on from what both have read.
-  await page.evaluate(() => window.dispatchEvent(new Event('focus')))
+  await comeBack(page, jobId)
   await answerToTheEnd(page, jobId)
   await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
 
   // Both take the roles over: the later one is shown that somebody was first.
-  await second.evaluate(() => window.dispatchEvent(new Event('focus')))
+  await comeBack(second, jobId)
   await expect(second.getByRole('button', { name: 'Take these roles over' })).toBeVisible()
   await press(page, 'Take these roles over')
   await saved(page)
@@ -276,7 +291,7 @@ test('the demo house is measured with the simulated tester', async ({ page, requ
     await press(page, 'Hold the simulated tester to it')
     await expect.poll(async () => (await taken()).length).toBe(before + 1)
     await saved(page)
-    await page.waitForTimeout(150)
+    await settled(page)
   }
   await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
   await request.post('/api/demo/quillback-road-27/reset')

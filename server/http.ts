@@ -13,6 +13,20 @@ export async function bodyOf(request: Request): Promise<string | null> {
   return text.length > MOST_BYTES ? null : text
 }
 
+/** The bytes of a request body, or null where there are more than `most`. */
+export async function bytesOf(request: Request, most: number): Promise<Buffer | null> {
+  const declared = Number(request.headers.get('content-length') ?? 0)
+  if (declared > most || !request.body) return declared > most ? null : Buffer.alloc(0)
+  const parts: Uint8Array[] = []
+  let length = 0
+  for await (const part of request.body as unknown as AsyncIterable<Uint8Array>) {
+    length += part.length
+    if (length > most) return null
+    parts.push(part)
+  }
+  return Buffer.concat(parts)
+}
+
 /** Only this application's own pages may write: a form or script of another site is refused. */
 export function isOwn(request: Request): boolean {
   const origin = request.headers.get('origin')

@@ -72,6 +72,11 @@ export async function loadJobFile(jobId: string): Promise<JobFile | null> {
   return job
 }
 
+export async function jobExists(jobId: string): Promise<boolean> {
+  const [rows] = await pool().execute<RowDataPacket[]>('SELECT 1 FROM jobs WHERE id = ?', [jobId])
+  return rows.length > 0
+}
+
 /** Whether a job is one of the made-up houses. */
 export async function isDemo(jobId: string): Promise<boolean> {
   const [rows] = await pool().execute<RowDataPacket[]>('SELECT demo FROM jobs WHERE id = ?', [jobId])
@@ -110,6 +115,7 @@ export async function removeJob(jobId: string): Promise<boolean> {
 
 async function deleteJob(db: PoolConnection, jobId: string): Promise<boolean> {
   await db.execute('DELETE FROM command_log WHERE job_id = ?', [jobId])
+  await db.execute('DELETE FROM photo_files WHERE job_id = ?', [jobId])
   for (const name of CHILDREN_FIRST)
     await db.execute(`DELETE FROM ${tableOf(name)} WHERE job_id = ?`, [jobId])
   const [result] = await db.execute<ResultSetHeader>('DELETE FROM jobs WHERE id = ?', [jobId])

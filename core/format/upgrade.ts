@@ -16,6 +16,8 @@ function fromFirst(file: Loose): Loose {
     groups: rows('groups', file.groups),
     readings: rows('readings', file.readings),
     findings: [],
+    notes: [],
+    photos: [],
   }
 }
 

@@ -29,6 +29,7 @@ import {
   LAMP_KINDS,
   METALS,
   PHASES,
+  PHOTO_KINDS,
   PROTECTIONS,
   READING_PURPOSES,
   REGION_IDS,
@@ -191,6 +192,19 @@ export const ENTITIES = {
     role: choice(ROLES),
     proof: choice(FINDING_PROOFS),
     basis: text(32, 1),
+  },
+  /** What a person pinned to a conductor. */
+  notes: { id, endId: ref('ends'), text: text(400, 1) },
+  /** Of a picture that is kept beside the record, under the same id. */
+  photos: {
+    id,
+    boxId: ref('boxes'),
+    kind: choice(PHOTO_KINDS),
+    widthPixels: whole(1, 20_000),
+    heightPixels: whole(1, 20_000),
+    note: text(400),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
   },
   claims: { id, endId: ref('ends'), readingId: ref('readings') },
   switchings: {

@@ -104,6 +104,10 @@ export type ReadingAnswer = (typeof ANSWERS)[number]
 export const BEHAVES = ['answers', 'does-not', 'not-known'] as const
 export type Behaves = (typeof BEHAVES)[number]
 
+/** What a photo shows of a box. */
+export const PHOTO_KINDS = ['before', 'detail', 'after'] as const
+export type PhotoKind = (typeof PHOTO_KINDS)[number]
+
 export const FINDING_PROOFS = ['indicated', 'proven'] as const
 
 export const LAMP_KINDS = [

@@ -1,6 +1,7 @@
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { claimStatus } from '@/core/identify'
 import type { DeviceModel, Terminal } from '@/core/model/device'
+import { rowsWith } from '@/core/model/record'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
 import { INSULATIONS } from '@/core/model/vocabulary'
@@ -98,16 +99,23 @@ function roleHere(view: BoxView, each: EndView, role: Role): string {
   return runs && each.cable.far === 'box' ? `${ROLE_WORDS[role]} → ${goesTo(view, each)}` : ROLE_WORDS[role]
 }
 
+/** On a flag whose conductor has a note pinned to it. */
+export const NOTED = ' •'
+
 function strandOf(view: BoxView, each: EndView, to: Goal, sits: string, changed: boolean): PictureStrand {
   const status = claimStatus(view, each)
   const { insulation, markedAs, gauge, stranding, metal } = each.conductor
   const role = status.role ? `${plain(ROLE_WORDS[status.role])}, ${PROOF_WORDS[status.proof]}` : 'No role yet'
+  const note = rowsWith(view.record, 'notes', 'endId', each.end.id)[0]?.text
   return {
     id: each.end.id,
-    says: `Cable ${each.cable.name}, ${INSULATION_WORDS[insulation]}${markedAs ? ` marked ${INSULATION_WORDS[markedAs]}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? ' aluminium' : ''}, ${sits}. ${role}`,
+    says: `Cable ${each.cable.name}, ${INSULATION_WORDS[insulation]}${markedAs ? ` marked ${INSULATION_WORDS[markedAs]}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? ' aluminium' : ''}, ${sits}. ${role}${note ? `. Note: ${note}` : ''}`,
     insulation,
     markedAs,
-    flag: { words: status.role ? roleHere(view, each, status.role) : '?', proof: status.proof },
+    flag: {
+      words: `${status.role ? roleHere(view, each, status.role) : '?'}${note ? NOTED : ''}`,
+      proof: status.proof,
+    },
     to,
     changed,
   }

@@ -1,10 +1,10 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { OutsideEvent } from '@/core/model/device'
-import type { Fault } from '@/core/model/result'
 import type { Counterexample } from '@/core/prove'
 import type { Test } from '@/core/read'
 import { NoSuchBox } from '../job/no-such-box'
@@ -18,6 +18,8 @@ import { foundScene, plannedScene, type Scene } from './scene'
 import { LEADS, Strip, Tester, type InHand } from './tester'
 import { useTrial } from './use-trial'
 import { Verdict } from './verdict'
+
+const NotYet = dynamic(() => import('./not-yet').then(module => module.NotYet), { ssr: false })
 
 const MOVE_MILLISECONDS = 700
 const TAP_MILLISECONDS = 250
@@ -89,41 +91,6 @@ function useHeld(given: Scene | null): { readonly scene: Scene | null; readonly 
     : { given, scene: given, edition: held.edition + 1 }
   setHeld(next)
   return next
-}
-
-/** What keeps it from being worked, and where to go for it. */
-function NotYet({ view, faults }: { view: BoxView; faults: readonly Fault[] }) {
-  const { record } = view
-  const roles = faults.filter(each => each.code === 'no-role').length
-  const boxes = new Set(
-    faults.flatMap(each => record.ends[/^\/ends\/([^/]+)\//.exec(each.path)?.[1] ?? '']?.boxId ?? []),
-  )
-  return (
-    <div className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">
-      <p className="font-semibold">
-        {roles > 0
-          ? `It cannot be worked yet: ${roles} ${roles === 1 ? 'conductor has' : 'conductors have'} no role.`
-          : 'It cannot be worked yet.'}
-      </p>
-      <ul className="mt-2 flex flex-col gap-1">
-        {faults
-          .filter(each => each.code !== 'no-role')
-          .map(each => (
-            <li key={each.path}>{each.message}</li>
-          ))}
-        {[...boxes].map(id => (
-          <li key={id}>
-            <Link
-              className="inline-flex min-h-11 items-center underline underline-offset-4"
-              href={`/jobs/${record.job.id}/boxes/${id}/test`}
-            >
-              Say what each wire is: {record.rooms[record.boxes[id]!.roomId]?.name}, {record.boxes[id]!.name}
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </div>
-  )
 }
 
 function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {

@@ -8,7 +8,8 @@ import { quillbackRoad } from '@/demo/quillback'
 import { layoutGroup } from './layout'
 import { foundScene, plannedScene, type Scene } from './scene'
 import { stateWords } from './state-words'
-import { EVENT_WORDS, faceOf } from './words'
+import { faceOf } from './face'
+import { EVENT_WORDS } from './words'
 
 const scenes: [string, Scene][] = [quillbackRoad(), saltpanQuay()].flatMap(record =>
   tiedSets(record).flatMap(([first]): [string, Scene][] => {

@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { INSTRUMENTS } from '@/core/model/vocabulary'
 import type { Result } from '@/core/model/result'
 import type { Shown } from '@/core/read'
@@ -8,7 +9,9 @@ import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 import { INSTRUMENT_WORDS } from '../words'
-import { faceOf, LIGHT_WORDS } from './words'
+import { LIGHT_WORDS } from './words'
+
+const Reading = dynamic(() => import('./reading').then(module => module.Reading), { ssr: false })
 
 const IN_HAND = ['none', ...INSTRUMENTS] as const
 export type InHand = (typeof IN_HAND)[number]
@@ -81,8 +84,6 @@ export function Tester({
 
 /** What the lamps do and what the tester shows, always in sight; it keeps reading while switches are worked. */
 export function Strip({ seen, inHand, shown }: { seen: Seen; inHand: InHand; shown: Result<Shown> | null }) {
-  const face = shown?.ok ? faceOf(shown.value) : null
-  const stop = shown?.ok && shown.value.kind === 'refused'
   return (
     <div className="sticky top-2 bottom-2 z-10 mt-2 flex flex-wrap items-stretch gap-2">
       <ul
@@ -101,16 +102,7 @@ export function Strip({ seen, inHand, shown }: { seen: Seen; inHand: InHand; sho
           </li>
         ))}
       </ul>
-      {inHand !== 'none' && (
-        <div
-          role="status"
-          aria-label="Reading"
-          className={`min-h-16 min-w-0 flex-1 basis-60 rounded-xl border-2 border-ink bg-paper px-3 py-1 ${stop ? 'hazard' : ''}`}
-        >
-          <p className="text-2xl font-bold">{face ? face.face : '–'}</p>
-          <p className="text-sm">{face?.remark ?? 'No reading yet'}</p>
-        </div>
-      )}
+      {inHand !== 'none' && <Reading shown={shown} />}
     </div>
   )
 }

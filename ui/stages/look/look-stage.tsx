@@ -7,6 +7,7 @@ import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture } from '../../drawing/picture'
 import { useEdits, useTrade } from '../../job/provider'
 import { CheckField, TextField } from '../../primitives/fields'
+import { WhenSeen } from '../../primitives/when-seen'
 import { Part, StageFrame } from '../stage-frame'
 import { BoxForm } from './box-form'
 import { CablesForm } from './cables-form'
@@ -14,6 +15,7 @@ import { CircuitForm } from './circuit-form'
 import { ControlsForm } from './controls-form'
 import { DefectList } from './defect-list'
 
+const PhotosPart = dynamic(() => import('./photos-part').then(module => module.PhotosPart), { ssr: false })
 const StrandPanel = dynamic(() => import('./strand-panel').then(module => module.StrandPanel), { ssr: false })
 
 export function LookStage({ view }: { view: BoxView }) {
@@ -63,6 +65,9 @@ export function LookStage({ view }: { view: BoxView }) {
           onCommit={recorded => edits.send('edit a box', [edits.change('boxes', view.box.id, { recorded })])}
         />
       </Part>
+      <WhenSeen id="photos">
+        <PhotosPart view={view} />
+      </WhenSeen>
     </StageFrame>
   )
 }

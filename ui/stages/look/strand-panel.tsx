@@ -2,12 +2,13 @@
 
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
+import { rowsWith } from '@/core/model/record'
 import { METALS, STRANDINGS } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
-import { CheckField, PickOne, type Option } from '../../primitives/fields'
+import { CheckField, PickOne, TextField, type Option } from '../../primitives/fields'
 import { INSULATION_WORDS, plain } from '../../words'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
@@ -49,6 +50,7 @@ export function StrandPanel({
           options={gauges.map(value => ({ value, words: value }))}
           onCommit={gauge => change({ gauge })}
         />
+        <PinnedNote view={view} strand={strand} />
         <div className="flex flex-wrap gap-x-8 gap-y-3">
           <PickOne
             label="Strands"
@@ -96,6 +98,21 @@ export function StrandPanel({
       </Part>
     </div>
   )
+}
+
+/** A note that hangs on this conductor, wherever it is shown. */
+function PinnedNote({ view, strand }: { view: BoxView; strand: EndView }) {
+  const edits = useEdits(view.box.id)
+  const note = rowsWith(view.record, 'notes', 'endId', strand.end.id)[0]
+  const commit = (text: string) =>
+    edits.send('pin a note', [
+      !note
+        ? edits.add('notes', { id: newId(), endId: strand.end.id, text })
+        : text === ''
+          ? edits.remove('notes', note.id)
+          : edits.change('notes', note.id, { text }),
+    ])
+  return <TextField label="Note pinned to it" value={note?.text ?? ''} max={400} onCommit={commit} />
 }
 
 /** Terminals of the old devices, the joints there are, a new joint, a cap, or loose. */

@@ -3,6 +3,7 @@
 import { useMemo } from 'react'
 import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
 import type { BoxView } from '@/core/job/box-view'
+import { rowsWith } from '@/core/model/record'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -92,6 +93,14 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
           says={`Take every conductor apart in ${boxWords(view)}; none touches another or the box`}
           active={active}
         >
+          {rowsWith(view.record, 'photos', 'boxId', view.box.id).every(({ kind }) => kind !== 'before') && (
+            <a
+              href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look#photos`}
+              className="hazard inline-flex min-h-11 items-center bg-paper px-3 font-semibold underline underline-offset-4"
+            >
+              First a photo of how it was
+            </a>
+          )}
           <Button look="main" onClick={() => tick(APART)}>
             All apart
           </Button>

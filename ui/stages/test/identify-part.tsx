@@ -1,10 +1,8 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import type { Identification } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { useEdits } from '../../job/provider'
-import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { Part } from '../stage-frame'
 import { NextReading } from './next-reading'
@@ -13,6 +11,8 @@ import type { useIdentification } from './use-identification'
 const Contradiction = dynamic(() => import('./contradiction').then(module => module.Contradiction), {
   ssr: false,
 })
+const NoReading = dynamic(() => import('./no-reading').then(module => module.NoReading), { ssr: false })
+const NothingMore = dynamic(() => import('./no-reading').then(module => module.NothingMore), { ssr: false })
 const TakeOver = dynamic(() => import('./take-over').then(module => module.TakeOver), { ssr: false })
 
 /** What to read next, what cannot stand together, and what was found. */
@@ -32,23 +32,8 @@ export function IdentifyPart({
         </Part>
       )
     case 'failed':
-      return (
-        <Part title="Next reading">
-          <p className="hazard px-3">The reckoning gave no answer. What was recorded is safe.</p>
-          <Button onClick={state.again}>Reckon again</Button>
-        </Part>
-      )
     case 'refused':
-      return (
-        <Part title="Next reading">
-          <p>No reading can be proposed from what is recorded on Look:</p>
-          <ul className="list-disc pl-5">
-            {says.faults.map(({ path, message }) => (
-              <li key={path}>{message}</li>
-            ))}
-          </ul>
-        </Part>
-      )
+      return <NoReading faults={says.kind === 'refused' ? says.faults : null} onAgain={state.again} />
     case 'identified': {
       const { identification } = says
       return (
@@ -107,30 +92,6 @@ function LightsAnswer({ views }: { views: readonly BoxView[] }) {
           }
         />
       ))}
-    </Part>
-  )
-}
-
-function NothingMore({
-  identification: { known, decided },
-  skipped,
-  onAgain,
-}: {
-  identification: Identification
-  skipped: number
-  onAgain: () => void
-}) {
-  const open = known.filter(({ proof }) => proof !== 'proven').length
-  return (
-    <Part title={open === 0 ? 'Every conductor is proven' : 'No further reading would tell more'}>
-      {open > 0 && (
-        <p role="status">
-          {decided
-            ? `${open} ${open === 1 ? 'conductor is' : 'conductors are'} not proven yet.`
-            : 'There are too many ways this can be wired. Follow one cable from box to box and record where it goes.'}
-        </p>
-      )}
-      {skipped > 0 && <Button onClick={onAgain}>Ask the {skipped} left out again</Button>}
     </Part>
   )
 }

@@ -86,7 +86,14 @@ export function NextReading({
         </p>
       )}
       {steps.length > 0 && <Approach here={here} steps={steps} />}
-      <Answers key={keyOf(question)} next={next} view={here} disabled={!ready || waiting} onAnswer={record} />
+      <Answers
+        key={keyOf(question)}
+        next={next}
+        view={here}
+        busy={busy}
+        disabled={!ready || waiting}
+        onAnswer={record}
+      />
       {demo && (
         <SimulatedTester
           views={views}
@@ -137,11 +144,13 @@ function Places({ words, watched }: { words: ReturnType<typeof wordsOf>; watched
 function Answers({
   next: { question, outcomes },
   view,
+  busy,
   disabled,
   onAnswer,
 }: {
   next: Pick<Next, 'question'> & Partial<Pick<Next, 'outcomes'>>
   view: BoxView
+  busy: boolean
   disabled: boolean
   onAnswer: (answer: Answer, value: number) => void
 }) {
@@ -152,7 +161,7 @@ function Answers({
   const volts = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
   const usable = volts >= 0 && volts <= 1000
   return (
-    <div className="flex flex-col gap-2" role="group" aria-label="What it shows">
+    <div className="flex flex-col gap-2" role="group" aria-label="What it shows" aria-busy={busy}>
       <div className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-2">
         {offered.map(answer => (
           <Button

@@ -4,9 +4,10 @@ import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { claimStatus, type Identification, type Identified } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
+import { rowsWith } from '@/core/model/record'
 import type { Role } from '@/core/model/vocabulary'
 import { BoxDrawing } from '../../drawing/box-drawing'
-import { foundPicture, type BoxPicture } from '../../drawing/picture'
+import { foundPicture, NOTED, type BoxPicture } from '../../drawing/picture'
 import { PROOF_WORDS, ROLE_WORDS } from '../../words'
 import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
@@ -111,6 +112,11 @@ function Conductors({
                 <strong>{each.name}</strong>
                 <span>
                   {status.role ? `${ROLE_WORDS[status.role]}, ${PROOF_WORDS[status.proof]}` : 'no role yet'}
+                  {rowsWith(view.record, 'notes', 'endId', each.end.id).map(note => (
+                    <span key={note.id} className="block text-sm font-semibold">
+                      {note.text}
+                    </span>
+                  ))}
                   <span className="block text-sm text-soft">
                     {found ? foundWords(found, status.role) : status.settledBy}
                   </span>
@@ -159,7 +165,8 @@ function withFound(picture: BoxPicture, view: BoxView, identification: Identific
         const found = known.get(strand.id)
         const first = found?.candidates[0]
         if (!found || !first || view.record.ends[strand.id]?.role != null) return strand
-        const words = `${ROLE_WORDS[first.role]}${found.candidates.length > 1 ? '?' : ''}`
+        const noted = strand.flag?.words.endsWith(NOTED) ? NOTED : ''
+        const words = `${ROLE_WORDS[first.role]}${found.candidates.length > 1 ? '?' : ''}${noted}`
         return { ...strand, flag: { words, proof: found.proof } }
       }),
     })),

@@ -1,0 +1,54 @@
+'use client'
+
+import type { Identification } from '@/core/identify'
+import type { Fault } from '@/core/model/result'
+import { Button } from '../../primitives/button'
+import { Part } from '../stage-frame'
+
+/** Why no reading can be proposed: what is missing on Look, or that the reckoning gave no answer. */
+export function NoReading({ faults, onAgain }: { faults: readonly Fault[] | null; onAgain: () => void }) {
+  return (
+    <Part title="Next reading">
+      {faults ? (
+        <>
+          <p>No reading can be proposed from what is recorded on Look:</p>
+          <ul className="list-disc pl-5">
+            {faults.map(({ path, message }) => (
+              <li key={path}>{message}</li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <>
+          <p className="hazard px-3">The reckoning gave no answer. What was recorded is safe.</p>
+          <Button onClick={onAgain}>Reckon again</Button>
+        </>
+      )}
+    </Part>
+  )
+}
+
+/** Nothing more would tell anything: everything is proven, or why not. */
+export function NothingMore({
+  identification: { known, decided },
+  skipped,
+  onAgain,
+}: {
+  identification: Identification
+  skipped: number
+  onAgain: () => void
+}) {
+  const open = known.filter(({ proof }) => proof !== 'proven').length
+  return (
+    <Part title={open === 0 ? 'Every conductor is proven' : 'No further reading would tell more'}>
+      {open > 0 && (
+        <p role="status">
+          {decided
+            ? `${open} ${open === 1 ? 'conductor is' : 'conductors are'} not proven yet.`
+            : 'There are too many ways this can be wired. Follow one cable from box to box and record where it goes.'}
+        </p>
+      )}
+      {skipped > 0 && <Button onClick={onAgain}>Ask the {skipped} left out again</Button>}
+    </Part>
+  )
+}
