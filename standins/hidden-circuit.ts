@@ -37,7 +37,6 @@ export function hiddenCircuitFor(survey: Survey, lot: number): Result<HiddenCirc
 const asAtFirst = (survey: Survey): Survey => ({
   ...survey,
   lights: survey.lights.map(light => ({ ...light, behaves: 'answers' })),
-  cables: survey.cables.map(cable => ({ ...cable, far: 'not-known' })),
 })
 
 type Frame = Extract<ReturnType<typeof caseOf>, { ok: true }>['value']['frame']

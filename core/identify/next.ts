@@ -1,4 +1,5 @@
 import type { Case } from './case'
+import type { FrameEnd } from './frame'
 import { FALSE_READING, identified, isBorneOut, touches } from './identified'
 import type { Ledger } from './ledger'
 import type { Candidates } from './predictions'
@@ -25,6 +26,8 @@ const PLANNED_ON = 120
 /** Reading the same again shows less than reading something else. */
 const AGAIN = 0.9
 const LEAST_GAIN = 1e-6
+/** Of two readings that tell alike, the one is better that also bears out what none has touched. */
+const BEARS_OUT = 0.03
 /** The bits that stand for answers; what lies beyond only says what may be read besides. */
 const ANSWER_BITS = 15
 
@@ -33,24 +36,36 @@ const ANSWER_BITS = 15
  * that bears out what no reading has touched. Null where none would tell anything more.
  */
 export function nextQuestion(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next | null {
-  return telling(ledger, candidates, costOf) ?? bearingOut(ledger, candidates, costOf)
+  const lacking = notBorneOut(ledger)
+  return telling(ledger, candidates, costOf, lacking) ?? bearingOut(ledger, candidates, costOf, lacking)
 }
 
-/** A reading that every way of wiring answers alike, held to metal that is not borne out yet. */
-function bearingOut(ledger: Ledger, { questions, keys, allowedBy }: Candidates, costOf: CostOf): Next | null {
-  const { of: held, standing } = ledger
-  if (!ledger.agreed) return null
+/** Ends that no reading bears out yet, whatever may be thought of them. */
+function notBorneOut(ledger: Ledger): readonly FrameEnd[] {
   const known = identified(ledger, { carries: new Set() })
-  const lacking = held.frame.ends.filter(
-    ({ index }) =>
-      known[index]!.candidates.length === 1 &&
+  return ledger.of.frame.ends.filter(({ index }) => {
+    const { candidates, why } = known[index]!
+    return (
+      candidates[0] !== undefined &&
       !isBorneOut(
         ledger,
         index,
-        known[index]!.candidates[0]!.role,
-        ledger.taken.filter(({ id }) => known[index]!.why.includes(id)),
-      ),
-  )
+        candidates[0].role,
+        ledger.taken.filter(({ id }) => why.includes(id)),
+      )
+    )
+  })
+}
+
+/** A reading that every way of wiring answers alike, held to metal that is not borne out yet. */
+function bearingOut(
+  ledger: Ledger,
+  { questions, keys, allowedBy }: Candidates,
+  costOf: CostOf,
+  lacking: readonly FrameEnd[],
+): Next | null {
+  const { of: held, standing } = ledger
+  if (!ledger.agreed) return null
   if (lacking.length === 0) return null
   const now = ledger.taken.at(-1)?.question ?? null
   let best: Next | null = null
@@ -78,7 +93,12 @@ function bearingOut(ledger: Ledger, { questions, keys, allowedBy }: Candidates, 
  * The reading that can be expected to leave least to find out for its minutes and its hazard. Null where
  * none would tell anything more.
  */
-function telling(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next | null {
+function telling(
+  ledger: Ledger,
+  candidates: Candidates,
+  costOf: CostOf,
+  lacking: readonly FrameEnd[],
+): Next | null {
   const { of: held } = ledger
   const sample = sampleOf(ledger)
   const now = ledger.taken.at(-1)?.question ?? null
@@ -101,7 +121,8 @@ function telling(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next |
     const gain = before - expectedAfter(state, question, allowed)
     if (gain < LEAST_GAIN) continue
     const again = AGAIN ** taken.length
-    const score = (gain * again) / costOf(question, now)
+    const worth = gain * again * (1 + BEARS_OUT * bornOutBy(state, question, allowed, lacking))
+    const score = worth / costOf(question, now)
     if (!best || score > best.score * (1 + 1e-9)) best = { question, allowed, score }
   }
   if (!best) return null
@@ -111,6 +132,20 @@ function telling(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next |
     minutes: costOf(question, now),
     outcomes: outcomesOf(state, question, allowed),
   }
+}
+
+/** How many ends that are not borne out yet the likeliest answer would bear out. */
+function bornOutBy(
+  state: State,
+  question: Question,
+  allowed: Uint8Array,
+  lacking: readonly FrameEnd[],
+): number {
+  if (lacking.length === 0) return 0
+  const answers = answersTo(question)
+  const likely = likelihoods(state, allowed, answers.length)
+  const answer = answers[likely.indexOf(Math.max(...likely))]!
+  return lacking.filter(({ index }) => touches(state.held, { question, answer }, index)).length
 }
 
 interface State {
