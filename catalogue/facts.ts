@@ -75,6 +75,26 @@ const ALL = [
   ),
   fact('box-depth', 'A device needs its depth and about 10 mm for bent conductors inside the box.', COMMON),
   fact(
+    'free-conductor',
+    'At least 150 mm (6 in) of conductor is free from where its sheath ends, to be worked on and worked on again.',
+    COMMON,
+  ),
+  fact(
+    'switched-neutral',
+    'A switch interrupts the hot, never the neutral: a lamp that is off is live otherwise.',
+    COMMON,
+  ),
+  fact(
+    'shared-neutral',
+    'Two circuits that share a neutral are switched off together: the neutral carries the other’s current.',
+    COMMON,
+  ),
+  fact(
+    'receptacle-tester',
+    'A plug-in tester shows how a receptacle is wired; it proves nothing dead.',
+    COMMON,
+  ),
+  fact(
     'roles-proven',
     'A device is connected by what a conductor was proven to be, never by its colour.',
     COMMON,

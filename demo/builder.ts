@@ -116,6 +116,8 @@ export function jobBuilder(job: JobRow) {
       setBackMillimetres: 0,
       surface: 'plaster',
       innerClamps: false,
+      freeLengthMillimetres: null,
+      plate: '',
       bonded: 'not-known',
       recorded: true,
       note: '',
@@ -152,7 +154,8 @@ export function jobBuilder(job: JobRow) {
         behaves: 'not-known',
       })
     put('places', { id: placeId, boxId, gang, groupId: control.group })
-    if (control.old) put('devices', { id: `${placeId}-old`, placeId, modelId: control.old, note: '' })
+    if (control.old)
+      put('devices', { id: `${placeId}-old`, placeId, modelId: control.old, testerShows: null, note: '' })
     if (control.choice) put('choices', { id: `${placeId}-new`, placeId, modelId: control.choice })
     control.lamps?.forEach((lamp, index) =>
       put('loads', {

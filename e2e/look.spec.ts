@@ -92,3 +92,20 @@ test('a removed box comes back by undo', async ({ page, request }) => {
   await saved(page)
   expect((await rows('SELECT COUNT(*) AS n FROM readings WHERE job_id = ?', jobId))[0]!.n).toBeGreaterThan(5)
 })
+
+test('what is asked beside the wiring raises what is wrong: too little free conductor', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await page.getByLabel('Free conductor, the shortest (mm)').fill('120')
+  await page.getByLabel('Free conductor, the shortest (mm)').press('Enter')
+  await expect(page.getByText('Only 120 mm of conductor is free (at least 150 mm)')).toBeVisible()
+  await page.getByLabel('Old plate').fill('one gang, painted over')
+  await page.getByLabel('Old plate').press('Enter')
+  await saved(page)
+  expect(
+    await rows('SELECT free_length_millimetres AS free, plate FROM boxes WHERE job_id = ?', jobId),
+  ).toEqual([{ free: 120, plate: 'one gang, painted over' }])
+})

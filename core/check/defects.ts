@@ -1,6 +1,6 @@
 import type { BoxView } from '../job/box-view'
 import { isHotRole } from '../identify'
-import type { Role, Severity } from '../model/vocabulary'
+import type { Role, Severity, TesterShows } from '../model/vocabulary'
 import { deviceNamed, type Trade } from '../model/trade'
 import { figure } from '../model/units'
 import { boxFill } from './fill'
@@ -272,6 +272,104 @@ function rolesOnTerminal(view: BoxView, deviceId: string, terminalId: string): (
     .map(({ end }) => end.role)
 }
 
+/** Free conductor to work on, in millimetres: 6 in. */
+const FREE_LEAST_MILLIMETRES = 150
+
+const shortConductor: DefectRule = ({ box: { freeLengthMillimetres: free } }) =>
+  free === null || free >= FREE_LEAST_MILLIMETRES
+    ? []
+    : [
+        raised(
+          'short-conductor',
+          'defect',
+          `Only ${figure(free)} mm of conductor is free (at least ${FREE_LEAST_MILLIMETRES} mm)`,
+          'A pigtail on each short conductor; where it leaves no room, a new cable.',
+          'free-conductor',
+          10,
+        ),
+      ]
+
+const switchedNeutral: DefectRule = (view, trade) =>
+  view.ends.flatMap(({ end, name }) => {
+    if (end.role !== 'neutral' || end.seat !== 'terminal') return []
+    const model = deviceNamed(trade, view.record.devices[end.deviceId ?? '']?.modelId ?? '')
+    const terminal = model?.terminals.find(({ id }) => id === end.terminal)
+    const switches = model?.contacts.some(({ between }) => between.includes(terminal?.id ?? ''))
+    return switches
+      ? [
+          raised(
+            `switched-neutral-${end.id}`,
+            'danger',
+            `${name}, a neutral, is switched: the lamp is live while it is off`,
+            'The hot to the switch, the neutral through to the lamp.',
+            'switched-neutral',
+            20,
+          ),
+        ]
+      : []
+  })
+
+/** Each pair once, at the circuit of the two that comes first. */
+const sharedNeutral: DefectRule = view =>
+  view.feeds.flatMap(({ circuit }) => {
+    const { circuits } = view.record
+    const partner = circuit.sharedNeutralWithId === null ? undefined : circuits[circuit.sharedNeutralWithId]
+    const isSecond =
+      partner && view.feeds.some(each => each.circuit.id === partner.id) && partner.id < circuit.id
+    if (!partner || isSecond || (circuit.poles > 1 && partner.poles > 1)) return []
+    const { breaker } = view.region.words
+    return [
+      raised(
+        `shared-neutral-${circuit.id}`,
+        'danger',
+        `${circuit.breaker} and ${partner.breaker} share a neutral and are not switched off together`,
+        `A common handle tie, or one ${breaker} of two poles.`,
+        'shared-neutral',
+        15,
+      ),
+    ]
+  })
+
+const RECEPTACLE_WORDS: Partial<
+  Record<TesterShows, readonly [severity: Severity, what: string, cure: string]>
+> = {
+  'open-ground': [
+    'danger',
+    'has no ground',
+    'Find where its ground ends, or mark and protect it as local code permits.',
+  ],
+  'open-neutral': ['danger', 'has an open neutral', 'Find the open joint with the power off.'],
+  'open-hot': ['remark', 'is dead', 'Find what feeds it.'],
+  'hot-neutral-reversed': [
+    'danger',
+    'has hot and neutral reversed',
+    'Exchange the two, after each is proven.',
+  ],
+  'hot-ground-reversed': [
+    'danger',
+    'has hot on its ground',
+    'Switch off now; exchange them after each is proven.',
+  ],
+  other: ['defect', 'is wired wrong', 'Identify its conductors.'],
+}
+
+const receptacle: DefectRule = view =>
+  view.places.flatMap(({ place, found }) => {
+    const [severity, what, cure] = RECEPTACLE_WORDS[found?.testerShows ?? 'correct'] ?? []
+    return severity && what && cure
+      ? [
+          raised(
+            `receptacle-${place.id}`,
+            severity,
+            `The receptacle${view.box.gangs > 1 ? ` in gang ${place.gang}` : ''} ${what}`,
+            cure,
+            'receptacle-tester',
+            15,
+          ),
+        ]
+      : []
+  })
+
 const RULES: readonly DefectRule[] = [
   twoSupplyPair,
   undersized,
@@ -282,6 +380,10 @@ const RULES: readonly DefectRule[] = [
   tapeOnly,
   twoUnderOne,
   setBack,
+  shortConductor,
+  switchedNeutral,
+  sharedNeutral,
+  receptacle,
   overfull,
   unmarkedWhite,
   wrongLabel,

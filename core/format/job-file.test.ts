@@ -67,6 +67,33 @@ describe('job file', () => {
     expect(written?.rooms[0]?.smell).toBe('clay')
   })
 
+  it('reads a file of the first version: what it could not say is not known', () => {
+    const first = spoilt(file => {
+      file.version = 1 as never
+      for (const table of ['findings', 'notes', 'photos']) delete (file as Record<string, unknown>)[table]
+      const strip = (table: string, ...fields: string[]) => {
+        for (const row of file[table] as Record<string, unknown>[])
+          for (const field of fields) delete row[field]
+      }
+      strip('groups', 'behaves')
+      strip('boxes', 'freeLengthMillimetres', 'plate')
+      strip('devices', 'testerShows')
+      strip('readings', 'stand', 'toSpot', 'toGroupId', 'workedDeviceId', 'answer')
+    })
+    const parsed = parseJobFile(first)
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.faults.slice(0, 3)))
+    const { record } = parsed.value
+    expect(new Set(Object.values(record.groups).map(({ behaves }) => behaves))).toEqual(
+      new Set(['not-known']),
+    )
+    for (const { switchPosition, stand, answer } of Object.values(record.readings)) {
+      expect(stand).toBe(switchPosition === 'separated' ? 'this-box' : 'as-found')
+      expect(answer).toBeNull()
+    }
+    expect(record.findings).toEqual({})
+    expect(JSON.parse(writeJobFile(parsed.value))).toMatchObject({ version: 2 })
+  })
+
   it('lists every fault with its path, and nothing else', () => {
     const given = spoilt(file => {
       file.boxes![0]!.gangs = 9

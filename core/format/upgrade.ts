@@ -13,6 +13,8 @@ function fromFirst(file: Loose): Loose {
   return {
     ...file,
     version: 2,
+    boxes: rows('boxes', file.boxes),
+    devices: rows('devices', file.devices),
     groups: rows('groups', file.groups),
     readings: rows('readings', file.readings),
     findings: [],

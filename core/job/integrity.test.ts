@@ -78,7 +78,7 @@ describe('what hangs together', () => {
   })
 
   it('one old device and one choice a place', () => {
-    const device = { id: 'd2', placeId: 'box-1', modelId: 'old-dimmer', note: '' }
+    const device = { id: 'd2', placeId: 'box-1', modelId: 'old-dimmer', testerShows: null, note: '' }
     expect(found({ ...record, devices: { ...record.devices, d2: device } }).join()).toContain('one-each')
     const choice = { id: 'c2', placeId: 'box-1', modelId: 'switch-plain-20' }
     expect(found({ ...record, choices: { ...record.choices, c2: choice } }).join()).toContain('one-each')

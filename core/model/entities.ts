@@ -42,6 +42,7 @@ import {
   STRANDINGS,
   SURFACES,
   SWITCH_POSITIONS,
+  TESTER_SHOWS,
   WANTS,
   YES_NO_UNKNOWN,
 } from './vocabulary'
@@ -87,6 +88,9 @@ export const ENTITIES = {
     setBackMillimetres: maybeNumber(0, 60),
     surface: choice(SURFACES),
     innerClamps: flag,
+    /** Conductor that is free to be worked on, from where its sheath ends, the shortest there. */
+    freeLengthMillimetres: maybeNumber(0, 1000),
+    plate: text(120),
     bonded: choice(YES_NO_UNKNOWN),
     recorded: flag,
     note: text(4000),
@@ -99,7 +103,14 @@ export const ENTITIES = {
     basis: choice(['label', 'reading']),
   },
   places: { id, boxId: ref('boxes'), gang: whole(1, 6), groupId: ref('groups') },
-  devices: { id, placeId: ref('places'), modelId: text(60, 1), note: text(1000) },
+  devices: {
+    id,
+    placeId: ref('places'),
+    modelId: text(60, 1),
+    /** Of a receptacle: what a tester plugged into it said. */
+    testerShows: maybeChoice(TESTER_SHOWS),
+    note: text(1000),
+  },
   loads: {
     id,
     groupId: ref('groups'),

@@ -12,6 +12,8 @@ export function upgradedRow(entity: EntityName | 'job', row: Loose): Loose {
 }
 
 const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
+  boxes: () => ({ freeLengthMillimetres: null, plate: '' }),
+  devices: () => ({ testerShows: null }),
   groups: () => ({ behaves: 'not-known' }),
   readings: ({ switchPosition }) => ({
     stand: switchPosition === 'separated' ? 'this-box' : 'as-found',

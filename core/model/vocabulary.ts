@@ -104,6 +104,18 @@ export type ReadingAnswer = (typeof ANSWERS)[number]
 export const BEHAVES = ['answers', 'does-not', 'not-known'] as const
 export type Behaves = (typeof BEHAVES)[number]
 
+/** What the lamps of a receptacle tester said when it was plugged in. */
+export const TESTER_SHOWS = [
+  'correct',
+  'open-ground',
+  'open-neutral',
+  'open-hot',
+  'hot-neutral-reversed',
+  'hot-ground-reversed',
+  'other',
+] as const
+export type TesterShows = (typeof TESTER_SHOWS)[number]
+
 /** What a photo shows of a box. */
 export const PHOTO_KINDS = ['before', 'detail', 'after'] as const
 export type PhotoKind = (typeof PHOTO_KINDS)[number]

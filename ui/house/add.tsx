@@ -102,6 +102,8 @@ export function AddBox({ onClose }: AddProps) {
         setBackMillimetres: null,
         surface: 'not-known',
         innerClamps: false,
+        freeLengthMillimetres: null,
+        plate: '',
         bonded: 'not-known',
         recorded: false,
         note: '',

@@ -133,6 +133,18 @@ export function BoxForm({ view }: { view: BoxView }) {
         options={SURFACES.map(value => ({ value, words: plain(value) }))}
         onCommit={surface => change({ surface })}
       />
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          label="Free conductor, the shortest"
+          unit="mm"
+          value={box.freeLengthMillimetres}
+          min={0}
+          max={1000}
+          nullable
+          onCommit={freeLengthMillimetres => change({ freeLengthMillimetres })}
+        />
+        <TextField label="Old plate" value={box.plate} max={120} onCommit={plate => change({ plate })} />
+      </div>
       <CheckField
         label="Inner cable clamps"
         value={box.innerClamps}

@@ -214,7 +214,15 @@ function BoxTemplates({ view }: { view: BoxView }) {
     edits.send('add a cable', [
       ...(place.found
         ? []
-        : [edits.add('devices', { id: deviceId, placeId: place.place.id, modelId: oldModel.id, note: '' })]),
+        : [
+            edits.add('devices', {
+              id: deviceId,
+              placeId: place.place.id,
+              modelId: oldModel.id,
+              testerShows: null,
+              note: '',
+            }),
+          ]),
       ...[...joints.values()].map(id =>
         edits.add('joints', { id, boxId: view.box.id, connector: 'not-known', bareShows: false }),
       ),

@@ -3,7 +3,7 @@
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { Load } from '@/core/model/entities'
 import { devicesFor } from '@/core/model/trade'
-import { LAMP_KINDS, PHASES, WANTS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
+import { LAMP_KINDS, PHASES, TESTER_SHOWS, WANTS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -20,14 +20,20 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const olds = devicesFor(trade, view.region.id, 'found')
+  const { found } = place
   const setOld = (modelId: string) => {
-    const { found } = place
     if (modelId === 'none')
       return found && edits.send('edit the old device', [edits.remove('devices', found.id)])
     return edits.send('edit the old device', [
       found
         ? edits.change('devices', found.id, { modelId })
-        : edits.add('devices', { id: newId(), placeId: place.place.id, modelId, note: '' }),
+        : edits.add('devices', {
+            id: newId(),
+            placeId: place.place.id,
+            modelId,
+            testerShows: null,
+            note: '',
+          }),
     ])
   }
   return (
@@ -48,6 +54,21 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
         ]}
         onCommit={setOld}
       />
+      {found && trade.devices.find(({ id }) => id === found.modelId)?.outlet && (
+        <SelectField
+          label="What a tester plugged into it shows"
+          value={found.testerShows ?? 'not-read'}
+          options={[
+            { value: 'not-read', words: 'Not plugged in yet' },
+            ...TESTER_SHOWS.map(value => ({ value, words: plain(value) })),
+          ]}
+          onCommit={shows =>
+            edits.send('edit the old device', [
+              edits.change('devices', found.id, { testerShows: shows === 'not-read' ? null : shows }),
+            ])
+          }
+        />
+      )}
       <PickOne
         label="Wanted here"
         value={place.group.want ?? 'any'}
