@@ -17,6 +17,8 @@ test('keys: stages, boxes, house, palette, help, dark room', async ({ page, requ
   const jobId = await bringInDemo(request)
   await page.goto(`/jobs/${jobId}/boxes/box-hall/look`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Coat corner')
+  // Keys are heard once the page's script has come.
+  await page.waitForLoadState('networkidle')
   await page.keyboard.press('3')
   await expect(page).toHaveURL(/box-hall\/choose$/)
   await page.keyboard.press(']')

@@ -1,4 +1,4 @@
-import { INSTRUMENTS } from '../model/vocabulary'
+import { INSTRUMENTS, type TesterShows } from '../model/vocabulary'
 import type { Light } from '../solve'
 
 /** A test at points of a circuit: what is held where. */
@@ -25,14 +25,7 @@ export const TEST_INSTRUMENTS = [
 ] as const satisfies readonly Test['instrument'][]
 
 /** What the lamps of a receptacle tester say together. */
-export type WiringSense =
-  | 'correct'
-  | 'open-ground'
-  | 'open-neutral'
-  | 'open-hot'
-  | 'hot-neutral-reversed'
-  | 'hot-ground-reversed'
-  | 'other'
+export type WiringSense = TesterShows
 
 /** What the instrument shows, or why it must not be used. */
 export type Shown =
