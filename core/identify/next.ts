@@ -22,7 +22,7 @@ export interface Next {
 /** What a way of wiring that nothing speaks against counts beside one that a single reading does. */
 const UNTOUCHED = 6
 /** Planned on the likeliest so many; proof is held against all. */
-const PLANNED_ON = 120
+const PLANNED_ON = 64
 /** Reading the same again shows less than reading something else. */
 const AGAIN = 0.9
 const LEAST_GAIN = 1e-6
@@ -121,8 +121,10 @@ function telling(
     const gain = before - expectedAfter(state, question, allowed)
     if (gain < LEAST_GAIN) continue
     const again = AGAIN ** taken.length
-    const worth = gain * again * (1 + BEARS_OUT * bornOutBy(state, question, allowed, lacking))
-    const score = worth / costOf(question, now)
+    const plain = (gain * again) / costOf(question, now)
+    // Not worth looking closer at: it could not become the best however much it bore out.
+    if (best && plain * (1 + BEARS_OUT * lacking.length) <= best.score) continue
+    const score = plain * (1 + BEARS_OUT * bornOutBy(state, question, allowed, lacking))
     if (!best || score > best.score * (1 + 1e-9)) best = { question, allowed, score }
   }
   if (!best) return null
