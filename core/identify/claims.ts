@@ -1,12 +1,10 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { basisOf } from './basis'
+import { DEAD_VOLTS } from './question'
 import type { Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
 import { isNominal } from '../model/regions'
 import type { Proof, Role } from '../model/vocabulary'
-
-/** At or below this a conductor counts as dead, in volts, on a low-impedance meter. */
-export const DEAD_VOLTS = 5
 
 export type Bearing = 'supports' | 'contradicts' | 'says-nothing'
 

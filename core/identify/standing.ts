@@ -27,7 +27,6 @@ export class Standing {
   readonly #reach: Uint8Array
   readonly #bases = new Map<number, Uint16Array>()
   readonly #elements: Pair[] = []
-  #power: Power['power'] = 'on'
 
   constructor(frame: Frame) {
     this.#frame = frame
@@ -43,7 +42,6 @@ export class Standing {
     const { beyond } = hypothesis
     this.#parent.set(this.#base(apart, positions))
     for (let end = 0; end < ends.length; end++) if (beyond[end]! >= 0) this.#join(end, beyond[end]!)
-    this.#power = power
     this.#collectElements(hypothesis, apart, lampsOut)
     const drive = this.#drive.fill(0)
     if (power === 'off') {
@@ -74,12 +72,6 @@ export class Standing {
   /** Bits of the potentials it is driven to or reached from through lamps. */
   reach = (node: number): number => this.#reach[this.root(node)]!
 
-  get shorted(): boolean {
-    const drive = this.#drive
-    for (let node = 0; node < drive.length; node++) if ((drive[node]! & (drive[node]! - 1)) !== 0) return true
-    return false
-  }
-
   /** Whether current can pass between two points, through lamps and devices if need be. */
   connected(a: number, b: number): boolean {
     const kept = this.#parent.slice()
@@ -104,10 +96,6 @@ export class Standing {
       ),
     )
     return touched ? 'either' : false
-  }
-
-  get power(): Power['power'] {
-    return this.#power
   }
 
   #join(a: number, b: number) {
