@@ -280,6 +280,19 @@ test('the demo house is measured with the simulated tester', async ({ page, requ
     'Every time',
   )
   await prove(page)
+  // A wrong press first: what cannot stand is read again with the simulated tester, and says so.
+  const wrong = answers(page).getByRole('button', { name: /would contradict$/ })
+  for (let count = 0; count < 6 && (await wrong.count()) === 0; count++) {
+    await press(page, 'Hold the simulated tester to it')
+    await saved(page)
+    await settled(page)
+  }
+  await wrong.first().click()
+  await expect(page.getByRole('heading', { name: 'Read this again first' })).toBeVisible()
+  await press(page, 'Hold the simulated tester to it')
+  await expect(page.getByRole('heading', { name: 'Read this again first' })).toHaveCount(0)
+  await saved(page)
+  await settled(page)
   for (let count = 0; count < 15; count++) {
     if (await page.getByRole('heading', { name: 'Every conductor is proven' }).isVisible()) break
     const taken = () =>
@@ -294,5 +307,11 @@ test('the demo house is measured with the simulated tester', async ({ page, requ
     await settled(page)
   }
   await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
+  // Every reading of the box that identifies something says where it came from, those taken again as well.
+  const unmarked = await rows(
+    "SELECT id FROM readings WHERE job_id = ? AND box_id = 'box-playroom' AND answer IS NOT NULL AND note <> 'simulated tester'",
+    jobId,
+  )
+  expect(unmarked).toEqual([])
   await request.post('/api/demo/quillback-road-27/reset')
 })

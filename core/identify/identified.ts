@@ -24,19 +24,17 @@ export interface Accounted {
   readonly carries: ReadonlySet<string>
 }
 
-/** How likely a single reading is false, for weighing what is usual; proof does not rest on it. */
-export const FALSE_READING = 0.05
 /**
  * Each end of the case with its standing. *Proven*: every way of wiring that at most one reading
  * speaks against agrees on it, so that it stands whichever single reading is left out, and a
  * reading bears on it by an instrument that can prove; a neutral needs its ground accounted for as well. While no way of wiring agrees with all readings, nothing is proven.
  */
 export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
-  const { of: held, standing, against } = ledger
+  const { of: held, standing } = ledger
   const { frame, classes, classOf } = held
   const weights = new Map<number, number>()
   for (const at of standing) {
-    const own = held.hypotheses[at]!.weight * FALSE_READING ** against[at]!
+    const own = ledger.worth(at)
     weights.set(classOf[at]!, (weights.get(classOf[at]!) ?? 0) + own)
   }
   const total = [...weights.values()].reduce((sum, each) => sum + each, 0)
@@ -73,12 +71,11 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
 const NEUTRAL_READINGS = 2
 
 /** Which light each end serves that is one metal with its lamp, in the likeliest way of wiring left. */
-function lightsIn({ of: held, standing: left, against }: Ledger): (string | null)[] {
+function lightsIn({ of: held, standing: left, worth }: Ledger): (string | null)[] {
   const { frame } = held
   const none = frame.ends.map(() => null)
   const [first] = left
   if (first === undefined) return none
-  const worth = (at: number) => held.hypotheses[at]!.weight * FALSE_READING ** against[at]!
   const likeliest = held.hypotheses[left.reduce((best, at) => (worth(at) > worth(best) ? at : best), first)]!
   const metal = new Standing(frame)
   metal.fill(likeliest, { power: 'on', apart: 0, lampsOut: -1 }, OPEN)

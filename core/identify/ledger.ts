@@ -10,6 +10,8 @@ export interface Taken {
   readonly answer: Answer
 }
 
+/** How likely a single reading is false, for weighing what is usual; proof does not rest on it. */
+const FALSE_READING = 0.05
 /** From so many readings against it a hypothesis is out for good, whichever single one is false. */
 const OUT = 2
 
@@ -61,6 +63,10 @@ export class Ledger {
   get agreed(): boolean {
     return this.standing.some(at => this.against[at] === 0)
   }
+
+  /** How likely a hypothesis is, beside the others: how usual, and how much speaks against it. */
+  readonly worth = (hypothesis: number): number =>
+    this.of.hypotheses[hypothesis]!.weight * FALSE_READING ** this.against[hypothesis]!
 
   /** Bits of what each question was answered, by its key. */
   get answersTaken(): ReadonlyMap<string, readonly number[]> {

@@ -1,6 +1,6 @@
 import type { Case } from './case'
 import type { FrameEnd } from './frame'
-import { FALSE_READING, identified, isBorneOut, touches } from './identified'
+import { identified, isBorneOut, touches } from './identified'
 import type { Ledger } from './ledger'
 import type { Candidates } from './predictions'
 import { answersTo, type Answer, type Question } from './question'
@@ -102,7 +102,7 @@ function telling(
   const { of: held } = ledger
   const sample = sampleOf(ledger)
   const now = ledger.taken.at(-1)?.question ?? null
-  const likely = sample.map(at => held.hypotheses[at]!.weight * FALSE_READING ** ledger.against[at]!)
+  const likely = sample.map(ledger.worth)
   const total = likely.reduce((sum, each) => sum + each, 0)
   const state: State = {
     held,
@@ -160,9 +160,8 @@ interface State {
   readonly classes: { readonly of: Uint16Array; readonly count: number }
 }
 
-function sampleOf({ of: held, standing, against }: Ledger): readonly number[] {
+function sampleOf({ standing, worth }: Ledger): readonly number[] {
   if (standing.length <= PLANNED_ON) return standing
-  const worth = (at: number) => held.hypotheses[at]!.weight * FALSE_READING ** against[at]!
   return [...standing].sort((a, b) => worth(b) - worth(a) || a - b).slice(0, PLANNED_ON)
 }
 

@@ -31,9 +31,12 @@ export function Contradiction({
   const { repeat } = conflict
   const boxOf = (id: string) => view.record.readings[id]?.boxId ?? view.box.id
   const edits = useEdits(boxOf(repeat.id))
-  const taken = (question: Question, answer: Answer, value: number) =>
+  const taken = (question: Question, answer: Answer, value: number, note: string) =>
     edits.send('take a reading', [
-      edits.add('readings', newReading(boxOf(repeat.id), readingFor(question, answer, value, views.length))),
+      edits.add(
+        'readings',
+        newReading(boxOf(repeat.id), { ...readingFor(question, answer, value, views.length), note }),
+      ),
       // The new one stands instead of one that was misread; the same again bears it out.
       ...(answer === repeat.answer ? [] : [edits.remove('readings', repeat.id)]),
     ])

@@ -42,7 +42,7 @@ export function NextReading({
   busy: boolean
   title?: string
   /** Instead of simply recording it. */
-  onTaken?: (question: Question, answer: Answer, value: number) => void
+  onTaken?: (question: Question, answer: Answer, value: number, note: string) => void
   onSkip: (key: string) => void
 }) {
   const { question } = next
@@ -55,7 +55,7 @@ export function NextReading({
   const live = question.power === 'on'
   const record = (answer: Answer, value: number, note = '') => {
     setHeld(question)
-    if (onTaken) return onTaken(question, answer, value)
+    if (onTaken) return onTaken(question, answer, value, note)
     const reading = { ...readingFor(question, answer, value, views.length), note }
     edits.send('take a reading', [edits.add('readings', newReading(here.box.id, reading))])
   }
