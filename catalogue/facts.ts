@@ -90,6 +90,18 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'borrowed-neutral',
+    'A neutral that another circuit returns on reads 0 V until its joint is opened; then its load side can stand at line voltage.',
+    COMMON,
+  ),
+  fact(
+    'steel-pipe',
+    'All conductors of one circuit go through the same steel pipe: one way of a current alone heats it.',
+    COMMON,
+  ),
+  fact('box-reached', 'A box with joints in it stays where it can be reached without damage.', COMMON),
+  fact('label', 'A label is believed once a reading agrees with it.', COMMON),
+  fact(
     'receptacle-tester',
     'A plug-in tester shows how a receptacle is wired; it proves nothing dead.',
     COMMON,

@@ -116,6 +116,7 @@ export function jobBuilder(job: JobRow) {
       setBackMillimetres: 0,
       surface: 'plaster',
       innerClamps: false,
+      hidden: false,
       freeLengthMillimetres: null,
       plate: '',
       bonded: 'not-known',
@@ -225,6 +226,7 @@ export function jobBuilder(job: JobRow) {
       gauge: strand.gauge ?? region.usualGauge,
       stranding: 'solid',
       metal: strand.metal ?? 'copper',
+      faded: false,
       position: index,
     })
     return id

@@ -8,11 +8,13 @@ const PAGES = [
   '',
   'panel',
   'rules',
+  'defects',
   'boxes/box-studio/look',
   'boxes/box-guest-room/test',
   'boxes/box-reading-room/choose',
   'boxes/box-veranda/wire',
   'boxes/box-linen/set',
+  'boxes/box-guest-room/breaker',
   'boxes/box-stair-bottom/try',
   'boxes/box-hall/prove',
 ]

@@ -1,11 +1,9 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { bringInBox, bringInDemo, pick, rows, saved } from './helpers'
 
-test('a strand is corrected by tapping it on the drawing @phone', async ({ page, request }) => {
-  const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
-  // A point on the conductor itself: its bounding box is mostly air.
-  const point = await page.locator('[data-strand="box-b-black-1-end"] .strand-touch').evaluate(element => {
+/** Taps a point on the conductor itself: its bounding box is mostly air. */
+async function tapStrand(page: Page, endId: string) {
+  const point = await page.locator(`[data-strand="${endId}"] .strand-touch`).evaluate(element => {
     const path = element as unknown as SVGPathElement
     path.scrollIntoView({ block: 'center' })
     const { x, y } = path.getPointAtLength(path.getTotalLength() * 0.5)
@@ -13,6 +11,12 @@ test('a strand is corrected by tapping it on the drawing @phone', async ({ page,
     return { x: at.x, y: at.y }
   })
   await page.mouse.click(point.x, point.y)
+}
+
+test('a strand is corrected by tapping it on the drawing @phone', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await tapStrand(page, 'box-b-black-1-end')
   await pick(page, 'Insulation seen', 'red')
   await pick(page, 'Where it sits', 'Capped alone')
   await pick(page, 'Gauge', '12 AWG')
@@ -51,11 +55,14 @@ test('a 14 AWG piece on a 20 A circuit is raised, settled, and stays settled', a
     .filter({ hasText: 'Cable B is 14 AWG on a 20 A breaker (at most 15 A)' })
   await expect(defect.getByText('Danger.')).toBeVisible()
   await defect.getByText('Open: why, and what then?').click()
-  await defect.getByRole('radio', { name: 'Handed over in writing' }).check()
+  await expect(defect.getByText('Usual cure')).toBeVisible()
+  await expect(defect.getByText('Breaker of 15 A', { exact: true })).toBeVisible()
+  await expect(defect.getByText('about 20 min')).toBeVisible()
+  await defect.getByRole('radio', { name: 'Mended in this visit' }).check()
   await saved(page)
   await page.reload()
-  await expect(defect.getByText('Handed over in writing: why')).toBeVisible()
-  expect(await rows('SELECT state FROM defects WHERE job_id = ?', jobId)).toEqual([{ state: 'deferred' }])
+  await expect(defect.getByText('Mended in this visit: why')).toBeVisible()
+  expect(await rows('SELECT state FROM defects WHERE job_id = ?', jobId)).toEqual([{ state: 'mended' }])
 })
 
 test('a number out of range is said and not stored', async ({ page, request }) => {
@@ -108,4 +115,51 @@ test('what is asked beside the wiring raises what is wrong: too little free cond
   expect(
     await rows('SELECT free_length_millimetres AS free, plate FROM boxes WHERE job_id = ?', jobId),
   ).toEqual([{ free: 120, plate: 'one gang, painted over' }])
+})
+
+test('a middle place with one thumb: a template, and what differs tapped on the drawing @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, { cables: [], proven: false })
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  let presses = 0
+  await page.exposeFunction('pressed', () => void presses++)
+  await page.evaluate(() =>
+    document.addEventListener(
+      'pointerdown',
+      () => void (window as never as { pressed: () => void }).pressed(),
+      true,
+    ),
+  )
+  await page.getByRole('button', { name: 'Middle place' }).click()
+  const strand = page.getByRole('button', { name: /^Cable B, red/ })
+  await expect(strand).toBeVisible()
+  // A colour that has faded, a tape that somebody wound round it, and stranded copper.
+  await tapStrand(page, (await strand.getAttribute('data-strand'))!)
+  await page.getByLabel(/^Faded/).check()
+  await pick(page, 'Marked with tape', 'Black')
+  await pick(page, 'Strands', 'Stranded')
+  await page.getByRole('button', { name: 'Done' }).click()
+  await page.getByLabel('Everything that can be seen is recorded').check()
+  await expect(
+    page.getByRole('button', { name: /^Cable B, faded red marked black, 14 AWG stranded, on “Second pair/ }),
+  ).toBeVisible()
+  await saved(page)
+  expect(presses).toBeLessThanOrEqual(7)
+  const [row] = await rows(
+    "SELECT faded, marked_as, stranding FROM conductors WHERE job_id = ? AND insulation = 'red' AND faded",
+    jobId,
+  )
+  expect(row).toEqual({ faded: 1, marked_as: 'black', stranding: 'stranded' })
+  expect(await rows('SELECT id FROM ends WHERE job_id = ?', jobId)).toHaveLength(8)
+  expect(await rows('SELECT model_id FROM devices WHERE job_id = ?', jobId)).toEqual([
+    { model_id: 'old-middle-switch' },
+  ])
+  // One step back is one edit back.
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(
+    page.getByRole('button', { name: /^Cable B, faded red marked black, 14 AWG solid/ }),
+  ).toBeVisible()
 })

@@ -45,7 +45,7 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   // Look.
   await page.getByLabel('Breaker', { exact: true }).selectOption({ label: '6: Reading, bath, 15 A' })
   await page.getByRole('button', { name: 'Feeds this box' }).click()
-  await page.getByRole('button', { name: 'Two cables, fed at the switch' }).click()
+  await page.getByRole('button', { name: 'Fed at the switch', exact: true }).click()
   await expect(
     page.getByRole('button', { name: /^Cable A, black, 14 AWG solid, on “Upper dark screw”/ }),
   ).toBeVisible()

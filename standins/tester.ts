@@ -50,6 +50,29 @@ export class SimulatedTester {
     return good(answerOfWatched(before.value.volts, after.value.volts))
   }
 
+  /**
+   * Current round the conductor of an end, in amperes, to two decimals: switches are worked until the light is on
+   * that its current serves, as one would. Refused where there is no such end.
+   */
+  clamp(endId: string): Result<number> {
+    const worked = this.circuit.devices.map(({ id }) => id)
+    let most: { amps: number; state: StateInWords } | null = null
+    for (const deviceId of [null, ...worked]) {
+      if (deviceId !== null) this.work(deviceId)
+      const shown = read(
+        this.circuit,
+        { state: this.#state, off: [], opened: [], lifted: [] },
+        { instrument: 'clamp', at: `end:${endId}` },
+      )
+      if (!shown.ok) return shown
+      if (shown.value.kind !== 'amps') return unusable(shown.value)
+      const amps = Math.round(shown.value.amps * 100) / 100
+      if (!most || amps > most.amps) most = { amps, state: this.#state }
+    }
+    this.#state = most!.state
+    return good(most!.amps)
+  }
+
   /** Moves a switch by hand, as one would to see what it does. */
   work(deviceId: string): Result<null> {
     const device = this.circuit.devices.find(({ id }) => id === deviceId)

@@ -5,17 +5,24 @@ import { hiddenCircuitFor, seatsOf } from '@/standins/hidden-circuit'
 import { SimulatedTester } from '@/standins/tester'
 import type { Answer, Question } from './ask'
 
+/** Where the jaws of a clamp meter go. */
+export interface ClampQuestion {
+  readonly kind: 'clamp'
+  readonly end: string
+}
+
 /** A question to the simulated tester, and what it needs to have a circuit to hold it to. */
 export interface TesterQuestion {
   readonly survey: Survey
   /** The circuit where it is known; null: one that looks the same is drawn by this lot (0 to 1). */
   readonly circuit: Circuit | null
   readonly lot: number
-  readonly question: Asked
+  readonly question: Asked | ClampQuestion
 }
 
 export type TesterAnswer =
-  | { readonly kind: 'shown'; readonly answer: Shown }
+  /** Amperes, of a clamp meter. */
+  | { readonly kind: 'shown'; readonly answer: Shown | number }
   | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
 
 let held: { readonly key: string; readonly tester: SimulatedTester } | null = null
@@ -30,7 +37,7 @@ function answered({ survey, circuit, lot, question }: TesterQuestion): TesterAns
     const { value } = hidden
     held = { key, tester: new SimulatedTester(value.circuit, value.boxOfJoint, survey.nominalBand) }
   }
-  const shown = held.tester.answer(question)
+  const shown = question.kind === 'clamp' ? held.tester.clamp(question.end) : held.tester.answer(question)
   return shown.ok ? { kind: 'shown', answer: shown.value } : { kind: 'refused', faults: shown.faults }
 }
 

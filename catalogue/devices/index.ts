@@ -35,6 +35,7 @@ import timerLinked from './timer-linked.json' with { type: 'json' }
 import timerSecondPlace from './timer-second-place.json' with { type: 'json' }
 import smartSwitchSense from './smart-switch-sense.json' with { type: 'json' }
 import oldMiddleSwitch from './old-middle-switch.json' with { type: 'json' }
+import oldMiddle230 from './old-middle-230.json' with { type: 'json' }
 import oldTwoPlace230 from './old-two-place-230.json' with { type: 'json' }
 import oldTwoPlaceNoGround from './old-two-place-no-ground.json' with { type: 'json' }
 import oldReceptacle from './old-receptacle.json' with { type: 'json' }
@@ -77,6 +78,7 @@ export const devices = [
   oldTwoPlaceSwitch,
   oldSwitch230,
   oldMiddleSwitch,
+  oldMiddle230,
   oldTwoPlace230,
   oldTwoPlaceNoGround,
   oldReceptacle,

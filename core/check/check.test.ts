@@ -387,7 +387,7 @@ describe('defects raised without being asked', () => {
     expect(found).toContain('A black ends loose in the box')
     expect(found).toContain('A red and A blue sit under one screw')
     expect(found).toContain('cloth covered')
-    expect(found).toContain('4 mm back in wood (at most 0 mm)')
+    expect(found).toContain('4 mm back in wood, which burns (at most 0 mm)')
     expect(found).toContain('Overfull as found: 10 of 6 in³')
   })
 

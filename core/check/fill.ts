@@ -1,5 +1,6 @@
 import { houseRule } from '../job/box-view'
 import type { BoxView, EndView } from '../job/box-view'
+import { looksLikeGround } from '../model/regions'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Question } from './place'
 
@@ -25,7 +26,7 @@ export function fillOf({ view, place, device, trade }: Question): Fill {
 export function boxFill(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
   const allowance = ({ conductor }: EndView) => trade.conductors[conductor.gauge].fillCubicInches ?? 0
   const isGround = ({ conductor, end }: EndView) =>
-    end.role === 'ground' || view.region.groundColours.includes(conductor.insulation)
+    end.role === 'ground' || looksLikeGround(view.region, conductor)
   const conductors = view.ends.filter(each => !isGround(each))
   const grounds = view.ends.filter(isGround)
   const largest = Math.max(0, ...view.ends.map(allowance))

@@ -1,4 +1,4 @@
 export { check, checkJob, checkPlace, type Judgement } from './check'
-export { raisedDefects, type RaisedDefect } from './defects'
+export { defectsIn, raisedDefects, type ListedDefect, type RaisedDefect } from './defects'
 export { boxFill } from './fill'
 export { VERDICTS, type Cure, type Line, type Verdict } from './line'

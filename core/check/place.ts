@@ -1,6 +1,7 @@
 import type { BoxView, EndView, PlaceView } from '../job/box-view'
 import { claimStatus } from '../identify'
 import type { DeviceModel } from '../model/device'
+import { looksLikeGround } from '../model/regions'
 import type { Trade } from '../model/trade'
 
 /** What a rule looks at: one place of a box, one device, the trade's figures. */
@@ -33,9 +34,7 @@ export function neutralIn(view: BoxView): Availability {
     return { kind: 'not-recorded', settledBy: 'Record the cables and conductors of this box first.' }
   const candidate = view.ends.find(
     each =>
-      each.end.role === null &&
-      each.end.seat !== 'terminal' &&
-      !view.region.groundColours.includes(each.conductor.insulation),
+      each.end.role === null && each.end.seat !== 'terminal' && !looksLikeGround(view.region, each.conductor),
   )
   if (!candidate) return { kind: 'none' }
   return {
@@ -56,7 +55,7 @@ export function groundIn(view: BoxView): Availability {
   if (view.ends.length === 0)
     return { kind: 'not-recorded', settledBy: 'Record the cables and conductors of this box first.' }
   const candidate = view.ends.find(
-    each => each.end.role === null && view.region.groundColours.includes(each.conductor.insulation),
+    each => each.end.role === null && looksLikeGround(view.region, each.conductor),
   )
   if (!candidate) return { kind: 'none' }
   return {

@@ -1,31 +1,28 @@
-import type { EntityName } from '../model/entities'
+import { ENTITY_NAMES } from '../model/entities'
 import { upgradedRow } from '../model/upgrade-row'
+import { JOB_FILE_VERSION } from './schemas'
 
 type Loose = Readonly<Record<string, unknown>>
 
+/** Tables that came after the first version; a file from before has nothing in them. */
+const LATER_TABLES = { 2: ['findings', 'notes', 'photos'], 3: ['breakerTries'] } as const
+
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */
 export function upgraded(file: unknown): unknown {
-  if (!isObject(file)) return file
-  return file.version === 1 ? fromFirst(file) : file
+  if (!isObject(file) || (file.version !== 1 && file.version !== 2)) return file
+  const { version } = file
+  const later = Object.entries(LATER_TABLES).flatMap(([since, names]) =>
+    Number(since) > version ? names.map(name => [name, []]) : [],
+  )
+  const rows = ENTITY_NAMES.flatMap(name => {
+    const list = file[name]
+    // What is no list or no row stays as it is, for the schema to refuse.
+    return Array.isArray(list)
+      ? [[name, list.map((row: unknown) => (isObject(row) ? upgradedRow(name, row) : row))]]
+      : []
+  })
+  return { ...file, ...Object.fromEntries(later), ...Object.fromEntries(rows), version: JOB_FILE_VERSION }
 }
-
-function fromFirst(file: Loose): Loose {
-  return {
-    ...file,
-    version: 2,
-    boxes: rows('boxes', file.boxes),
-    devices: rows('devices', file.devices),
-    groups: rows('groups', file.groups),
-    readings: rows('readings', file.readings),
-    findings: [],
-    notes: [],
-    photos: [],
-  }
-}
-
-/** What is no list or no row stays as it is, for the schema to refuse. */
-const rows = (entity: EntityName, list: unknown): unknown =>
-  Array.isArray(list) ? list.map(row => (isObject(row) ? upgradedRow(entity, row) : row)) : list
 
 const isObject = (value: unknown): value is Loose =>
   typeof value === 'object' && value !== null && !Array.isArray(value)

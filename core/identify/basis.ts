@@ -26,6 +26,7 @@ const seenIn = (record: JobRecord, view: BoxView) => [
   view.ends.map(({ end, conductor }) => [
     end.id,
     conductor.insulation,
+    conductor.faded,
     end.seat,
     end.deviceId,
     end.terminal,

@@ -3,7 +3,7 @@ import { basisOf } from './basis'
 import { DEAD_VOLTS } from './question'
 import type { Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
-import { isNominal } from '../model/regions'
+import { isNominal, looksLikeGround } from '../model/regions'
 import type { Proof, Role } from '../model/vocabulary'
 
 export type Bearing = 'supports' | 'contradicts' | 'says-nothing'
@@ -117,8 +117,7 @@ function provenBy(view: BoxView, subject: EndView, role: Role, supporting: reado
   return true
 }
 
-const isGroundColoured = (view: BoxView, { conductor }: EndView) =>
-  view.region.groundColours.includes(conductor.insulation)
+const isGroundColoured = (view: BoxView, { conductor }: EndView) => looksLikeGround(view.region, conductor)
 
 /** A bare or green conductor seen where the sheath ends is a fact of construction. */
 const groundAccountedFor = (view: BoxView): boolean =>

@@ -2,6 +2,7 @@ import type { BoxView } from '../job/box-view'
 import { houseRule } from '../job/box-view'
 import { PLAIN_READING } from '../job/new-reading'
 import type { Reading } from '../model/entities'
+import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Allowed } from './candidates'
@@ -65,7 +66,8 @@ function cablesOf(view: BoxView, views: readonly BoxView[]): SurveyCable[] {
         id: end.id,
         name,
         insulation: conductor.insulation,
-        ground: view.region.groundColours.includes(conductor.insulation),
+        ground: looksLikeGround(view.region, conductor),
+        faded: conductor.faded,
         seat: seatOf(end),
         otherEnd:
           views

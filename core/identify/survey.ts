@@ -35,6 +35,8 @@ export interface SurveyEnd {
   readonly id: string
   readonly name: string
   readonly insulation: Insulation
+  /** Its colour is hard to tell, and weighs nothing. */
+  readonly faded: boolean
   /** Bare or green where the sheath ends: a fact of construction. */
   readonly ground: boolean
   readonly seat: SurveySeat

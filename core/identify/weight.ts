@@ -19,12 +19,13 @@ export function weightOf(frame: Frame, standing: Standing, hypothesis: Hypothesi
   frame.ends.forEach((end, at) => {
     if (end.ground) return
     const hinted = hints[end.insulation]
-    if ((hinted === 'neutral') !== RETURNS.includes(roles[at]!) && roles[at] !== 'spare')
+    if (!end.faded && (hinted === 'neutral') !== RETURNS.includes(roles[at]!) && roles[at] !== 'spare')
       weight *= LYING_COLOUR
     if (roles[at] === 'neutral' && end.seat.kind === 'terminal') weight *= NEUTRAL_ON_A_SWITCH
     if (end.other < 0 && hypothesis.beyond[end.index]! < frame.ends.length) {
       const other = hypothesis.beyond[end.index]!
-      if (other >= 0 && frame.ends[other]!.insulation !== end.insulation) weight *= LYING_COLOUR
+      const twin = other >= 0 ? frame.ends[other]! : null
+      if (twin && !twin.faded && !end.faded && twin.insulation !== end.insulation) weight *= LYING_COLOUR
     }
   })
   frame.survey.cables.forEach(({ far }, at) => {

@@ -31,6 +31,7 @@ export const COMMAND_NAMES = [
   'edit a photo',
   'remove a photo',
   'edit a defect',
+  'try a breaker',
   'choose a device',
   'tick a step',
   'untick a step',

@@ -65,10 +65,13 @@ export function checked(record: JobRecord, changes: Change[], guards: readonly G
   return faults.length > 0 ? refused(...faults) : good(changes)
 }
 
+const IN_ORDER = ENTITY_NAMES.filter(entity => fieldsOf(entity).seq)
+
 function lastSeq(record: JobRecord): number {
   let last = 0
-  for (const entity of ['readings', 'switchings', 'steps', 'tests'] as const)
-    for (const row of Object.values(record[entity])) last = Math.max(last, row.seq)
+  for (const entity of IN_ORDER)
+    for (const row of Object.values(record[entity]) as { readonly seq?: number }[])
+      last = Math.max(last, row.seq ?? 0)
   return last
 }
 

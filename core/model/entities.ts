@@ -18,6 +18,7 @@ import {
   ANSWERS,
   BEHAVES,
   BOX_MATERIALS,
+  BREAKER_SHOWS,
   CABLE_ENTRIES,
   CONNECTORS,
   DEFECT_STATES,
@@ -88,6 +89,8 @@ export const ENTITIES = {
     setBackMillimetres: maybeNumber(0, 60),
     surface: choice(SURFACES),
     innerClamps: flag,
+    /** Covered, so that it cannot be reached without damage. */
+    hidden: flag,
     /** Conductor that is free to be worked on, from where its sheath ends, the shortest there. */
     freeLengthMillimetres: maybeNumber(0, 1000),
     plate: text(120),
@@ -145,6 +148,8 @@ export const ENTITIES = {
     gauge: choice(GAUGES),
     stranding: choice(STRANDINGS),
     metal: choice(METALS),
+    /** Its colour is hard to tell, and says nothing. */
+    faded: flag,
     position: whole(0, 99),
   },
   joints: {
@@ -225,6 +230,21 @@ export const ENTITIES = {
     seq: whole(0, 1_000_000_000),
     at: instant,
   },
+  /** Tries of the hunt for the breaker that feeds a box. */
+  breakerTries: {
+    id,
+    boxId: ref('boxes'),
+    /** The breaker that was tried; null for the main switch. */
+    circuitId: maybeRef('circuits', 'remove'),
+    /** The place whose light was left on and watched; null where a meter was left at a live conductor. */
+    placeId: maybeRef('places'),
+    shows: choice(BREAKER_SHOWS),
+    /** The circuit finder named it, which is a hint and no more. */
+    hinted: flag,
+    note: text(400),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
+  },
   defects: {
     id,
     boxId: ref('boxes'),
@@ -233,6 +253,10 @@ export const ENTITIES = {
     what: text(400, 1),
     state: choice(DEFECT_STATES),
     note: text(1000),
+    /** Whom it was handed over to in writing; empty where it was not. */
+    handedTo: text(120),
+    /** The day it was, as YYYY-MM-DD. */
+    handedOn: maybeText(10),
   },
   choices: { id, placeId: ref('places'), modelId: text(60, 1) },
   steps: {
@@ -275,6 +299,7 @@ export type Joint = Row<'joints'>
 export type FoundPigtail = Row<'pigtails'>
 export type Load = Row<'loads'>
 export type Reading = Row<'readings'>
+export type BreakerTry = Row<'breakerTries'>
 export type Switching = Row<'switchings'>
 export type Defect = Row<'defects'>
 

@@ -1,3 +1,4 @@
+import type { Conductor } from './entities'
 import type { Gauge, Insulation, RegionId, Role } from './vocabulary'
 
 /** What a place in the world changes: figures, words, and colour hints that never prove anything. */
@@ -91,6 +92,18 @@ const REGIONS: Readonly<Record<RegionId, Region>> = {
 }
 
 export const regionOf = (id: RegionId): Region => REGIONS[id]
+
+/** What a conductor’s colour hints at, which is never proof; nothing where it has faded. */
+export const hintOf = (region: Region, { insulation, faded }: Conductor): Role | null =>
+  faded ? null : (region.hints[insulation] ?? null)
+
+/** Whether it looks like a ground. A bare conductor does not fade. */
+export const looksLikeGround = (region: Region, { insulation, faded }: Conductor): boolean =>
+  region.groundColours.includes(insulation) && (!faded || insulation === 'bare')
+
+/** Whether it looks like a neutral, or may once have. */
+export const mayBeNeutral = (region: Region, { insulation, faded }: Conductor): boolean =>
+  region.neutralColours.includes(insulation) || (faded && insulation !== 'bare')
 
 /** True inside the band that a healthy supply shows, in volts. */
 export const isNominal = (volts: number, region: Region): boolean =>

@@ -12,7 +12,9 @@ export function upgradedRow(entity: EntityName | 'job', row: Loose): Loose {
 }
 
 const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
-  boxes: () => ({ freeLengthMillimetres: null, plate: '' }),
+  boxes: () => ({ freeLengthMillimetres: null, plate: '', hidden: false }),
+  conductors: () => ({ faded: false }),
+  defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => ({ testerShows: null }),
   groups: () => ({ behaves: 'not-known' }),
   readings: ({ switchPosition }) => ({

@@ -120,6 +120,10 @@ export type TesterShows = (typeof TESTER_SHOWS)[number]
 export const PHOTO_KINDS = ['before', 'detail', 'after'] as const
 export type PhotoKind = (typeof PHOTO_KINDS)[number]
 
+/** What was seen, with the light or the meter watched, when one breaker was switched off. */
+export const BREAKER_SHOWS = ['went-dark', 'stayed-lit', 'not-tried'] as const
+export type BreakerShows = (typeof BREAKER_SHOWS)[number]
+
 export const FINDING_PROOFS = ['indicated', 'proven'] as const
 
 export const LAMP_KINDS = [

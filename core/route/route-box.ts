@@ -1,6 +1,7 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { isHotRole, isLoadRole } from '../identify'
 import type { DeviceModel, Terminal } from '../model/device'
+import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Gauge, Insulation } from '../model/vocabulary'
@@ -214,16 +215,16 @@ const isNeeded = (model: DeviceModel, terminal: Terminal) =>
   terminal.wants !== 'ground' || model.groundRequired
 
 function colourFaults(view: BoxView, { end, conductor, name }: EndView): Fault[] {
-  const { neutralColours, groundColours, words } = view.region
+  const { groundColours, words } = view.region
   const path = `/ends/${end.id}/role`
-  if (end.role === 'neutral' && !neutralColours.includes(conductor.insulation))
+  if (end.role === 'neutral' && !mayBeNeutral(view.region, conductor))
     return [
       fault(path, 'not-neutral-coloured', `${name} may not be made a neutral: it is not neutral-coloured`),
     ]
   if (end.role === 'ground' && !groundColours.includes(conductor.insulation))
     return [fault(path, 'not-ground-coloured', `${name} may not be made a ${words.ground}`)]
   const carries = end.role !== null && end.role !== 'ground' && end.role !== 'spare'
-  if (carries && groundColours.includes(conductor.insulation))
+  if (carries && looksLikeGround(view.region, conductor))
     return [
       fault(path, 'ground-coloured', `${name} is ${words.ground} by its colour and may carry nothing else`),
     ]

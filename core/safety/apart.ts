@@ -1,5 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { rowsOf, rowsWith } from '../model/record'
+import { mayBeNeutral } from '../model/regions'
 import { isolationOf } from './isolation'
 
 /** Ticks of the Test stage: the conductors of a box taken apart to be read one by one, and put back. */
@@ -41,7 +42,7 @@ export function toClamp(view: BoxView): EndView[] {
     const members = view.ends.filter(({ end }) => end.jointId === id)
     const mayReturn = members.filter(
       ({ end, conductor }) =>
-        end.role === 'neutral' || (end.role === null && region.neutralColours.includes(conductor.insulation)),
+        end.role === 'neutral' || (end.role === null && mayBeNeutral(region, conductor)),
     )
     const [first] = mayReturn
     if (!first || members.length < 2 || members.some(({ end }) => clamped.has(end.id))) return []

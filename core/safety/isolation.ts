@@ -3,6 +3,7 @@ import { houseRule } from '../job/box-view'
 import { DEAD_VOLTS } from '../identify'
 import type { Breaker, Reading, Switching } from '../model/entities'
 import { rowsOf } from '../model/record'
+import { sharersOf } from '../panel/ties'
 import { isNominal } from '../model/regions'
 
 /** What still stands between this box and bare hands, in the order it is done. */
@@ -79,10 +80,7 @@ function mustBeOff(view: BoxView): (Breaker | null)[] {
   const always = houseRule(view.record, 'isolation', 'breaker') === 'main'
   if (always || view.feeds.length === 0) return [null]
   const circuits = view.feeds.map(each => each.circuit)
-  const tied = circuits.flatMap(circuit => {
-    const partner = circuit.sharedNeutralWithId && view.record.circuits[circuit.sharedNeutralWithId]
-    return partner ? [partner] : []
-  })
+  const tied = circuits.flatMap(circuit => sharersOf(view.record, circuit))
   return [...new Map([...circuits, ...tied].map(circuit => [circuit.id, circuit])).values()]
 }
 

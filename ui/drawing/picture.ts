@@ -2,6 +2,7 @@ import type { BoxView, EndView } from '@/core/job/box-view'
 import { claimStatus } from '@/core/identify'
 import type { DeviceModel, Terminal } from '@/core/model/device'
 import { rowsWith } from '@/core/model/record'
+import { hintOf } from '@/core/model/regions'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
 import { INSULATIONS } from '@/core/model/vocabulary'
@@ -33,6 +34,8 @@ export interface PictureStrand {
   readonly says: string
   readonly insulation: Insulation
   readonly markedAs: Insulation | null
+  /** Its colour is hard to tell. */
+  readonly faded: boolean
   readonly flag: { readonly words: string; readonly proof: Proof } | null
   readonly to: Goal
   readonly changed: boolean
@@ -104,14 +107,15 @@ export const NOTED = ' •'
 
 function strandOf(view: BoxView, each: EndView, to: Goal, sits: string, changed: boolean): PictureStrand {
   const status = claimStatus(view, each)
-  const { insulation, markedAs, gauge, stranding, metal } = each.conductor
+  const { insulation, markedAs, faded, gauge, stranding, metal } = each.conductor
   const role = status.role ? `${plain(ROLE_WORDS[status.role])}, ${PROOF_WORDS[status.proof]}` : 'No role yet'
   const note = rowsWith(view.record, 'notes', 'endId', each.end.id)[0]?.text
   return {
     id: each.end.id,
-    says: `Cable ${each.cable.name}, ${INSULATION_WORDS[insulation]}${markedAs ? ` marked ${INSULATION_WORDS[markedAs]}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? ' aluminium' : ''}, ${sits}. ${role}${note ? `. Note: ${note}` : ''}`,
+    says: `Cable ${each.cable.name}, ${faded ? 'faded ' : ''}${INSULATION_WORDS[insulation]}${markedAs ? ` marked ${INSULATION_WORDS[markedAs]}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? ' aluminium' : ''}, ${sits}. ${role}${note ? `. Note: ${note}` : ''}`,
     insulation,
     markedAs,
+    faded,
     flag: {
       words: `${status.role ? roleHere(view, each, status.role) : '?'}${note ? NOTED : ''}`,
       proof: status.proof,
@@ -142,7 +146,7 @@ const terminalsOf = (
 ): PictureDevice['terminals'] =>
   model.terminals.map(({ id, word, joins, side }) => ({ id, word, joins, side, capped: capped(id) }))
 
-const hinted = (view: BoxView, { conductor }: EndView) => view.region.hints[conductor.insulation] ?? null
+const hinted = (view: BoxView, { conductor }: EndView) => hintOf(view.region, conductor)
 
 /** Joints stand on the side of the terminals they serve: neutrals and grounds right, the rest left. */
 const sideOf = (roles: readonly (string | null)[]): 'left' | 'right' =>

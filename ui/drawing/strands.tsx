@@ -1,7 +1,8 @@
 'use client'
 
-import type { KeyboardEvent } from 'react'
+import type { KeyboardEvent, MouseEvent } from 'react'
 import type { BoxLayout, DrawnCable, DrawnStrand } from './layout'
+import { nearestStrand } from './nearest-strand'
 import type { BoxPicture } from './picture'
 
 const stroke = (insulation: string, earth: string) =>
@@ -62,13 +63,14 @@ export function Strand({
 }) {
   const { strand, path, tip, down } = drawn
   const choose = onSelect ? () => onSelect(strand.id) : undefined
+  const tap = (event: MouseEvent<SVGElement>) => onSelect?.(nearestStrand(event) ?? strand.id)
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== 'Enter' && event.key !== ' ') return
     event.preventDefault()
     choose?.()
   }
   const interactive = choose
-    ? { role: 'button', tabIndex: 0, 'aria-pressed': selected, onClick: choose, onKeyDown }
+    ? { role: 'button', tabIndex: 0, 'aria-pressed': selected, onClick: tap, onKeyDown }
     : { role: 'img' }
   const way = down ? 1 : -1
   return (
@@ -97,6 +99,16 @@ export function Strand({
         strokeWidth={6}
         strokeLinecap="round"
       />
+      {strand.faded && (
+        <path
+          d={path}
+          fill="none"
+          className="stroke-sheath"
+          strokeWidth={6}
+          strokeDasharray="7 5 3 6"
+          opacity={0.85}
+        />
+      )}
       {strand.changed && (
         <path
           d={path}

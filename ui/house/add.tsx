@@ -102,6 +102,7 @@ export function AddBox({ onClose }: AddProps) {
         setBackMillimetres: null,
         surface: 'not-known',
         innerClamps: false,
+        hidden: false,
         freeLengthMillimetres: null,
         plate: '',
         bonded: 'not-known',

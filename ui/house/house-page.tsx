@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
-import { raisedDefects } from '@/core/check'
+import { defectsIn } from '@/core/check'
 import { boxView } from '@/core/job/box-view'
 import { rowsOf, rowsWith, type JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
@@ -44,7 +44,13 @@ export function HousePage() {
           <h1 className="text-2xl">{record.job.name}</h1>
           <p className="text-soft">
             {record.job.address} · {rooms.length} rooms, {all.length} boxes ·{' '}
-            {regionOf(record.job.regionId).name}
+            {regionOf(record.job.regionId).name} ·{' '}
+            <Link
+              href={`${base}/defects`}
+              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
+            >
+              Defects
+            </Link>
           </p>
         </div>
         <div className="flex gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>
@@ -221,14 +227,8 @@ function BoxRow({
   )
 }
 
-/** Dangers raised by rule or by hand that nobody has closed, mended or handed over in writing. */
-function openDangers(record: JobRecord, boxId: string, trade: Trade): number {
-  const view = boxView(record, boxId)!
-  const rows = rowsWith(record, 'defects', 'boxId', boxId)
-  const settled = new Set(rows.filter(row => row.state !== 'open').map(row => row.ruleId))
-  const raised = raisedDefects(view, trade).filter(
-    each => each.severity === 'danger' && !settled.has(each.ruleId),
-  )
-  const manual = rows.filter(row => row.ruleId === null && row.severity === 'danger' && row.state === 'open')
-  return raised.length + manual.length
-}
+/** Dangers that nobody has closed, mended or handed over in writing. */
+const openDangers = (record: JobRecord, boxId: string, trade: Trade): number =>
+  defectsIn(boxView(record, boxId)!, trade).filter(
+    ({ severity, state }) => severity === 'danger' && state === 'open',
+  ).length

@@ -52,6 +52,8 @@ export function JobShell({ children }: { children: ReactNode }) {
           return router.push(base)
         case 'panel':
           return router.push(`${base}/panel`)
+        case 'defects':
+          return router.push(`${base}/defects`)
         case 'undo':
         case 'redo':
           return store.takeBack(action.kind, boxId)
@@ -100,6 +102,11 @@ export function JobShell({ children }: { children: ReactNode }) {
             <NavLink href={`${base}/panel`} here={usePathname() === `${base}/panel`}>
               Panel
             </NavLink>
+            <span className="hidden sm:block">
+              <NavLink href={`${base}/defects`} here={usePathname() === `${base}/defects`}>
+                Defects
+              </NavLink>
+            </span>
             <span className="hidden sm:block">
               <NavLink href={`${base}/rules`} here={usePathname() === `${base}/rules`}>
                 Rules

@@ -7,6 +7,7 @@ export type Action =
       readonly kind:
         | 'house'
         | 'panel'
+        | 'defects'
         | 'try'
         | 'undo'
         | 'redo'
@@ -28,6 +29,7 @@ export const SHORTCUTS: readonly { readonly key: string; readonly says: string; 
     { key: 't', says: 'Try by hand', action: { kind: 'try' } },
     { key: 'h', says: 'House', action: { kind: 'house' } },
     { key: 'p', says: 'Panel', action: { kind: 'panel' } },
+    { key: 'x', says: 'Defects', action: { kind: 'defects' } },
     { key: '[', says: 'Box before', action: { kind: 'previous-box' } },
     { key: ']', says: 'Box after', action: { kind: 'next-box' } },
     { key: 'u', says: 'Undo', action: { kind: 'undo' } },

@@ -2,7 +2,8 @@
 
 import type { Breaker } from '@/core/model/entities'
 import { PROTECTIONS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
-import { useEdits } from '../job/provider'
+import { sharersOf } from '@/core/panel'
+import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { NumberField, PickOne, SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
@@ -21,6 +22,21 @@ export function CircuitSheet({
   const edits = useEdits(null)
   const change = (fields: Parameters<typeof edits.change<'circuits'>>[2]) =>
     edits.send('edit a circuit', [edits.change('circuits', circuit.id, fields)])
+  const { record } = useJob()
+  const sharers = sharersOf(record, circuit)
+  /** A pair is a pair from either side: what pointed here before points nowhere. */
+  const share = (value: string) => {
+    const other = value === 'none' ? null : value
+    const freed = sharers.filter(
+      ({ id, sharedNeutralWithId }) => sharedNeutralWithId === circuit.id && id !== other,
+    )
+    return edits.send('edit a circuit', [
+      ...freed.map(({ id }) => edits.change('circuits', id, { sharedNeutralWithId: null })),
+      ...(circuit.sharedNeutralWithId === other
+        ? []
+        : [edits.change('circuits', circuit.id, { sharedNeutralWithId: other })]),
+    ])
+  }
   return (
     <Sheet title={`Circuit ${circuit.breaker}`} open onClose={onClose}>
       <TextField
@@ -50,6 +66,12 @@ export function CircuitSheet({
         max={200}
         onCommit={amps => amps && change({ ratedAmps: amps })}
       />
+      <PickOne
+        label="Poles thrown by its handle"
+        value={String(circuit.poles)}
+        options={['1', '2', '3'].map(value => ({ value, words: value }))}
+        onCommit={poles => change({ poles: Number(poles) })}
+      />
       <SelectField
         label="Protection"
         value={circuit.protection}
@@ -58,14 +80,14 @@ export function CircuitSheet({
       />
       <SelectField
         label="Shares its neutral with"
-        value={circuit.sharedNeutralWithId ?? 'none'}
+        value={sharers[0]?.id ?? 'none'}
         options={[
           { value: 'none', words: 'None' },
           ...others
             .filter(each => each.id !== circuit.id)
             .map(each => ({ value: each.id, words: `${each.breaker}: ${each.label}` })),
         ]}
-        onCommit={value => change({ sharedNeutralWithId: value === 'none' ? null : value })}
+        onCommit={share}
       />
       <TextField label="Note" value={circuit.note} max={1000} multiline onCommit={note => change({ note })} />
       <Button

@@ -224,7 +224,7 @@ export function CheckField({
         type="checkbox"
         checked={value}
         onChange={event => onCommit(event.target.checked)}
-        className="h-6 w-6 accent-(--plum)"
+        className="h-6 w-6 shrink-0 accent-(--plum)"
       />
       <span>{label}</span>
     </label>

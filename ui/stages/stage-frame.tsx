@@ -77,7 +77,7 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
 }
 
 /** Whether this box may be live now, on every screen of it. */
-function LiveStrip({ view }: { view: BoxView }) {
+export function LiveStrip({ view }: { view: BoxView }) {
   const isolation = useMemo(() => isolationOf(view), [view])
   return isolation.dead ? (
     <p role="status" className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold">

@@ -150,6 +150,11 @@ export function BoxForm({ view }: { view: BoxView }) {
         value={box.innerClamps}
         onCommit={innerClamps => change({ innerClamps })}
       />
+      <CheckField
+        label="Covered: it cannot be reached without damage"
+        value={box.hidden}
+        onCommit={hidden => change({ hidden })}
+      />
       <Button
         onClick={() => {
           if (house.send('remove a box', [house.remove('boxes', box.id)]))

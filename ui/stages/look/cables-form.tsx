@@ -1,20 +1,24 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
-import { deviceNamed, type Trade } from '@/core/model/trade'
-import { SHEATHS, type Gauge, type Insulation } from '@/core/model/vocabulary'
-import { newId } from '../../job/new-id'
+import { SHEATHS, type Gauge } from '@/core/model/vocabulary'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { Chip } from '../../primitives/chip'
-import { cableEdits, LOOSE, strandEdits, type NewStrand } from './new-cable'
-import { CABLE_TEMPLATES, type CableTemplate } from './templates'
+import { cableEdits, LOOSE, strandEdits } from './new-cable'
+import { CABLE_TEMPLATES, type CableTemplate } from './cable-templates'
+import { gaugeForBreaker } from './usual-gauge'
+
+const BoxTemplates = dynamic(() => import('./box-templates').then(module => module.BoxTemplates), {
+  ssr: false,
+})
 
 const nextName = (view: BoxView): string => {
   const used = new Set(view.cables.map(cable => cable.name))
@@ -77,14 +81,6 @@ export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId
         </div>
       </details>
     </Part>
-  )
-}
-
-const gaugeForBreaker = (view: BoxView, trade: Trade): Gauge => {
-  const amps = view.feeds[0]?.circuit.ratedAmps ?? view.region.usualBreakerAmps
-  return (
-    view.region.gauges.find(gauge => (trade.conductors[gauge].breakerNotAboveAmps ?? 0) >= amps) ??
-    view.region.usualGauge
   )
 }
 
@@ -172,124 +168,4 @@ function AddConductor({ view, cable }: { view: BoxView; cable: Cable }) {
     )
   }
   return <Button onClick={add}>Add a conductor</Button>
-}
-
-/** What is usually found behind one switch, whole: two cables fed here, or a switch loop. */
-function BoxTemplates({ view }: { view: BoxView }) {
-  const trade = useTrade()
-  const edits = useEdits(view.box.id)
-  const place = view.places[0]
-  if (!place || view.places.length > 1) return null
-  const oldModel = trade.devices.find(
-    device => device.stock === 'found' && device.regions.includes(view.region.id) && device.places.most === 1,
-  )
-  if (!oldModel) return null
-  const [first, second] = oldModel.terminals
-  const ground = oldModel.terminals.find(terminal => terminal.wants === 'ground')
-  const [hot, neutral, earth] = CABLE_TEMPLATES[view.region.id][0]!.insulations as [
-    Insulation,
-    Insulation,
-    Insulation,
-  ]
-
-  const record = (
-    cables: readonly { far: Cable['far']; entry: Cable['entry']; strands: readonly [Insulation, string][] }[],
-  ) => {
-    const deviceId = place.found?.id ?? newId()
-    const joints = new Map<string, string>()
-    const seatOn = (on: string): NewStrand['seat'] => {
-      if (!on.startsWith('joint')) return { seat: 'terminal', deviceId, terminal: on, jointId: null }
-      const jointId = joints.get(on) ?? newId()
-      joints.set(on, jointId)
-      return { seat: 'joint', deviceId: null, terminal: null, jointId }
-    }
-    const recorded = cables.flatMap((cable, position) =>
-      cableEdits(
-        view,
-        { name: 'ABCD'[position]!, entry: cable.entry, far: cable.far, position },
-        cable.strands.map(([insulation, on]) => ({ insulation, seat: seatOn(on) })),
-        gaugeForBreaker(view, trade),
-      ),
-    )
-    edits.send('add a cable', [
-      ...(place.found
-        ? []
-        : [
-            edits.add('devices', {
-              id: deviceId,
-              placeId: place.place.id,
-              modelId: oldModel.id,
-              testerShows: null,
-              note: '',
-            }),
-          ]),
-      ...[...joints.values()].map(id =>
-        edits.add('joints', { id, boxId: view.box.id, connector: 'not-known', bareShows: false }),
-      ),
-      ...(ground && joints.has('joint-ground')
-        ? [
-            edits.add('pigtails', {
-              id: newId(),
-              jointId: joints.get('joint-ground')!,
-              deviceId,
-              terminal: ground.id,
-            }),
-          ]
-        : []),
-      ...recorded,
-    ])
-  }
-
-  const known = deviceNamed(trade, place.found?.modelId ?? oldModel.id) === oldModel
-  if (!known || !first || !second) return null
-  return (
-    <div className="flex flex-col gap-2">
-      <p className="text-sm font-semibold">What is usually found</p>
-      <div className="flex flex-wrap gap-2">
-        <Button
-          onClick={() =>
-            record([
-              {
-                far: 'panel',
-                entry: 'bottom',
-                strands: [
-                  [hot, first.id],
-                  [neutral, 'joint-neutral'],
-                  [earth, 'joint-ground'],
-                ],
-              },
-              {
-                far: 'luminaire',
-                entry: 'top',
-                strands: [
-                  [hot, second.id],
-                  [neutral, 'joint-neutral'],
-                  [earth, 'joint-ground'],
-                ],
-              },
-            ])
-          }
-        >
-          Two cables, fed at the switch
-        </Button>
-        <Button
-          onClick={() =>
-            record([
-              {
-                far: 'luminaire',
-                entry: 'top',
-                strands: [
-                  [neutral, first.id],
-                  [hot, second.id],
-                  [earth, 'joint-ground'],
-                ],
-              },
-            ])
-          }
-        >
-          One cable, a switch loop
-        </Button>
-      </div>
-    </div>
-  )
 }

@@ -1,5 +1,6 @@
 'use client'
 
+import Link from 'next/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
@@ -39,7 +40,17 @@ export function CircuitForm({ view }: { view: BoxView }) {
     if (done) setNewBreaker('')
   }
   return (
-    <Part title={`Circuit and ${breaker}`}>
+    <Part
+      title={`Circuit and ${breaker}`}
+      aside={
+        <Link
+          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/breaker`}
+          className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+        >
+          Hunt for it
+        </Link>
+      }
+    >
       {view.feeds.map(({ feed, circuit }) => (
         <div key={feed.id} className="flex flex-col gap-3 rounded-lg border border-rule p-3">
           <p>

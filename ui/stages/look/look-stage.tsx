@@ -46,8 +46,9 @@ export function LookStage({ view }: { view: BoxView }) {
       {strand && (
         <StrandPanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
       )}
+      {view.cables.length === 0 && <CablesForm view={view} onSelect={setSelected} />}
       <DefectList view={view} />
-      <CablesForm view={view} onSelect={setSelected} />
+      {view.cables.length > 0 && <CablesForm view={view} onSelect={setSelected} />}
       <CircuitForm view={view} />
       <ControlsForm view={view} />
       <BoxForm view={view} />

@@ -6,7 +6,7 @@ import { transition } from '@/core/job/transition'
 import { boxView } from '@/core/job/box-view'
 import { REGION_IDS } from '@/core/model/vocabulary'
 import { cableEdits, LOOSE } from './new-cable'
-import { CABLE_TEMPLATES } from './templates'
+import { CABLE_TEMPLATES } from './cable-templates'
 
 describe('a cable recorded from a template', () => {
   const templates = REGION_IDS.flatMap(region =>

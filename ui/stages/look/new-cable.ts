@@ -34,6 +34,7 @@ export function strandEdits(
       gauge,
       stranding: 'solid',
       metal: 'copper',
+      faded: false,
       position,
     }),
     add('ends', {

@@ -3,6 +3,7 @@
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
 import { rowsWith } from '@/core/model/record'
+import { looksLikeGround } from '@/core/model/regions'
 import { METALS, STRANDINGS } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
@@ -29,6 +30,7 @@ export function StrandPanel({
   const change = (fields: Parameters<typeof edits.change<'conductors'>>[2]) =>
     edits.send('edit a conductor', [edits.change('conductors', conductor.id, fields)])
   const insulations = [...new Set([...view.region.insulations, conductor.insulation])]
+  const tapes = view.region.insulations.filter(each => !view.region.groundColours.includes(each))
   const gauges = [...new Set([...view.region.gauges, conductor.gauge])]
   return (
     <div ref={brought} className="scroll-mt-3">
@@ -43,7 +45,27 @@ export function StrandPanel({
           }))}
           onCommit={insulation => change({ insulation })}
         />
+        {conductor.insulation !== 'bare' && (
+          <CheckField
+            label="Faded: another colour is as likely"
+            value={conductor.faded}
+            onCommit={faded => change({ faded })}
+          />
+        )}
         <SeatPicker view={view} strand={strand} />
+        <PickOne
+          label="Marked with tape"
+          value={conductor.markedAs ?? 'none'}
+          options={[
+            { value: 'none' as const, words: 'No tape' },
+            ...tapes.map(value => ({
+              value,
+              words: plain(value),
+              mark: <Chip insulation={value} />,
+            })),
+          ]}
+          onCommit={value => change({ markedAs: value === 'none' ? null : value })}
+        />
         <PickOne
           label="Gauge"
           value={conductor.gauge}
@@ -65,20 +87,7 @@ export function StrandPanel({
             onCommit={metal => change({ metal })}
           />
         </div>
-        <PickOne
-          label="Marked with tape"
-          value={conductor.markedAs ?? 'none'}
-          options={[
-            { value: 'none' as const, words: 'No tape' },
-            ...(['black', 'red', 'white'] as const).map(value => ({
-              value,
-              words: plain(value),
-              mark: <Chip insulation={value} />,
-            })),
-          ]}
-          onCommit={value => change({ markedAs: value === 'none' ? null : value })}
-        />
-        {view.region.groundColours.includes(conductor.insulation) && (
+        {looksLikeGround(view.region, conductor) && (
           <CheckField
             label="Seen where the sheath ends: a ground by construction"
             value={end.seenAtSheath}

@@ -1,25 +1,173 @@
-import type { Insulation, RegionId } from '@/core/model/vocabulary'
+import type { CableEntry, FarEnd, Insulation, RegionId } from '@/core/model/vocabulary'
 
-/** What usually comes in one sheath, to be corrected on the drawing. */
-export interface CableTemplate {
-  readonly id: string
-  readonly words: string
-  readonly insulations: readonly Insulation[]
+/** What kind of old switch a place of a template has. */
+export type SwitchKind = 'one-place' | 'two-place' | 'middle'
+
+/**
+ * Where a conductor of a template sits: a screw of a gang’s old switch by its number (the odd one of a two-place
+ * switch is 0, its travellers 1 and 2; the pairs of a middle switch are 0, 1 and 2, 3), or a joint by its name.
+ */
+export type TemplateSeat =
+  | { readonly gang: number; readonly screw: number }
+  | { readonly joint: 'line' | 'neutral' | 'ground' | 'through' }
+
+export interface TemplateCable {
+  readonly entry: CableEntry
+  readonly far: FarEnd
+  readonly strands: readonly (readonly [insulation: Insulation, seat: TemplateSeat])[]
 }
 
-export const CABLE_TEMPLATES: Readonly<Record<RegionId, readonly CableTemplate[]>> = {
-  'north-america-120': [
-    { id: 'two-ground', words: 'Two and ground', insulations: ['black', 'white', 'bare'] },
-    { id: 'three-ground', words: 'Three and ground', insulations: ['black', 'red', 'white', 'bare'] },
-    { id: 'two', words: 'Two, no ground', insulations: ['black', 'white'] },
-  ],
-  'europe-230': [
-    { id: 'two-earth', words: 'Brown, blue, earth', insulations: ['brown', 'blue', 'green-yellow'] },
-    {
-      id: 'three-earth',
-      words: 'Brown, black, grey, earth',
-      insulations: ['brown', 'black', 'grey', 'green-yellow'],
-    },
-    { id: 'old-two-earth', words: 'Red, black, earth', insulations: ['red', 'black', 'green'] },
-  ],
+/** A whole box as it is usually found. */
+export interface BoxTemplate {
+  readonly id: string
+  readonly words: string
+  readonly kind: SwitchKind
+  readonly cables: readonly TemplateCable[]
+  /** Screws that a short conductor feeds from the joint of the line. */
+  readonly fedFromJoint: readonly { readonly gang: number; readonly screw: number }[]
+}
+
+const screw = (at: number, gang = 1): TemplateSeat => ({ gang, screw: at })
+const joint = (name: 'line' | 'neutral' | 'ground' | 'through'): TemplateSeat => ({ joint: name })
+
+/** Colours of a cable for two, and for three, as they are usually met. */
+interface Colours {
+  readonly hot: Insulation
+  readonly neutral: Insulation
+  readonly ground: Insulation
+  readonly second: Insulation
+  readonly third: Insulation
+}
+
+const COLOURS: Readonly<Record<RegionId, Colours>> = {
+  'north-america-120': { hot: 'black', neutral: 'white', ground: 'bare', second: 'red', third: 'white' },
+  'europe-230': {
+    hot: 'brown',
+    neutral: 'blue',
+    ground: 'green-yellow',
+    second: 'black',
+    third: 'grey',
+  },
+}
+
+type Strands = TemplateCable['strands']
+
+/** What is usually found behind a plate, by region and the number of gangs. */
+export function boxTemplates(region: RegionId, kinds: readonly SwitchKind[]): BoxTemplate[] {
+  const { hot, neutral, ground, second, third } = COLOURS[region]
+  const two = (first: TemplateSeat, other: TemplateSeat): Strands => [
+    [hot, first],
+    [neutral, other],
+    [ground, joint('ground')],
+  ]
+  const feed = (seat: TemplateSeat): TemplateCable => ({
+    entry: 'bottom',
+    far: 'panel',
+    strands: two(seat, joint('neutral')),
+  })
+  const light = (seat: TemplateSeat): TemplateCable => ({
+    entry: 'top',
+    far: 'luminaire',
+    strands: two(seat, joint('neutral')),
+  })
+  const onward: TemplateCable = {
+    entry: 'top',
+    far: 'elsewhere',
+    strands: two(joint('line'), joint('neutral')),
+  }
+  const between = (first: TemplateSeat, other: TemplateSeat, last: TemplateSeat): TemplateCable => ({
+    entry: 'top',
+    far: 'not-known',
+    strands: [
+      [hot, first],
+      [second, other],
+      [third, last],
+      [ground, joint('ground')],
+    ],
+  })
+  const template = (
+    id: string,
+    words: string,
+    kind: SwitchKind,
+    cables: readonly TemplateCable[],
+    fedFromJoint: BoxTemplate['fedFromJoint'] = [],
+  ): BoxTemplate => ({ id, words, kind, cables, fedFromJoint })
+
+  if (kinds.length > 1)
+    return [
+      template(
+        'gangs-fed-once',
+        'One feed for all, a light each',
+        'one-place',
+        [
+          feed(joint('line')),
+          ...kinds.map((kind, at): TemplateCable =>
+            kind === 'one-place'
+              ? light(screw(1, at + 1))
+              : between(screw(1, at + 1), screw(2, at + 1), joint('neutral')),
+          ),
+        ],
+        kinds.map((_, at) => ({ gang: at + 1, screw: 0 })),
+      ),
+    ]
+  const loop: TemplateCable = {
+    entry: 'top',
+    far: 'luminaire',
+    strands:
+      region === 'north-america-120'
+        ? [
+            [neutral, screw(0)],
+            [hot, screw(1)],
+            [ground, joint('ground')],
+          ]
+        : two(screw(0), screw(1)),
+  }
+  const onePlace = [
+    template('fed-here', 'Fed at the switch', 'one-place', [feed(screw(0)), light(screw(1))]),
+    template('loop', 'Loop from the light', 'one-place', [loop]),
+    template(
+      'fed-here-onward',
+      'Fed at the switch, and on from there',
+      'one-place',
+      [feed(joint('line')), light(screw(1)), onward],
+      [{ gang: 1, screw: 0 }],
+    ),
+  ]
+  const severalPlaces =
+    region === 'north-america-120'
+      ? [
+          template('end-fed', 'End with the feed', 'two-place', [
+            feed(screw(0)),
+            between(screw(1), screw(2), joint('neutral')),
+          ]),
+          template('end-light', 'End with the light', 'two-place', [
+            light(screw(0)),
+            between(screw(1), screw(2), joint('neutral')),
+          ]),
+          template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
+          template('end-both', 'End with feed and light', 'two-place', [
+            feed(screw(0)),
+            light(joint('through')),
+            between(joint('through'), screw(1), screw(2)),
+          ]),
+          template('middle', 'Middle place', 'middle', [
+            between(screw(0), screw(1), joint('neutral')),
+            between(screw(2), screw(3), joint('neutral')),
+          ]),
+        ]
+      : [
+          template('end-both', 'End with feed and light', 'two-place', [
+            { entry: 'top', far: 'luminaire', strands: two(screw(0), joint('through')) },
+            between(joint('through'), screw(1), screw(2)),
+          ]),
+          template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
+          template('middle', 'Middle place', 'middle', [
+            between(joint('through'), screw(0), screw(1)),
+            between(joint('through'), screw(2), screw(3)),
+          ]),
+        ]
+  // What fits the switch that is there comes first.
+  return [...onePlace, ...severalPlaces].sort(
+    (a, b) => Number(b.kind === kinds[0]) - Number(a.kind === kinds[0]),
+  )
 }

@@ -9,6 +9,7 @@ import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 
@@ -142,6 +143,13 @@ function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; acti
               {says}
             </Button>
           ))}
+          {need.kind === 'prove-reference' && ground && (
+            <FigureField
+              label={`${ground.name}: another voltage (V)`}
+              most={1000}
+              onRead={value => read({ purpose: 'reference', toEndId: ground.end.id, value })}
+            />
+          )}
         </div>
       )}
     </div>

@@ -4,11 +4,14 @@ import { useMemo } from 'react'
 import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
+import { looksLikeGround } from '@/core/model/regions'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
 import { newReading, NOW } from '../safety/isolation-panel'
+import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
 
 /** What comes before the reading, one step after the other; each is recorded with one press. */
@@ -33,7 +36,7 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
   const edits = useEdits(view.box.id)
   const { nominalVolts, words } = view.region
   const ground = view.ends.find(
-    ({ end, conductor }) => end.role === 'ground' || view.region.groundColours.includes(conductor.insulation),
+    ({ end, conductor }) => end.role === 'ground' || looksLikeGround(view.region, conductor),
   )
   const read = (fields: Parameters<typeof newReading>[1]) =>
     edits.send('take a reading', [
@@ -63,6 +66,13 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
           <Button onClick={() => read({ purpose: 'reference', reference: `brought-in ${words.ground}` })}>
             To a brought-in {words.ground}: {nominalVolts} V
           </Button>
+          {ground && (
+            <FigureField
+              label={`${ground.name}: another voltage (V)`}
+              most={1000}
+              onRead={value => read({ purpose: 'reference', toEndId: ground.end.id, value })}
+            />
+          )}
         </Row>
       )
     case 'make-dead':
@@ -70,20 +80,18 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
     case 'clamp':
       return (
         <Row says={`Clamp ${step.end.name} before its joint is opened: no current may flow`} active={active}>
-          <Button
-            look="main"
-            onClick={() =>
+          <AmpsField
+            of={step.end.name}
+            onRead={value =>
               read({
                 purpose: 'clamp',
                 instrument: 'clamp',
                 fromEndId: step.end.end.id,
-                value: 0,
+                value,
                 breaker: 'off',
               })
             }
-          >
-            0 A
-          </Button>
+          />
           <span className="text-sm">Any current: stop. Another circuit returns here; switch it off too.</span>
         </Row>
       )

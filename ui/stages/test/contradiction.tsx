@@ -55,12 +55,14 @@ export function Contradiction({
             )
           })}
         </ul>
-        <p className="font-semibold">Usual causes</p>
-        <ul className="list-disc pl-5">
-          {USUAL_CAUSES.map(cause => (
-            <li key={cause}>{cause}</li>
-          ))}
-        </ul>
+        <details>
+          <summary className="min-h-11 py-2 font-semibold">Usual causes</summary>
+          <ul className="list-disc pl-5">
+            {USUAL_CAUSES.map(cause => (
+              <li key={cause}>{cause}</li>
+            ))}
+          </ul>
+        </details>
         {!conflict.explained && (
           <p>No single misreading explains them. Look at the box again; where it stays so, get help.</p>
         )}

@@ -11,6 +11,9 @@ import type { useIdentification } from './use-identification'
 const Contradiction = dynamic(() => import('./contradiction').then(module => module.Contradiction), {
   ssr: false,
 })
+const ClampUnderLoad = dynamic(() => import('./clamp-under-load').then(module => module.ClampUnderLoad), {
+  ssr: false,
+})
 const NoReading = dynamic(() => import('./no-reading').then(module => module.NoReading), { ssr: false })
 const NothingMore = dynamic(() => import('./no-reading').then(module => module.NothingMore), { ssr: false })
 const TakeOver = dynamic(() => import('./take-over').then(module => module.TakeOver), { ssr: false })
@@ -48,6 +51,7 @@ export function IdentifyPart({
               next={identification.next}
               busy={!current}
               onSkip={state.skip}
+              onUnsure={state.unsure}
             />
           ) : (
             <NothingMore
@@ -55,6 +59,9 @@ export function IdentifyPart({
               skipped={state.skipped}
               onAgain={state.askAllAgain}
             />
+          )}
+          {!identification.conflict && !identification.next && (
+            <ClampUnderLoad views={views} known={identification.known} />
           )}
           {identification.known.some(({ proof }) => proof === 'proven') && (
             <TakeOver views={views} identification={identification} current={current} />

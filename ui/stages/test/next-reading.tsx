@@ -16,6 +16,7 @@ import type { BoxView } from '@/core/job/box-view'
 import { approachTo } from '@/core/safety'
 import { useDemo, useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
 import { newReading } from '../safety/isolation-panel'
 import { Part } from '../stage-frame'
@@ -35,6 +36,7 @@ export function NextReading({
   title = 'Next reading',
   onTaken,
   onSkip,
+  onUnsure,
 }: {
   view: BoxView
   views: readonly BoxView[]
@@ -44,6 +46,8 @@ export function NextReading({
   /** Instead of simply recording it. */
   onTaken?: (question: Question, answer: Answer, value: number, note: string) => void
   onSkip: (key: string) => void
+  /** Asked again once another reading was taken; without it, as what cannot be taken. */
+  onUnsure?: (key: string) => void
 }) {
   const { question } = next
   const here = views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
@@ -99,15 +103,18 @@ export function NextReading({
           views={views}
           question={question}
           disabled={!ready || waiting}
-          onShown={answer => record(answer, valueOf(answer, here.region), 'simulated tester')}
+          onShown={answer =>
+            typeof answer !== 'number' && record(answer, valueOf(answer, here.region), 'simulated tester')
+          }
         />
       )}
       <div className="flex flex-wrap gap-2">
-        {['Can’t take it', 'Not sure what it showed'].map(says => (
-          <Button key={says} look="quiet" onClick={() => onSkip(keyOf(question))}>
-            {says}
-          </Button>
-        ))}
+        <Button look="quiet" onClick={() => onSkip(keyOf(question))}>
+          Can’t take it
+        </Button>
+        <Button look="quiet" onClick={() => (onUnsure ?? onSkip)(keyOf(question))}>
+          Not sure what it showed
+        </Button>
       </div>
     </Part>
   )
@@ -154,12 +161,9 @@ function Answers({
   disabled: boolean
   onAnswer: (answer: Answer, value: number) => void
 }) {
-  const [typed, setTyped] = useState('')
   const { region } = view
   const measured = question.kind === 'volts' && question.work === null
   const offered = answersTo(question).filter(answer => !measured || answer === 'dead' || answer === 'nominal')
-  const volts = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
-  const usable = volts >= 0 && volts <= 1000
   return (
     <div className="flex flex-col gap-2" role="group" aria-label="What it shows" aria-busy={busy}>
       <div className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-2">
@@ -177,27 +181,12 @@ function Answers({
         ))}
       </div>
       {measured && (
-        <div className="flex items-end gap-2">
-          <label className="flex flex-col gap-1 text-sm font-semibold">
-            Another voltage (V)
-            <input
-              value={typed}
-              inputMode="decimal"
-              disabled={disabled}
-              onChange={event => setTyped(event.target.value)}
-              onKeyDown={event =>
-                event.key === 'Enter' && usable && onAnswer(answerOfVolts(volts, region), volts)
-              }
-              className="min-h-11 w-32 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
-            />
-          </label>
-          <Button
-            disabled={disabled || !usable}
-            onClick={() => onAnswer(answerOfVolts(volts, region), volts)}
-          >
-            Record
-          </Button>
-        </div>
+        <FigureField
+          label="Another voltage (V)"
+          most={1000}
+          disabled={disabled}
+          onRead={volts => onAnswer(answerOfVolts(volts, region), volts)}
+        />
       )}
     </div>
   )

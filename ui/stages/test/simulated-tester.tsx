@@ -5,7 +5,7 @@ import { surveyOf, type Answer, type Question } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { foundCircuit } from '@/core/route'
 import { asker } from '@/workers/ask'
-import type { TesterAnswer, TesterQuestion } from '@/workers/simulated-tester'
+import type { ClampQuestion, TesterAnswer, TesterQuestion } from '@/workers/simulated-tester'
 import { useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 
@@ -31,9 +31,10 @@ export function SimulatedTester({
   onShown,
 }: {
   views: readonly BoxView[]
-  question: Question
+  question: Question | ClampQuestion
   disabled: boolean
-  onShown: (answer: Answer) => void
+  /** Amperes, where it was clamped. */
+  onShown: (answer: Answer | number) => void
 }) {
   const trade = useTrade()
   const [refusal, setRefusal] = useState('')

@@ -1,11 +1,12 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { basisOf, type Identification } from '@/core/identify'
+import { basisOf, takenIn, type Identification } from '@/core/identify'
 import { houseRule, type BoxView } from '@/core/job/box-view'
 import { tiedBoxes } from '@/core/job/tied'
 import type { Fault } from '@/core/model/result'
 import { asker } from '@/workers/ask'
 import type { IdentifyAnswer, IdentifyQuestion } from '@/workers/identifier'
 import { useTrade } from '../../job/provider'
+import { useLeftOut } from './use-left-out'
 
 const DEADLINE_MILLISECONDS = 30_000
 
@@ -26,7 +27,13 @@ export function useIdentification(view: BoxView) {
   const trade = useTrade()
   const { record, box } = view
   const views = useMemo(() => tiedBoxes(record, box.id), [record, box.id])
-  const [skipped, setSkipped] = useState<readonly string[]>([])
+  const [leftOut, setLeftOut] = useLeftOut(`${record.job.id} ${box.id}`)
+  const readings = useMemo(() => takenIn(views).length, [views])
+  // What somebody was not sure of is asked again once another reading was taken.
+  const skipped = useMemo(
+    () => leftOut.flatMap(({ key, until }) => (until === null || until > readings ? [key] : [])),
+    [leftOut, readings],
+  )
   const [round, setRound] = useState(0)
   // As text, so that the same question is not asked again because something else changed.
   const key = useMemo(
@@ -53,9 +60,13 @@ export function useIdentification(view: BoxView) {
     says,
     /** Whether what is shown was worked out from all that is recorded now. */
     current: answer?.key === key,
-    skip: useCallback((key: string) => setSkipped(before => [...before, key]), []),
+    skip: useCallback((key: string) => setLeftOut(before => [...before, { key, until: null }]), [setLeftOut]),
+    unsure: useCallback(
+      (key: string) => setLeftOut(before => [...before, { key, until: readings + 1 }]),
+      [setLeftOut, readings],
+    ),
     skipped: skipped.length,
-    askAllAgain: useCallback(() => setSkipped([]), []),
+    askAllAgain: useCallback(() => setLeftOut(() => []), [setLeftOut]),
     again: useCallback(() => {
       setAnswer(null)
       setRound(before => before + 1)

@@ -1,0 +1,141 @@
+import { looksLikeGround, isNominal } from '../../model/regions'
+import { figure } from '../../model/units'
+import { boxFill } from '../fill'
+import { RING, type DefectRule } from './raised'
+
+/** Free conductor to work on, in millimetres: 6 in. */
+const FREE_LEAST_MILLIMETRES = 150
+/** How far a box may sit back where the surface does not burn. */
+const SET_BACK_MOST_MILLIMETRES = 6
+
+const ungroundedMetal: DefectRule = view => {
+  if (view.box.material !== 'metal' || view.ends.length === 0) return []
+  const { ground } = view.region.words
+  if (!view.ends.some(({ conductor }) => looksLikeGround(view.region, conductor)))
+    return [
+      {
+        ruleId: 'no-ground-metal-box',
+        severity: 'danger',
+        what: `Metal box without a ${ground}`,
+        cure: `A ${ground} brought in, or as local code permits: until then no metal plate, and a receptacle only behind ground-fault protection, marked “no equipment ${ground}”.`,
+        parts: [`${ground} conductor to the nearest ${ground}ed point`, 'Bonding screw or clip'],
+        minutes: 60,
+        factId: 'ground-present',
+      },
+    ]
+  return view.box.bonded === 'no'
+    ? [
+        {
+          ruleId: 'box-not-bonded',
+          severity: 'danger',
+          what: 'The metal box is not bonded',
+          cure: 'A bonding screw or clip with a pigtail.',
+          parts: ['Bonding screw or clip', `${ground} pigtail`],
+          minutes: 3,
+          factId: 'ground-present',
+        },
+      ]
+    : []
+}
+
+/** The last reference reading to a ground of this box decides: a ground is good once it reads as one. */
+const groundOpen: DefectRule = view => {
+  const last = view.readings
+    .filter(({ purpose, toEndId }) => purpose === 'reference' && toEndId !== null)
+    .at(-1)
+  const end = last && view.ends.find(each => each.end.id === last.toEndId)
+  if (!end || isNominal(last.value, view.region)) return []
+  const { ground } = view.region.words
+  return [
+    {
+      ruleId: `ground-open-${end.end.id}`,
+      severity: 'danger',
+      what: `${end.name} read ${figure(last.value)} V from a live point: this ${ground} leads nowhere`,
+      cure: `Find the joint where the ${ground} is open, from this box towards the ${view.region.words.panel}, with the power off.`,
+      parts: ['Connector'],
+      minutes: 30,
+      factId: 'ground-present',
+    },
+  ]
+}
+
+const setBack: DefectRule = ({ box }) => {
+  const back = box.setBackMillimetres ?? 0
+  const burns = box.surface === 'wood'
+  const limit = burns ? 0 : SET_BACK_MOST_MILLIMETRES
+  if (box.surface === 'not-known' || back <= limit) return []
+  return [
+    {
+      ruleId: 'set-back',
+      severity: burns ? 'danger' : 'defect',
+      what: `The box sits ${figure(back)} mm back in ${box.surface}${burns ? ', which burns' : ''} (at most ${limit} mm)`,
+      cure: 'An extension ring, so that no surface lies open to the wiring.',
+      parts: [RING, 'Longer device screws'],
+      minutes: 30,
+      factId: 'set-back',
+    },
+  ]
+}
+
+const overfull: DefectRule = (view, trade) => {
+  const { volumeCubicInches: volume } = view.box
+  if (view.region.fillBy !== 'volume' || volume === null || view.ends.length === 0) return []
+  const fill = boxFill(
+    view,
+    trade,
+    view.places.filter(each => each.found).map(() => 1),
+  )
+  return fill.cubicInches > volume + 1e-9
+    ? [
+        {
+          ruleId: 'overfull',
+          severity: 'defect',
+          what: `Overfull as found: ${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³`,
+          cure: 'An extension ring or a deeper box.',
+          parts: [`${RING} of ${figure(fill.cubicInches - volume, 2)} in³ or more, or a deeper box`],
+          minutes: 30,
+          factId: 'box-fill',
+        },
+      ]
+    : []
+}
+
+const hidden: DefectRule = ({ box, region }) =>
+  box.hidden
+    ? [
+        {
+          ruleId: 'hidden',
+          severity: 'defect',
+          what: `The ${region.words.box} is covered and cannot be reached`,
+          cure: 'Open it up and leave it under a plate that can be seen, or take its joints to where they can be reached.',
+          parts: ['Blank plate', RING],
+          minutes: 30,
+          factId: 'box-reached',
+        },
+      ]
+    : []
+
+const shortConductor: DefectRule = ({ box: { freeLengthMillimetres: free } }) =>
+  free === null || free >= FREE_LEAST_MILLIMETRES
+    ? []
+    : [
+        {
+          ruleId: 'short-conductor',
+          severity: 'defect',
+          what: `Only ${figure(free)} mm of conductor is free (at least ${FREE_LEAST_MILLIMETRES} mm)`,
+          cure: 'A pigtail on each short conductor; where it leaves no room, a new cable.',
+          parts: ['A pigtail and a connector for each short conductor'],
+          minutes: 10,
+          factId: 'free-conductor',
+        },
+      ]
+
+/** What is wrong with the box itself. */
+export const BOX_RULES: readonly DefectRule[] = [
+  ungroundedMetal,
+  groundOpen,
+  setBack,
+  shortConductor,
+  hidden,
+  overfull,
+]

@@ -1,0 +1,279 @@
+import { DEAD_VOLTS, isHotRole } from '../../identify'
+import type { BoxView } from '../../job/box-view'
+import type { Reading } from '../../model/entities'
+import { byPosition, oneHandle, sharersOf } from '../../panel'
+import { deviceNamed } from '../../model/trade'
+import { figure } from '../../model/units'
+import type { Role, Severity, Sheath, TesterShows } from '../../model/vocabulary'
+
+import type { DefectRule } from './raised'
+
+/** The last reading of one purpose at each end. */
+function lastAtEnds({ readings }: BoxView, purpose: Reading['purpose']): Map<string, Reading> {
+  const last = new Map<string, Reading>()
+  for (const reading of [...readings].sort((a, b) => a.seq - b.seq))
+    if (reading.purpose === purpose && reading.fromEndId !== null) last.set(reading.fromEndId, reading)
+  return last
+}
+
+const nameOf = (view: BoxView, endId: string) => view.ends.find(({ end }) => end.id === endId)?.name
+
+const breakersOf = (view: BoxView) =>
+  view.feeds.length === 0
+    ? 'the main switch'
+    : `${view.region.words.breaker} ${view.feeds.map(({ circuit }) => circuit.breaker).join(' and ')}`
+
+/** It read live though every breaker known to feed the box was off. */
+const anotherCircuit: DefectRule = view =>
+  [...lastAtEnds(view, 'dead')].flatMap(([endId, { value }]) => {
+    const name = nameOf(view, endId)
+    return name && value > DEAD_VOLTS
+      ? [
+          {
+            ruleId: `still-live-${endId}`,
+            severity: 'danger' as const,
+            what: `${name} read ${figure(value)} V with ${breakersOf(view)} off: something else feeds it`,
+            cure: `Touch nothing. Hunt for its ${view.region.words.breaker}, switch it off too, and read every conductor again.`,
+            parts: [],
+            minutes: 15,
+            factId: 'dead',
+          },
+        ]
+      : []
+  })
+
+/** A current where the power is off comes back from another circuit. */
+const borrowedNeutral: DefectRule = view => [
+  ...[...lastAtEnds(view, 'clamp')].flatMap(([endId, { value, breaker }]) => {
+    const name = nameOf(view, endId)
+    return name && value > 0 && breaker === 'off'
+      ? [borrowed(endId, `${name} carries ${figure(value, 2)} A with ${breakersOf(view)} off`)]
+      : []
+  }),
+  ...view.joints.flatMap(({ id }) => {
+    const circuits = new Set(
+      view.ends.flatMap(({ end }) =>
+        end.jointId === id && end.role === 'neutral' && end.roleCircuitId !== null ? [end.roleCircuitId] : [],
+      ),
+    )
+    const [one, other] = [...circuits].map(each => view.record.circuits[each])
+    if (!one || !other || sharersOf(view.record, one).includes(other)) return []
+    return [borrowed(id, `The neutrals of ${one.breaker} and ${other.breaker} meet in one joint`)]
+  }),
+]
+
+const borrowed = (of: string, what: string) => ({
+  ruleId: `borrowed-neutral-${of}`,
+  severity: 'danger' as const,
+  what: `${what}: another circuit returns here`,
+  cure: 'Every circuit that returns here off and held off before its joint is opened; then each gets its own neutral back.',
+  parts: ['Connectors'],
+  minutes: 45,
+  factId: 'borrowed-neutral',
+})
+
+const wrongLabel: DefectRule = view =>
+  view.feeds
+    .filter(({ circuit }) => circuit.labelHolds === 'no')
+    .map(({ circuit }) => ({
+      ruleId: `label-${circuit.id}`,
+      severity: 'defect',
+      what: `The ${view.region.words.panel}’s label for ${circuit.breaker} names something else: “${circuit.label}”`,
+      cure: 'A new directory entry, from what was found.',
+      parts: ['Directory card'],
+      minutes: 2,
+      factId: 'label',
+    }))
+
+/** The old system: hot and neutral both go to a two-place switch, so the lamp’s shell is live at times. */
+const twoSupplyPair: DefectRule = (view, trade) =>
+  view.places.flatMap(({ found, group }) => {
+    const model = deviceNamed(trade, found?.modelId ?? '')
+    const travellers = model?.terminals.filter(terminal => terminal.wants === 'traveller') ?? []
+    const roles = travellers.flatMap(({ id }) => rolesOnTerminal(view, found!.id, id))
+    if (!roles.some(isHotRole) || !roles.includes('neutral')) return []
+    return [
+      {
+        ruleId: `two-supply-${found!.id}`,
+        severity: 'danger' as const,
+        what: `${group.name}: the old system with ${view.region.words.hot} and neutral on one switch; the lamp’s shell is live while it is dark`,
+        cure: 'Rewire it: one conductor switched, the return straight to neutral.',
+        parts: ['Cable of three conductors between the places, where there is none'],
+        minutes: 60,
+        factId: 'switched-neutral',
+      },
+    ]
+  })
+
+/** Roles of what sits on a terminal, directly or by a pigtail from a joint. */
+function rolesOnTerminal(view: BoxView, deviceId: string, terminalId: string): (Role | null)[] {
+  const joints = view.pigtails
+    .filter(each => each.deviceId === deviceId && each.terminal === terminalId)
+    .map(each => each.jointId)
+  return view.ends
+    .filter(
+      ({ end }) =>
+        (end.deviceId === deviceId && end.terminal === terminalId) ||
+        (end.jointId !== null && joints.includes(end.jointId)),
+    )
+    .map(({ end }) => end.role)
+}
+
+const switchedNeutral: DefectRule = (view, trade) =>
+  view.ends.flatMap(({ end, name }) => {
+    if (end.role !== 'neutral' || end.seat !== 'terminal') return []
+    const model = deviceNamed(trade, view.record.devices[end.deviceId ?? '']?.modelId ?? '')
+    const terminal = model?.terminals.find(({ id }) => id === end.terminal)
+    return model?.contacts.some(({ between }) => between.includes(terminal?.id ?? ''))
+      ? [
+          {
+            ruleId: `switched-neutral-${end.id}`,
+            severity: 'danger' as const,
+            what: `${name}, a neutral, is switched: the lamp is live while it is off`,
+            cure: `The ${view.region.words.hot} to the switch, the neutral through to the lamp.`,
+            parts: ['Connector', 'Pigtail'],
+            minutes: 20,
+            factId: 'switched-neutral',
+          },
+        ]
+      : []
+  })
+
+/** Each pair once, at the circuit of the two that comes first. */
+const sharedNeutral: DefectRule = view =>
+  view.feeds.flatMap(({ circuit }) =>
+    sharersOf(view.record, circuit).flatMap(partner => {
+      const here = view.feeds.some(each => each.circuit.id === partner.id)
+      if (oneHandle(circuit, partner) || (here && byPosition(partner, circuit) < 0)) return []
+      const { breaker } = view.region.words
+      return [
+        {
+          ruleId: `shared-neutral-${circuit.id}`,
+          severity: 'danger' as const,
+          what: `${circuit.breaker} and ${partner.breaker} share a neutral and are not switched off together`,
+          cure: `A common handle tie, or one ${breaker} of two poles.`,
+          parts: [`Handle tie, or a two-pole ${breaker}`],
+          minutes: 15,
+          factId: 'shared-neutral',
+        },
+      ]
+    }),
+  )
+
+const STEEL: readonly Sheath[] = ['steel-pipe', 'armoured']
+
+/** Which way current flows in a conductor while the light is on: two ways in one pipe cancel out. */
+const WAY_OF: Readonly<Partial<Record<Role, string>>> = {
+  line: 'supply',
+  'onward-feed': 'supply',
+  'loop-feed': 'supply',
+  traveller: 'between',
+  'switched-load': 'switched',
+  'loop-return': 'switched',
+  neutral: 'neutral',
+}
+
+/** Steel round one way of a current alone grows warm, and hums. */
+const splitPipes: DefectRule = view =>
+  view.cables
+    .filter(({ sheath }) => STEEL.includes(sheath))
+    .flatMap(cable => {
+      const roles = view.ends
+        .filter(each => each.cable.id === cable.id && each.end.role !== 'ground' && each.end.role !== 'spare')
+        .map(({ end }) => end.role)
+      const ways = new Set(roles.map(role => (role === null ? null : WAY_OF[role])))
+      return roles.length > 0 && ways.size === 1 && !ways.has(null)
+        ? [
+            {
+              ruleId: `split-pipe-${cable.id}`,
+              severity: 'defect' as const,
+              what: `${cable.name} is in ${cable.sheath.replaceAll('-', ' ')} without the conductor that brings its current back`,
+              cure: 'Feed and return through the same pipe: pull the missing one in, or take the circuit another way.',
+              parts: ['Conductor of the same gauge for the run'],
+              minutes: 60,
+              factId: 'steel-pipe',
+            },
+          ]
+        : []
+    })
+
+const RECEPTACLE_WORDS: Partial<
+  Record<TesterShows, readonly [severity: Severity, what: string, cure: string, parts: readonly string[]]>
+> = {
+  'open-ground': [
+    'danger',
+    'has no ground',
+    'Find where its ground ends; or ground-fault protection and the mark “no equipment ground”, as local code permits.',
+    ['Ground-fault receptacle, where it stays without'],
+  ],
+  'open-neutral': ['danger', 'has an open neutral', 'Find the open joint with the power off.', ['Connector']],
+  'open-hot': ['remark', 'is dead', 'Find what feeds it.', []],
+  'hot-neutral-reversed': [
+    'danger',
+    'has hot and neutral reversed',
+    'Exchange the two, after each is proven.',
+    [],
+  ],
+  'hot-ground-reversed': [
+    'danger',
+    'has hot on its ground',
+    'Switch off now; exchange them after each is proven.',
+    [],
+  ],
+  other: ['defect', 'is wired wrong', 'Identify its conductors.', []],
+}
+
+const receptacle: DefectRule = view =>
+  view.places.flatMap(({ place, found }) => {
+    const [severity, what, cure, parts] = RECEPTACLE_WORDS[found?.testerShows ?? 'correct'] ?? []
+    return severity && what && cure && parts
+      ? [
+          {
+            ruleId: `receptacle-${place.id}`,
+            severity,
+            what: `The receptacle${view.box.gangs > 1 ? ` in gang ${place.gang}` : ''} ${what}`,
+            cure,
+            parts,
+            minutes: 15,
+            factId: 'receptacle-tester',
+          },
+        ]
+      : []
+  })
+
+/** What an old dimmer should never have been given to drive. */
+const dimmed: DefectRule = (view, trade) =>
+  view.places.flatMap(({ place, found, group, loads }) => {
+    if (!deviceNamed(trade, found?.modelId ?? '')?.does.includes('dim')) return []
+    return loads.flatMap(load => {
+      const never = load.kind === 'fan-motor' || load.kind === 'receptacle'
+      if (!never && load.dimmable !== 'no') return []
+      const factId = load.kind === 'fan-motor' ? 'motor' : never ? 'receptacle' : 'lamp-dimmable'
+      return [
+        {
+          ruleId: `dimmed-${place.id}-${load.id}`,
+          severity: never ? ('danger' as const) : ('defect' as const),
+          what: `${group.name}: a dimmer drives ${never ? `a ${load.kind.replaceAll('-', ' ')}` : 'lamps that are not made for dimming'}`,
+          cure: never
+            ? 'A switch or a control that is rated for it.'
+            : 'Lamps made for dimming, or a switch.',
+          parts: [never ? 'Switch rated for it' : `${load.count} dimmable lamps, or a switch`],
+          minutes: 15,
+          factId,
+        },
+      ]
+    })
+  })
+
+/** What is wrong with what the conductors carry. */
+export const CIRCUIT_RULES: readonly DefectRule[] = [
+  anotherCircuit,
+  borrowedNeutral,
+  twoSupplyPair,
+  switchedNeutral,
+  sharedNeutral,
+  splitPipes,
+  receptacle,
+  dimmed,
+  wrongLabel,
+]

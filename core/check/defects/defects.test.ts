@@ -1,0 +1,274 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { usualBox } from '@/demo/usual'
+import { PLAIN_READING } from '../../job/new-reading'
+import { boxView, type BoxView } from '../../job/box-view'
+import type { Row } from '../../model/entities'
+import type { JobRecord } from '../../model/record'
+import { strand, type UsualBox } from '@/demo/usual'
+import { defectsIn, raisedDefects } from '.'
+
+describe('defects of what Look asks beside the wiring', () => {
+  const { record } = usualBox()
+  const whats = (change: (given: typeof record) => Partial<typeof record>) =>
+    raisedDefects(boxView({ ...record, ...change(record) }, 'box')!, trade).map(({ ruleId }) => ruleId)
+
+  it('conductors too short to work on', () => {
+    const free = (freeLengthMillimetres: number | null) =>
+      whats(({ boxes }) => ({ boxes: { ...boxes, box: { ...boxes.box!, freeLengthMillimetres } } }))
+    expect(free(120)).toContain('short-conductor')
+    expect(free(150)).not.toContain('short-conductor')
+    expect(free(null)).not.toContain('short-conductor')
+  })
+
+  it('a neutral on the switch, and none in its joint', () => {
+    const swap = whats(({ ends }) => ({
+      ends: {
+        ...ends,
+        'box-a-black-1-end': { ...ends['box-a-black-1-end']!, role: 'neutral' },
+      },
+    }))
+    expect(swap).toContain('switched-neutral-box-a-black-1-end')
+    expect(whats(() => ({})).filter(id => id.startsWith('switched-neutral'))).toEqual([])
+  })
+
+  it('a shared neutral whose two breakers are not tied', () => {
+    const pair = (poles: number) =>
+      whats(({ circuits }) => {
+        const [one] = Object.values(circuits)
+        return {
+          circuits: {
+            ...circuits,
+            [one!.id]: { ...one!, poles, sharedNeutralWithId: 'other' },
+            other: { ...one!, id: 'other', breaker: '99', poles, sharedNeutralWithId: one!.id },
+          },
+        }
+      }).filter(id => id.startsWith('shared-neutral'))
+    expect(pair(1)).toHaveLength(1)
+    expect(pair(2)).toEqual([])
+  })
+
+  it('a receptacle by what its tester shows', () => {
+    const shown = (testerShows: 'correct' | 'open-ground' | null) =>
+      whats(({ devices }) => ({
+        devices: Object.fromEntries(
+          Object.entries(devices).map(([id, device]) => [
+            id,
+            { ...device, modelId: 'old-receptacle', testerShows },
+          ]),
+        ),
+      })).filter(id => id.startsWith('receptacle'))
+    expect(shown('open-ground')).toHaveLength(1)
+    expect(shown('correct')).toEqual([])
+    expect(shown(null)).toEqual([])
+  })
+})
+
+/** The usual box with some rows put otherwise, and readings taken in it. */
+function boxWith(
+  given: UsualBox,
+  change: Partial<Record<keyof JobRecord, Record<string, object>>> = {},
+  readings: readonly Partial<Row<'readings'>>[] = [],
+): BoxView {
+  const { record } = usualBox(given)
+  const tables = Object.entries(change).map(([table, rows]) => [
+    table,
+    {
+      ...record[table as 'boxes'],
+      ...Object.fromEntries(
+        Object.entries(rows).map(([id, fields]) => [
+          id,
+          { ...(record[table as 'boxes'][id] as object | undefined), ...fields, id },
+        ]),
+      ),
+    },
+  ])
+  const taken = readings.map((fields, at) => ({
+    id: `more-${at}`,
+    boxId: 'box',
+    at: '2026-03-02T09:00:00.000Z',
+    ...PLAIN_READING,
+    ...fields,
+    seq: 1000 + at,
+  }))
+  return boxView(
+    {
+      ...record,
+      ...Object.fromEntries(tables),
+      readings: { ...record.readings, ...Object.fromEntries(taken.map(each => [each.id, each])) },
+    } as JobRecord,
+    'box',
+  )!
+}
+
+const raisedIn = (view: BoxView) => raisedDefects(view, trade)
+const idsIn = (view: BoxView) => raisedIn(view).map(({ ruleId }) => ruleId)
+const onEnd = (fields: Partial<Row<'readings'>>, endId = 'box-a-white-2-end') => ({
+  fromEndId: endId,
+  breaker: 'off' as const,
+  ...fields,
+})
+
+describe('what readings say is wrong', () => {
+  const dead = (value: number) => onEnd({ purpose: 'dead', value }, 'box-b-black-1-end')
+
+  it('a conductor that reads live with its breaker off, until it reads dead', () => {
+    const live = raisedIn(boxWith({}, {}, [dead(118)])).find(each => each.ruleId.startsWith('still-live'))
+    expect(live).toMatchObject({
+      severity: 'danger',
+      what: 'B black read 118 V with breaker 7 off: something else feeds it',
+    })
+    expect(idsIn(boxWith({}, {}, [dead(5)]))).not.toContain('still-live-box-b-black-1-end')
+    expect(idsIn(boxWith({}, {}, [dead(118), dead(0)]))).not.toContain('still-live-box-b-black-1-end')
+  })
+
+  it('a neutral that carries current with the power off is another circuit’s return', () => {
+    const clamp = (value: number, breaker: 'on' | 'off') =>
+      idsIn(boxWith({}, {}, [onEnd({ purpose: 'clamp', instrument: 'clamp', value, breaker })]))
+    expect(clamp(0.4, 'off')).toContain('borrowed-neutral-box-a-white-2-end')
+    expect(clamp(0.4, 'on').join()).not.toContain('borrowed')
+    expect(clamp(0, 'off').join()).not.toContain('borrowed')
+  })
+
+  it('neutrals of two circuits in one joint, unless they are a pair', () => {
+    const [one] = Object.values(usualBox().record.circuits)
+    const meet = (sharedNeutralWithId: string | null) =>
+      idsIn(
+        boxWith(
+          {},
+          {
+            circuits: { other: { ...one, breaker: '9', poles: 2, sharedNeutralWithId } },
+            ends: {
+              'box-a-white-2-end': { roleCircuitId: one!.id },
+              'box-b-white-2-end': { roleCircuitId: 'other' },
+            },
+          },
+        ),
+      ).filter(id => id.startsWith('borrowed'))
+    expect(meet(null)).toHaveLength(1)
+    expect(meet(one!.id)).toEqual([])
+  })
+
+  it('a ground that does not read as one', () => {
+    const reference = (value: number) =>
+      idsIn(
+        boxWith({}, {}, [{ purpose: 'reference', toEndId: 'box-a-bare-3-end', value, breaker: 'on' }]),
+      ).filter(id => id.startsWith('ground-open'))
+    expect(reference(12)).toEqual(['ground-open-box-a-bare-3-end'])
+    expect(reference(119)).toEqual([])
+  })
+})
+
+describe('what the record of the wiring says is wrong', () => {
+  it.each<[string, UsualBox['cables'], boolean]>([
+    ['a feed alone', pipe([strand('black', 'upper', 'line')]), true],
+    ['feed and return', pipe([strand('black', 'upper', 'line'), strand('white', 'cap', 'neutral')]), false],
+    [
+      'to the switch and back',
+      pipe([strand('black', 'upper', 'loop-feed'), strand('red', 'lower', 'loop-return')]),
+      false,
+    ],
+    [
+      'two travellers alone',
+      pipe([strand('red', 'upper', 'traveller'), strand('blue', 'lower', 'traveller')]),
+      true,
+    ],
+    ['one that nobody knows', pipe([strand('black', 'upper', 'line'), strand('white', 'cap')]), false],
+  ])('%s in a steel pipe', (_, cables, split) => {
+    expect(idsIn(boxWith({ cables, proven: false })).some(id => id.startsWith('split-pipe'))).toBe(split)
+  })
+
+  it('a box that is covered', () => {
+    expect(idsIn(boxWith({ box: { hidden: true } }))).toContain('hidden')
+    expect(idsIn(boxWith({}))).not.toContain('hidden')
+  })
+
+  it.each<[string, NonNullable<UsualBox['lamps']>[number], string | null]>([
+    ['a fan', { kind: 'fan-motor', wattsEach: 60, count: 1 }, 'danger'],
+    ['a receptacle', { kind: 'receptacle', wattsEach: 100, count: 1 }, 'danger'],
+    ['lamps not made for it', { kind: 'led', wattsEach: 9, count: 2, dimmable: 'no' }, 'defect'],
+    ['lamps made for it', { kind: 'led', wattsEach: 9, count: 2, dimmable: 'yes' }, null],
+  ])('an old dimmer that drives %s', (_, lamp, severity) => {
+    const { record } = usualBox({ lamps: [lamp] })
+    const [deviceId] = Object.keys(record.devices)
+    const found = raisedIn(
+      boxWith({ lamps: [lamp] }, { devices: { [deviceId!]: { modelId: 'old-dimmer' } } }),
+    )
+    expect(found.find(each => each.ruleId.startsWith('dimmed'))?.severity ?? null).toBe(severity)
+  })
+
+  it('a faded white on a screw is no neutral by its colour, nor is a green one a ground', () => {
+    const cables = pipe([strand('white', 'upper'), strand('green', 'cap')])
+    const [white, green] = Object.keys(usualBox({ cables, proven: false }).record.conductors)
+    const seen = (faded: boolean) =>
+      idsIn(
+        boxWith(
+          { cables, proven: false, box: { material: 'metal' } },
+          { conductors: { [white!]: { faded }, [green!]: { faded } } },
+        ),
+      )
+    expect(seen(false).some(id => id.startsWith('unmarked'))).toBe(true)
+    expect(seen(true).some(id => id.startsWith('unmarked'))).toBe(false)
+    expect(seen(false)).not.toContain('no-ground-metal-box')
+    expect(seen(true)).toContain('no-ground-metal-box')
+  })
+
+  it('a neutral on the neutral screw of a receptacle is no hot', () => {
+    const cables = pipe([strand('black', 'upper'), strand('white', 'lower')])
+    const [deviceId] = Object.keys(usualBox({ cables, proven: false }).record.devices)
+    const ends = Object.values(usualBox({ cables, proven: false }).record.ends)
+    const seats = Object.fromEntries(
+      ends.map((end, at) => [end.id, { terminal: at === 0 ? 'hot' : 'neutral' }]),
+    )
+    const view = boxWith(
+      { cables, proven: false },
+      { devices: { [deviceId!]: { modelId: 'old-receptacle' } }, ends: seats },
+    )
+    expect(idsIn(view).filter(id => id.startsWith('unmarked'))).toEqual([])
+  })
+})
+
+/** One cable in a steel pipe. */
+function pipe(strands: NonNullable<UsualBox['cables']>[number]['strands']): UsualBox['cables'] {
+  return [{ name: 'A', entry: 'top', far: 'panel', sheath: 'steel-pipe', strands }]
+}
+
+describe('every rule', () => {
+  const seen = [
+    boxWith({
+      box: { material: 'metal', bonded: 'no', hidden: true, surface: 'wood', setBackMillimetres: 5 },
+    }),
+    boxWith({ cables: [], box: { freeLengthMillimetres: 90 } }),
+    boxWith({ ratedAmps: 30 }),
+  ].flatMap(raisedIn)
+
+  it('rests on a fact of the trade, and says what is done, with what, in how long', () => {
+    expect(seen.length).toBeGreaterThan(5)
+    for (const { factId, cure, parts, minutes } of seen) {
+      expect(trade.facts[factId]?.says).toBeTruthy()
+      expect(cure).not.toBe('')
+      expect(parts.length).toBeGreaterThan(0)
+      expect(minutes).toBeGreaterThan(0)
+    }
+  })
+
+  it('is listed with what was said of it, beside what a person saw, the worst first', () => {
+    const row = { boxId: 'box', note: '', handedTo: 'the owners', handedOn: '2026-03-02' }
+    const view = boxWith(
+      { ratedAmps: 30 },
+      {
+        defects: {
+          one: { ...row, ruleId: null, severity: 'remark', what: 'Cracked plate', state: 'open' },
+          two: { ...row, ruleId: 'undersized-box-a', severity: 'danger', what: '', state: 'deferred' },
+        },
+      },
+    )
+    const listed = defectsIn(view, trade)
+    expect(listed.map(({ severity }) => severity)).toEqual(['danger', 'danger', 'remark'])
+    expect(listed.find(({ key }) => key === 'undersized-box-a')).toMatchObject({
+      state: 'deferred',
+      row: { handedTo: 'the owners' },
+    })
+    expect(listed.at(-1)).toMatchObject({ what: 'Cracked plate', raised: null })
+  })
+})

@@ -1,0 +1,3 @@
+export { defectsIn, type ListedDefect } from './listed'
+export type { RaisedDefect } from './raised'
+export { raisedDefects } from './rules'

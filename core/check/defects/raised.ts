@@ -1,0 +1,22 @@
+import type { BoxView } from '../../job/box-view'
+import type { Severity } from '../../model/vocabulary'
+import type { Trade } from '../../model/trade'
+
+/** Something wrong that the record itself shows. It stays until closed, mended or handed over in writing. */
+export interface RaisedDefect {
+  readonly ruleId: string
+  readonly severity: Severity
+  readonly what: string
+  /** What is usually done about it. */
+  readonly cure: string
+  /** What to have at hand for the cure; none where hands and tools do. */
+  readonly parts: readonly string[]
+  readonly minutes: number
+  /** The fact of the trade it rests on: why it is one. */
+  readonly factId: string
+}
+
+export type DefectRule = (view: BoxView, trade: Trade) => RaisedDefect[]
+
+/** What brings a box forward, and gives it room. */
+export const RING = 'Extension ring'

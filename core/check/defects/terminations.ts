@@ -1,0 +1,155 @@
+import { isHotRole } from '../../identify'
+import { deviceNamed } from '../../model/trade'
+import { hintOf, looksLikeGround } from '../../model/regions'
+import { figure } from '../../model/units'
+import type { DefectRule } from './raised'
+
+const undersized: DefectRule = (view, trade) =>
+  view.cables.flatMap(cable => {
+    const inCable = view.ends.filter(
+      each => each.cable.id === cable.id && !looksLikeGround(view.region, each.conductor),
+    )
+    const limits = inCable.flatMap(each => trade.conductors[each.conductor.gauge].breakerNotAboveAmps ?? [])
+    const limit = Math.min(...limits)
+    const over = view.feeds.find(({ circuit }) => circuit.ratedAmps > limit)
+    const least = inCable.find(each => trade.conductors[each.conductor.gauge].breakerNotAboveAmps === limit)
+    if (!over || !least) return []
+    const { breaker } = view.region.words
+    return [
+      {
+        ruleId: `undersized-${cable.id}`,
+        severity: 'danger',
+        what: `Cable ${cable.name} is ${least.conductor.gauge} on a ${figure(over.circuit.ratedAmps)} A ${breaker} (at most ${figure(limit)} A)`,
+        cure: `A ${breaker} of ${figure(limit)} A, or the piece replaced.`,
+        parts: [`${breaker} of ${figure(limit)} A`],
+        minutes: 20,
+        factId: 'conductor-breaker',
+      },
+    ]
+  })
+
+const aluminium: DefectRule = view =>
+  view.ends.some(({ conductor }) => conductor.metal === 'aluminium')
+    ? [
+        {
+          ruleId: 'aluminium',
+          severity: 'danger',
+          what: 'Aluminium conductors',
+          cure: 'Connectors listed for aluminium, copper pigtails.',
+          parts: ['Connectors listed for aluminium to copper, one a conductor', 'Copper pigtails'],
+          minutes: 20,
+          factId: 'aluminium',
+        },
+      ]
+    : []
+
+const bareCopper: DefectRule = view =>
+  view.joints
+    .filter(joint => joint.bareShows)
+    .map(joint => ({
+      ruleId: `bare-${joint.id}`,
+      severity: 'danger',
+      what: 'Bare copper shows outside a joint',
+      cure: 'Make the joint again.',
+      parts: ['Connector'],
+      minutes: 2,
+      factId: 'joint',
+    }))
+
+const tapeOnly: DefectRule = view =>
+  view.joints
+    .filter(joint => joint.connector === 'tape-only')
+    .map(joint => ({
+      ruleId: `tape-${joint.id}`,
+      severity: 'danger',
+      what: 'A joint is held by tape only',
+      cure: 'Make it in a connector.',
+      parts: ['Connector'],
+      minutes: 2,
+      factId: 'joint',
+    }))
+
+const twoUnderOne: DefectRule = (view, trade) => {
+  const held = new Map<string, string[]>()
+  for (const { end, name } of view.ends)
+    if (end.seat === 'terminal') {
+      const key = `${end.deviceId}/${end.terminal}`
+      held.set(key, [...(held.get(key) ?? []), name])
+    }
+  return [...held].flatMap(([key, names]) => {
+    const [deviceId = '', terminalId] = key.split('/')
+    const model = deviceNamed(trade, view.record.devices[deviceId]?.modelId ?? '')
+    const most = model?.terminals.find(terminal => terminal.id === terminalId)?.atMost ?? 1
+    return names.length > most
+      ? [
+          {
+            ruleId: `crowded-${key}`,
+            severity: 'defect' as const,
+            what: `${names.join(' and ')} sit under one screw`,
+            cure: 'A pigtail to the screw.',
+            parts: [`Connector for ${names.length + 1}`, 'Pigtail'],
+            minutes: 3,
+            factId: 'termination',
+          },
+        ]
+      : []
+  })
+}
+
+const looseEnd: DefectRule = view =>
+  view.ends
+    .filter(({ end }) => end.seat === 'loose')
+    .map(({ end, name }) => ({
+      ruleId: `loose-${end.id}`,
+      severity: 'danger',
+      what: `${name} ends loose in the box`,
+      cure: 'Cap it on its own.',
+      parts: ['Connector as a cap'],
+      minutes: 1,
+      factId: 'joint',
+    }))
+
+/** A neutral’s colour that feeds or returns a switch and carries no mark says neutral to the next person. */
+const unmarkedHot: DefectRule = (view, trade) =>
+  view.ends
+    .filter(({ end, conductor }) => {
+      if (hintOf(view.region, conductor) !== 'neutral' || conductor.markedAs !== null) return false
+      if (end.role !== null) return isHotRole(end.role) || end.role === 'loop-return'
+      const model = deviceNamed(trade, view.record.devices[end.deviceId ?? '']?.modelId ?? '')
+      const terminal = model?.terminals.find(({ id }) => id === end.terminal)
+      return terminal !== undefined && terminal.wants !== 'neutral'
+    })
+    .map(({ end, name }) => ({
+      ruleId: `unmarked-${end.id}`,
+      severity: 'defect',
+      what: `${name} is used as ${view.region.words.hot} and not marked`,
+      cure: 'Mark it at both ends.',
+      parts: ['Tape in the colour of a hot'],
+      minutes: 2,
+      factId: 'remark',
+    }))
+
+const cloth: DefectRule = view =>
+  view.cables
+    .filter(cable => cable.sheath === 'cloth')
+    .map(cable => ({
+      ruleId: `cloth-${cable.id}`,
+      severity: 'remark',
+      what: `Cable ${cable.name} is cloth covered: its insulation may crumble`,
+      cure: 'Sleeve the ends; bend them as little as possible.',
+      parts: ['Heat-shrink sleeve, one a conductor'],
+      minutes: 5,
+      factId: 'joint',
+    }))
+
+/** What is wrong with conductors, and with how they end. */
+export const TERMINATION_RULES: readonly DefectRule[] = [
+  undersized,
+  bareCopper,
+  looseEnd,
+  aluminium,
+  tapeOnly,
+  twoUnderOne,
+  unmarkedHot,
+  cloth,
+]

@@ -1,0 +1,135 @@
+import type { JobRecord } from '@/core/model/record'
+import type { Region } from '@/core/model/regions'
+import { roomsOf, type DirectoryEntry } from '@/core/panel'
+import { Button } from '../primitives/button'
+import { plain } from '../words'
+
+interface Shown {
+  readonly entries: readonly DirectoryEntry[]
+  readonly region: Region
+  readonly record: JobRecord
+}
+
+/** What each label says against what was found, and which breakers hang together. */
+export function Directory({ entries, region, record, onOpen }: Shown & { onOpen: (id: string) => void }) {
+  const { breaker } = region.words
+  return (
+    <div
+      className="mt-4 overflow-x-auto rounded-xl bg-sheet"
+      tabIndex={0}
+      role="region"
+      aria-label="Circuits"
+      data-chrome
+    >
+      <table className="w-full min-w-160 text-left">
+        <thead>
+          <tr className="text-sm">
+            {[plain(breaker), 'Its label', 'Found to feed', 'Label holds', 'Rating', 'Protection'].map(
+              each => (
+                <th key={each} scope="col" className="px-3 py-2 font-semibold">
+                  {each}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {entries.map(entry => (
+            <tr key={entry.circuit.id} className="border-t border-rule align-top hover:bg-tint">
+              <th scope="row" className="px-3 py-1">
+                <Button
+                  onClick={() => onOpen(entry.circuit.id)}
+                  aria-label={`Edit ${breaker} ${entry.circuit.breaker}`}
+                  className="tabular-nums"
+                >
+                  {entry.circuit.breaker}
+                </Button>
+              </th>
+              <td className="px-3 py-3">
+                {entry.circuit.label || <span className="text-soft">no label</span>}
+                {entry.circuit.note && <span className="block text-sm text-soft">{entry.circuit.note}</span>}
+                <Ties entry={entry} />
+              </td>
+              <td className="px-3 py-3">
+                {entry.says ?? <span className="text-soft">nothing yet</span>}
+                {entry.labelled.length > 0 && (
+                  <span className="block text-sm text-soft">
+                    by its label only: {roomsOf(record, entry.labelled).join(', ')}
+                  </span>
+                )}
+              </td>
+              <td className="px-3 py-3">
+                {entry.circuit.labelHolds === 'no' ? (
+                  <strong className="hazard px-2">Wrong</strong>
+                ) : (
+                  plain(entry.circuit.labelHolds)
+                )}
+              </td>
+              <td className="px-3 py-3 whitespace-nowrap">
+                {entry.circuit.ratedAmps} A{entry.circuit.poles > 1 && `, ${entry.circuit.poles} poles`}
+              </td>
+              <td className="px-3 py-3">{plain(entry.circuit.protection)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {entries.length === 0 && <p className="p-4">No circuits yet.</p>}
+    </div>
+  )
+}
+
+/** Breakers that go off together, or should. */
+function Ties({ entry: { shares } }: { entry: DirectoryEntry }) {
+  return shares.map(({ circuit, oneHandle }) => (
+    <span key={circuit.id} className="mt-1 flex items-center gap-2 text-sm font-semibold">
+      <svg width="14" height="20" viewBox="0 0 14 20" aria-hidden="true" className="shrink-0">
+        <path
+          d="M3 4 h7 v12 h-7"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="2"
+          strokeDasharray={oneHandle ? undefined : '2 2.5'}
+        />
+      </svg>
+      <span className={oneHandle ? '' : 'hazard px-2'}>
+        one neutral with {circuit.breaker}, {oneHandle ? 'one handle' : 'no common handle: both off'}
+      </span>
+    </span>
+  ))
+}
+
+/** The card for the panel’s door: what was found; what only a label says is marked as such. */
+export function PrintedDirectory({ entries, region, record }: Shown) {
+  return (
+    <div className="hidden print:block">
+      <h2 className="text-lg">
+        {record.job.name}: {region.words.panel} directory
+      </h2>
+      <table className="mt-3 w-full border-collapse text-left">
+        <thead>
+          <tr>
+            {[plain(region.words.breaker), 'Feeds', 'Rating'].map(each => (
+              <th key={each} scope="col" className="border border-ink px-2 py-1">
+                {each}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {entries.map(({ circuit, says, shares }) => (
+            <tr key={circuit.id} className="break-inside-avoid">
+              <th scope="row" className="border border-ink px-2 py-1 tabular-nums">
+                {circuit.breaker}
+              </th>
+              <td className="border border-ink px-2 py-1">
+                {says ?? (circuit.label ? `${circuit.label} (by its label only)` : '')}
+                {shares.map(each => ` · one neutral with ${each.circuit.breaker}`)}
+              </td>
+              <td className="border border-ink px-2 py-1">{circuit.ratedAmps} A</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}

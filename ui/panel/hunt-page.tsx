@@ -1,0 +1,162 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo, useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { huntFor, type Hunt, type HuntCandidate } from '@/core/panel'
+import { NoSuchBox } from '../job/no-such-box'
+import { useBox } from '../job/provider'
+import { PickOne } from '../primitives/fields'
+import { LiveStrip, Part } from '../stages/stage-frame'
+import { plain } from '../words'
+import { HuntFound } from './hunt-found'
+import { HuntMain } from './hunt-main'
+import { HuntTry } from './hunt-try'
+import { breakerName, reasonWords } from './hunt-words'
+import { useTake } from './use-take'
+
+/** Which breaker feeds this box: a light is left on, and breakers are tried in the likeliest order. */
+export function HuntPage({ boxId }: { boxId: string }) {
+  const view = useBox(boxId)
+  if (!view) return <NoSuchBox />
+  return <HuntOfBox key={boxId} view={view} />
+}
+
+const METER = 'meter'
+
+function HuntOfBox({ view }: { view: BoxView }) {
+  const [watched, setWatched] = useState<string>(view.places[0]?.place.id ?? METER)
+  const placeId = view.places.some(({ place }) => place.id === watched) ? watched : null
+  const hunt = useMemo(() => huntFor(view, placeId), [view, placeId])
+  const [taken, setTaken] = useState<string | null>(null)
+  const next = hunt.toTry.find(({ circuit }) => circuit.id === taken) ?? hunt.toTry[0]
+  const take = useTake(view, placeId)
+  const { breaker } = view.region.words
+  const seen = placeId
+    ? (view.places.find(({ place }) => place.id === placeId)?.group.name ?? 'the light')
+    : 'the meter'
+  return (
+    <>
+      <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
+        <h1 className="flex flex-wrap items-baseline gap-x-2 pt-2 text-xl">
+          Which {breaker}?{' '}
+          <span className="font-normal">
+            {view.room.name}, {view.box.name}
+          </span>
+        </h1>
+        <Link
+          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look`}
+          data-chrome
+          className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+        >
+          To the box
+        </Link>
+      </div>
+      <LiveStrip view={view} />
+      <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-2">
+        <div className="flex min-w-0 flex-col gap-4">
+          <Part title="What is watched">
+            <PickOne
+              label="What is watched"
+              labelHidden
+              value={placeId ?? METER}
+              options={[
+                ...view.places.map(({ place, group }) => ({
+                  value: place.id,
+                  words: `${group.name}, left on`,
+                })),
+                { value: METER, words: 'A meter at a conductor that reads live' },
+              ]}
+              onCommit={setWatched}
+            />
+          </Part>
+          {hunt.found === null && !hunt.fedFromElsewhere && next && (
+            <HuntTry key={next.circuit.id} view={view} candidate={next} seen={seen} onTake={take} />
+          )}
+          {hunt.found === null && (!next || hunt.fedFromElsewhere) && (
+            <HuntMain view={view} hunt={hunt} seen={seen} onTake={shows => take(null, shows, false)} />
+          )}
+          {hunt.found !== null && <HuntFound view={view} hunt={hunt} seen={seen} />}
+        </div>
+        <div className="flex min-w-0 flex-col gap-4">
+          {hunt.found === null && hunt.toTry.length > 0 && (
+            <InOrder hunt={hunt} next={next ?? null} onChoose={setTaken} />
+          )}
+          <RuledOut view={view} hunt={hunt} />
+        </div>
+      </div>
+    </>
+  )
+}
+
+/** All that are left, with how likely each is; another can be tried first. */
+function InOrder({
+  hunt,
+  next,
+  onChoose,
+}: {
+  hunt: Hunt
+  next: HuntCandidate | null
+  onChoose: (circuitId: string) => void
+}) {
+  return (
+    <Part title="Likeliest first">
+      <ol className="flex flex-col gap-1">
+        {hunt.toTry.map(({ circuit, share, why, putOff }) => (
+          <li key={circuit.id}>
+            <button
+              type="button"
+              aria-pressed={circuit.id === next?.circuit.id}
+              onClick={() => onChoose(circuit.id)}
+              className="grid min-h-11 w-full grid-cols-[2.5rem_1fr_5.5rem] items-center gap-x-3 rounded-lg border-[1.5px] border-transparent px-2 py-1 text-left hover:bg-tint aria-pressed:border-plum"
+            >
+              <strong className="tabular-nums">{circuit.breaker}</strong>
+              <span className="min-w-0">
+                {circuit.label || <span className="text-soft">no label</span>}
+                <span className="block text-sm text-soft">
+                  {putOff ? 'put off; ' : ''}
+                  {why.map(reason => reasonWords(reason)).join('; ') || 'nothing speaks for it'}
+                </span>
+              </span>
+              <span className="text-right text-sm tabular-nums">
+                <span className="sr-only">likely </span>
+                {percent(share)}
+                <span aria-hidden="true" className="block h-2 overflow-hidden rounded border border-ink">
+                  <span className="block h-full bg-ink" style={{ width: `${share * 100}%` }} />
+                </span>
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+    </Part>
+  )
+}
+
+const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`)
+
+function RuledOut({ view, hunt }: { view: BoxView; hunt: Hunt }) {
+  if (hunt.ruledOut.length === 0) return null
+  const { breaker } = view.region.words
+  return (
+    <Part title="Not it">
+      <ul className="flex flex-col gap-1">
+        {hunt.ruledOut.map(({ circuit, why }) => (
+          <li key={circuit.id}>
+            {plain(breakerName(view, circuit))}
+            <span className="text-soft">
+              {' '}
+              · {why === 'stayed-lit' ? 'stayed lit while it was off' : 'off already, held for other work'}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {hunt.ruledOut.some(({ why }) => why === 'off-already') && (
+        <p className="text-sm">
+          If the light cannot be lit at all, one of those that are off already may feed it: look there before
+          you hunt. Never switch a {breaker} on that somebody holds off.
+        </p>
+      )}
+    </Part>
+  )
+}

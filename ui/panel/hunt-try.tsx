@@ -1,0 +1,59 @@
+import { useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { thrownWith, type HuntCandidate } from '@/core/panel'
+import { Button } from '../primitives/button'
+import { CheckField } from '../primitives/fields'
+import { Part } from '../stages/stage-frame'
+import { plain } from '../words'
+import type { Take } from './use-take'
+import { reasonWords } from './hunt-words'
+
+/** The one to try next, big enough for the panel at arm’s length. */
+export function HuntTry({
+  view,
+  candidate: { circuit, why, darkens },
+  seen,
+  onTake,
+}: {
+  view: BoxView
+  candidate: HuntCandidate
+  seen: string
+  onTake: Take
+}) {
+  const [hinted, setHinted] = useState(why.includes('finder'))
+  const { breaker } = view.region.words
+  const tied = thrownWith(view.record, circuit)
+  const took = (shows: Parameters<Take>[1]) => () => onTake(circuit, shows, hinted)
+  return (
+    <Part title={`Switch off ${breaker}`}>
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        <strong className="text-5xl tabular-nums">
+          {[circuit, ...tied].map(each => each.breaker).join(' + ')}
+        </strong>
+        <span className="text-lg">{circuit.label ? `“${circuit.label}”` : 'no label'}</span>
+      </p>
+      {why.length > 0 && <p>{plain(why.map(reasonWords).join('; '))}.</p>}
+      {(darkens.length > 0 || circuit.note) && (
+        <p className="hazard bg-paper px-3 py-1">
+          {darkens.length > 0 && <>Goes dark with it: {darkens.join(', ')}. </>}
+          {circuit.note}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <Button look="main" className="min-h-16 text-lg" onClick={took('went-dark')}>
+          {plain(seen)} went dark
+        </Button>
+        <Button look="main" className="min-h-16 text-lg" onClick={took('stayed-lit')}>
+          It stayed {seen === 'the meter' ? 'live' : 'lit'}
+        </Button>
+      </div>
+      <p className="text-sm text-soft">
+        Where it stays {seen === 'the meter' ? 'live' : 'lit'}, switch the {breaker} on again.
+      </p>
+      <CheckField label="The circuit finder names this one" value={hinted} onCommit={setHinted} />
+      <Button look="quiet" onClick={took('not-tried')}>
+        It may not be switched now
+      </Button>
+    </Part>
+  )
+}

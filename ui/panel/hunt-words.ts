@@ -1,0 +1,24 @@
+import type { BoxView } from '@/core/job/box-view'
+import type { Breaker } from '@/core/model/entities'
+import type { HuntReason } from '@/core/panel'
+
+const REASONS: Readonly<Record<HuntReason, string>> = {
+  'same-light': 'another place of this light is on it',
+  'same-cable': 'a box that a cable leads to is on it',
+  'same-box': 'it is said to feed this box',
+  'same-room': 'a box in this room is on it',
+  'next-room': 'the next room is on it',
+  'same-floor': 'this floor is on it',
+  elsewhere: 'it feeds another part of the house',
+  'its-label': 'its label names the room',
+  'another-room': 'its label names another room',
+  lights: 'its label says lights',
+  finder: 'the circuit finder names it',
+  large: 'large for a light',
+}
+
+export const reasonWords = (reason: HuntReason): string => REASONS[reason]
+
+/** Breaker 4 “Hall and stair”, in the region’s word. */
+export const breakerName = ({ region }: BoxView, { breaker, label }: Breaker): string =>
+  `${region.words.breaker} ${breaker}${label ? ` “${label}”` : ''}`

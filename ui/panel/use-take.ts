@@ -1,0 +1,54 @@
+import type { BoxView } from '@/core/job/box-view'
+import type { Breaker } from '@/core/model/entities'
+import type { BreakerShows } from '@/core/model/vocabulary'
+import { thrownWith } from '@/core/panel'
+import { newId } from '../job/new-id'
+import { useEdits } from '../job/provider'
+import { NOW } from '../stages/safety/isolation-panel'
+
+export type Take = (circuit: Breaker | null, shows: BreakerShows, hinted: boolean) => void
+
+/** One try, and all that follows from it, as one edit: found, it feeds the box, and it is off now. */
+export function useTake(view: BoxView, placeId: string | null): Take {
+  const edits = useEdits(view.box.id)
+  return (circuit, shows, hinted) => {
+    const feed = view.feeds.find(each => each.circuit.id === circuit?.id)?.feed
+    const found = circuit !== null && shows === 'went-dark'
+    edits.send('try a breaker', [
+      edits.add('breakerTries', {
+        id: newId(),
+        boxId: view.box.id,
+        circuitId: circuit?.id ?? null,
+        placeId,
+        shows,
+        hinted,
+        note: '',
+        seq: 0,
+        at: NOW,
+      }),
+      ...(found
+        ? [
+            feed
+              ? edits.change('feeds', feed.id, { basis: 'reading' })
+              : edits.add('feeds', {
+                  id: newId(),
+                  boxId: view.box.id,
+                  circuitId: circuit.id,
+                  basis: 'reading',
+                }),
+          ]
+        : []),
+      ...(shows === 'went-dark'
+        ? [circuit, ...(circuit ? thrownWith(view.record, circuit) : [])].map(off =>
+            edits.add('switchings', {
+              id: newId(),
+              circuitId: off?.id ?? null,
+              to: 'off',
+              seq: 0,
+              at: NOW,
+            }),
+          )
+        : []),
+    ])
+  }
+}

@@ -1,0 +1,44 @@
+'use client'
+
+import { useState } from 'react'
+import { Button } from './button'
+
+/** A figure that an instrument showed and no button says: typed, and recorded with Enter or a press. */
+export function FigureField({
+  label,
+  most,
+  disabled = false,
+  onRead,
+}: {
+  /** With its unit. */
+  label: string
+  most: number
+  disabled?: boolean
+  onRead: (value: number) => void
+}) {
+  const [typed, setTyped] = useState('')
+  const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
+  const usable = value >= 0 && value <= most
+  const read = () => {
+    onRead(value)
+    setTyped('')
+  }
+  return (
+    <div className="flex items-end gap-2">
+      <label className="flex flex-col gap-1 text-sm font-semibold">
+        {label}
+        <input
+          value={typed}
+          inputMode="decimal"
+          disabled={disabled}
+          onChange={event => setTyped(event.target.value)}
+          onKeyDown={event => event.key === 'Enter' && usable && read()}
+          className="min-h-11 w-32 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
+        />
+      </label>
+      <Button disabled={disabled || !usable} onClick={read}>
+        Record
+      </Button>
+    </div>
+  )
+}

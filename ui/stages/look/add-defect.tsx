@@ -1,0 +1,55 @@
+'use client'
+
+import { useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { SEVERITIES, type Severity } from '@/core/model/vocabulary'
+import { NOT_HANDED } from '../../defects/settle'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne } from '../../primitives/fields'
+import { plain } from '../../words'
+
+/** One that a person saw and no rule raises. */
+export function AddDefect({ view }: { view: BoxView }) {
+  const edits = useEdits(view.box.id)
+  const [what, setWhat] = useState('')
+  const [severity, setSeverity] = useState<Severity>('defect')
+  const add = () => {
+    const done = edits.send('edit a defect', [
+      edits.add('defects', {
+        id: newId(),
+        boxId: view.box.id,
+        ruleId: null,
+        severity,
+        what: what.trim(),
+        state: 'open',
+        note: '',
+        ...NOT_HANDED,
+      }),
+    ])
+    if (done) setWhat('')
+  }
+  return (
+    <div className="flex flex-col gap-3">
+      <label className="flex flex-col gap-1 text-sm font-semibold">
+        What is wrong
+        <input
+          value={what}
+          maxLength={400}
+          onChange={event => setWhat(event.target.value)}
+          className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
+        />
+      </label>
+      <PickOne
+        label="How bad"
+        value={severity}
+        options={SEVERITIES.map(value => ({ value, words: plain(value) }))}
+        onCommit={setSeverity}
+      />
+      <Button onClick={add} disabled={what.trim() === ''}>
+        Add the defect
+      </Button>
+    </div>
+  )
+}

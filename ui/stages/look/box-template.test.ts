@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { usualBox } from '@/demo/usual'
+import { surveyOf } from '@/core/identify'
+import { applyChanges } from '@/core/job/change'
+import type { Edit } from '@/core/job/command'
+import { boxView, type BoxView } from '@/core/job/box-view'
+import { faultsOfRecord } from '@/core/job/integrity'
+import { transition } from '@/core/job/transition'
+import { raisedDefects } from '@/core/check'
+import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { kindOf, templateEdits, templatesFor } from './box-template'
+
+const edits = {
+  add: (entity: string, row: object) => ({ kind: 'add', entity, row }) as unknown as Edit,
+  change: (entity: string, id: string, fields: object) =>
+    ({ kind: 'change', entity, id, based: 1, fields }) as unknown as Edit,
+}
+
+const empty = (region: RegionId, gangs = 1): BoxView => {
+  const view = usualBox({ region, cables: [], proven: false })
+  const record = {
+    ...view.record,
+    devices: {},
+    boxes: { box: { ...view.box, gangs } },
+    groups: Object.fromEntries(
+      Array.from({ length: gangs }, (_, at) => [
+        `g${at}`,
+        { id: `g${at}`, name: `Light ${at}`, want: null, behaves: 'not-known' as const },
+      ]),
+    ),
+    places: Object.fromEntries(
+      Array.from({ length: gangs }, (_, at) => [
+        `p${at}`,
+        { id: `p${at}`, boxId: 'box', gang: at + 1, groupId: `g${at}` },
+      ]),
+    ),
+    loads: {},
+  }
+  return boxView(record, 'box')!
+}
+
+const recorded = (view: BoxView, id: string): BoxView => {
+  const template = templatesFor(view, trade).find(each => each.id === id)!
+  const list = templateEdits(edits as never, view, trade, template, view.region.usualGauge)
+  const changes = transition(view.record, list, { now: '2026-03-02T09:00:00.000Z', guards: [] })
+  if (!changes.ok) throw new Error(changes.faults[0]!.message)
+  return boxView(applyChanges(view.record, changes.value), 'box')!
+}
+
+const all = REGION_IDS.flatMap(region =>
+  [1, 2, 3].flatMap(gangs =>
+    templatesFor(empty(region, gangs), trade).map(({ id }) => [region, gangs, id] as const),
+  ),
+)
+
+describe('a box recorded from what is usually found', () => {
+  it('offers places at the feed, by loop, ends, middles, and several gangs', () => {
+    expect(all.length).toBeGreaterThanOrEqual(16)
+    const ids = new Set(all.map(([, , id]) => id))
+    for (const id of ['fed-here', 'loop', 'end-fed', 'end-light', 'end-alone', 'middle', 'gangs-fed-once'])
+      expect(ids).toContain(id)
+  })
+
+  it.each(all)('%s, %d gangs, %s: hangs together, and nothing of it is loose', (region, gangs, id) => {
+    const view = recorded(empty(region, gangs), id)
+    expect(faultsOfRecord(view.record)).toEqual([])
+    expect(view.ends.length).toBeGreaterThan(2)
+    expect(view.ends.every(({ end }) => end.seat === 'terminal' || end.seat === 'joint')).toBe(true)
+    expect(raisedDefects(view, trade).filter(({ ruleId }) => ruleId.startsWith('crowded'))).toEqual([])
+    expect(new Set(view.ends.map(({ name }) => name)).size).toBe(view.ends.length)
+    // Every screw that carries something is taken, by a conductor or from a joint.
+    for (const { found } of view.places) {
+      const model = trade.devices.find(each => each.id === found?.modelId)!
+      for (const { id: terminal } of model.terminals)
+        expect(
+          view.ends.some(({ end }) => end.deviceId === found!.id && end.terminal === terminal) ||
+            view.pigtails.some(each => each.deviceId === found!.id && each.terminal === terminal),
+        ).toBe(true)
+    }
+    expect(surveyOf([view], trade).ok).toBe(true)
+  })
+
+  it('what fits the switch that is there comes first, and another kind of switch is changed with it', () => {
+    const view = recorded(empty('north-america-120'), 'end-fed')
+    expect(kindOf(trade.devices.find(({ id }) => id === view.places[0]!.found!.modelId))).toBe('two-place')
+    const bare = { ...view.record, cables: {}, conductors: {}, ends: {}, joints: {}, pigtails: {} }
+    const again = boxView(bare, 'box')!
+    expect(templatesFor(again, trade)[0]!.kind).toBe('two-place')
+    const changed = recorded(again, 'middle')
+    expect(kindOf(trade.devices.find(({ id }) => id === changed.places[0]!.found!.modelId))).toBe('middle')
+    expect(Object.keys(changed.record.devices)).toHaveLength(1)
+  })
+
+  it('nothing is offered where the old device is no switch', () => {
+    const view = usualBox({ cables: [], proven: false })
+    const [id] = Object.keys(view.record.devices)
+    const devices = { [id!]: { ...view.record.devices[id!]!, modelId: 'old-receptacle' } }
+    expect(templatesFor(boxView({ ...view.record, devices }, 'box')!, trade)).toEqual([])
+  })
+})

@@ -1,0 +1,119 @@
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import type { Edit } from '@/core/job/command'
+import type { ConductorEnd } from '@/core/model/entities'
+import type { DeviceModel, Terminal } from '@/core/model/device'
+import { deviceNamed, devicesFor, type Trade } from '@/core/model/trade'
+import type { Gauge } from '@/core/model/vocabulary'
+import { newId } from '../../job/new-id'
+import type { useEdits } from '../../job/provider'
+import { cableEdits } from './new-cable'
+import { boxTemplates, type BoxTemplate, type SwitchKind } from './templates'
+
+type Edits = Pick<ReturnType<typeof useEdits>, 'add' | 'change'>
+
+/** Screws that wires other than the ground go to, in the order of the switch. */
+const screwsOf = (model: DeviceModel): Terminal[] => model.terminals.filter(({ wants }) => wants !== 'ground')
+
+/** What kind of switch a model is, by its screws; null for what is none. */
+export function kindOf(model: DeviceModel | undefined): SwitchKind | null {
+  if (!model?.does.includes('switch')) return null
+  const wants = screwsOf(model).map(each => each.wants)
+  if (wants.join() === 'line,load') return 'one-place'
+  if (wants.join() === 'common,traveller,traveller') return 'two-place'
+  return wants.join() === 'traveller,traveller,traveller,traveller' ? 'middle' : null
+}
+
+/** The kind of switch a place has, or most likely has, by how many places work its light. */
+function kindAt({ found, placesInGroup }: PlaceView, trade: Trade): SwitchKind {
+  const kind = kindOf(deviceNamed(trade, found?.modelId ?? ''))
+  return kind ?? (placesInGroup > 1 ? 'two-place' : 'one-place')
+}
+
+/** Templates for a box; none where an old device is no switch, so that nothing is guessed of it. */
+export function templatesFor(view: BoxView, trade: Trade): BoxTemplate[] {
+  const strange = view.places.some(
+    ({ found }) => found !== null && kindOf(deviceNamed(trade, found.modelId)) === null,
+  )
+  if (strange || view.places.length === 0) return []
+  const kinds = view.places.map(place => kindAt(place, trade))
+  const oldKinds = devicesFor(trade, view.region.id, 'found').map(kindOf)
+  return boxTemplates(view.region.id, kinds).filter(({ kind }) => oldKinds.includes(kind))
+}
+
+/** The edits that record a whole box as a template has it, its old switches with it. */
+export function templateEdits(
+  { add, change }: Edits,
+  view: BoxView,
+  trade: Trade,
+  template: BoxTemplate,
+  gauge: Gauge,
+): Edit[] {
+  const edits: Edit[] = []
+  const switches = view.places.map(place => {
+    const kind = view.places.length > 1 ? kindAt(place, trade) : template.kind
+    const before = deviceNamed(trade, place.found?.modelId ?? '')
+    const model =
+      before && kindOf(before) === kind
+        ? before
+        : devicesFor(trade, view.region.id, 'found').find(each => kindOf(each) === kind)
+    const deviceId = place.found?.id ?? newId()
+    if (model && !place.found)
+      edits.push(
+        add('devices', {
+          id: deviceId,
+          placeId: place.place.id,
+          modelId: model.id,
+          testerShows: null,
+          note: '',
+        }),
+      )
+    if (model && place.found && model !== before)
+      edits.push(change('devices', deviceId, { modelId: model.id }))
+    return { gang: place.place.gang, deviceId, model }
+  })
+  const switchOf = (gang: number) => switches.find(each => each.gang === gang)
+  const joints = new Map<string, string>()
+  const jointNamed = (name: string) => {
+    const known = joints.get(name)
+    if (known) return known
+    const id = newId()
+    joints.set(name, id)
+    edits.push(add('joints', { id, boxId: view.box.id, connector: 'not-known', bareShows: false }))
+    return id
+  }
+  const pigtail = (jointId: string, deviceId: string, terminal: Terminal | undefined) => {
+    if (terminal) edits.push(add('pigtails', { id: newId(), jointId, deviceId, terminal: terminal.id }))
+  }
+  const seated = (
+    seat: BoxTemplate['cables'][number]['strands'][number][1],
+  ): Pick<ConductorEnd, 'seat' | 'deviceId' | 'terminal' | 'jointId'> => {
+    if ('joint' in seat)
+      return { seat: 'joint', deviceId: null, terminal: null, jointId: jointNamed(seat.joint) }
+    const at = switchOf(seat.gang)
+    const terminal = at?.model && screwsOf(at.model)[seat.screw]
+    return at && terminal
+      ? { seat: 'terminal', deviceId: at.deviceId, terminal: terminal.id, jointId: null }
+      : { seat: 'loose', deviceId: null, terminal: null, jointId: null }
+  }
+  const cables = template.cables.flatMap((cable, position) =>
+    cableEdits(
+      view,
+      { name: 'ABCDEFGH'[position]!, entry: cable.entry, far: cable.far, position },
+      cable.strands.map(([insulation, seat]) => ({ insulation, seat: seated(seat) })),
+      gauge,
+    ),
+  )
+  for (const { gang, screw } of template.fedFromJoint) {
+    const at = switchOf(gang)
+    if (at?.model) pigtail(jointNamed('line'), at.deviceId, screwsOf(at.model)[screw])
+  }
+  const ground = joints.get('ground')
+  if (ground)
+    for (const { deviceId, model } of switches)
+      pigtail(
+        ground,
+        deviceId,
+        model?.terminals.find(({ wants }) => wants === 'ground'),
+      )
+  return [...edits, ...cables]
+}

@@ -1,0 +1,33 @@
+'use client'
+
+import { useMemo } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { useEdits, useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { templateEdits, templatesFor } from './box-template'
+import { TemplateSketch } from './template-sketch'
+import type { BoxTemplate } from './templates'
+import { gaugeForBreaker } from './usual-gauge'
+
+/** What is usually found behind a plate, whole: one press records it, the drawing corrects it. */
+export function BoxTemplates({ view }: { view: BoxView }) {
+  const trade = useTrade()
+  const edits = useEdits(view.box.id)
+  const templates = useMemo(() => templatesFor(view, trade), [view, trade])
+  if (templates.length === 0) return null
+  const record = (template: BoxTemplate) =>
+    edits.send('add a cable', templateEdits(edits, view, trade, template, gaugeForBreaker(view, trade)))
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="text-sm font-semibold">What is usually found</p>
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-2">
+        {templates.map(template => (
+          <Button key={template.id} onClick={() => record(template)} className="flex-col !gap-1 !px-2">
+            <TemplateSketch template={template} />
+            <span className="text-center text-sm">{template.words}</span>
+          </Button>
+        ))}
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,43 @@
+'use client'
+
+import Link from 'next/link'
+import type { ListedDefect } from '@/core/check'
+import type { BoxView } from '@/core/job/box-view'
+import { DefectDetails } from '../../defects/defect-details'
+import { settling } from '../../defects/settle'
+import { STATE_WORDS } from '../../defects/state-words'
+import { useEdits, useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne } from '../../primitives/fields'
+
+/** Why it is one, what is done about it, and what became of it. */
+export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefect }) {
+  const trade = useTrade()
+  const edits = useEdits(view.box.id)
+  const { state, row } = defect
+  const handed = state === 'deferred'
+  return (
+    <div className="flex flex-col gap-3 pb-1">
+      <DefectDetails defect={defect} trade={trade} />
+      <PickOne
+        label="It is"
+        value={handed ? null : state}
+        options={(['open', 'mended', 'closed'] as const).map(value => ({ value, words: STATE_WORDS[value] }))}
+        onCommit={next => edits.send('edit a defect', [settling(edits, view.box.id, defect, next)])}
+      />
+      <div className="flex flex-wrap items-center gap-x-4">
+        <Link
+          href={`/jobs/${view.record.job.id}/defects`}
+          className="flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+        >
+          {handed ? `On paper since ${row?.handedOn ?? 'then'}` : 'Hand it over in writing'}
+        </Link>
+        {defect.raised === null && row && (
+          <Button onClick={() => edits.send('edit a defect', [edits.remove('defects', row.id)])}>
+            Strike it out
+          </Button>
+        )}
+      </div>
+    </div>
+  )
+}
