@@ -48,6 +48,7 @@ function readings(): void {
   const counts: number[] = []
   const misread: number[] = []
   const minutes: number[] = []
+  const switchings: number[] = []
   const bits: number[] = []
   for (let seed = 1; seed <= CIRCUITS; seed++) {
     const hidden = randomHidden(seed, 2)
@@ -57,13 +58,15 @@ function readings(): void {
     misread.push(
       run(hidden, prepared, EACH_COSTS_ONE, { at: seed % done.readings, choice: seed >> 3 }).readings,
     )
-    minutes.push(run(hidden, prepared, (question, now) => minutesOf(USUAL_MINUTES, question, now)).minutes)
+    const paced = run(hidden, prepared, (question, now) => minutesOf(USUAL_MINUTES, question, now))
+    minutes.push(paced.minutes)
+    switchings.push(paced.switchings)
     bits.push(entropyOf(prepared.held))
   }
   const mean = (of: readonly number[]) => (of.reduce((sum, each) => sum + each, 0) / of.length).toFixed(2)
   console.log(
     `Identify: readings over ${CIRCUITS} hidden circuits`.padEnd(58),
-    `mean ${mean(counts)}, worst ${Math.max(...counts)}; with one misread mean ${mean(misread)}, worst ${Math.max(...misread)}; planned by minutes ${mean(minutes)} min; entropy of the roles ${mean(bits)} bit`,
+    `mean ${mean(counts)}, worst ${Math.max(...counts)}; with one misread mean ${mean(misread)}, worst ${Math.max(...misread)}; planned by minutes ${mean(minutes)} min with ${mean(switchings)} switchings, at most ${Math.max(...switchings)}; entropy of the roles ${mean(bits)} bit`,
   )
 }
 

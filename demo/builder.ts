@@ -346,6 +346,14 @@ export function jobBuilder(job: JobRow) {
     }
   }
 
+  /** Nobody has read these boxes yet: their conductors have no roles. */
+  const unread = (...boxIds: string[]) => {
+    const forgotten = Object.values(record().ends)
+      .filter(({ boxId }) => boxIds.includes(boxId))
+      .map(end => [end.id, { ...end, role: null, roleCircuitId: null, roleGroupId: null }])
+    tables.ends = { ...tables.ends, ...Object.fromEntries(forgotten) }
+  }
+
   const makeSettings = (boxId: string) => {
     for (const { place, choice } of view(boxId).places)
       for (const setting of deviceNamed(trade, choice?.modelId ?? '')?.settings ?? [])
@@ -382,6 +390,7 @@ export function jobBuilder(job: JobRow) {
     work,
     makeSettings,
     passTests,
+    unread,
     put,
     record,
     view,

@@ -1,5 +1,5 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
-import { usualBox } from '@/demo/usual'
+import { fedAtTheSwitch, usualBox } from '@/demo/usual'
 import type { JobRecord } from '@/core/model/record'
 import { bringIn, pick, rows, saved } from './helpers'
 
@@ -314,4 +314,77 @@ test('the demo house is measured with the simulated tester', async ({ page, requ
   )
   expect(unmarked).toEqual([])
   await request.post('/api/demo/quillback-road-27/reset')
+})
+
+test('a box without a ground: no voltage tells a neutral from one, the current of the light does', async ({
+  page,
+  request,
+}) => {
+  const { record } = usualBox({
+    proven: false,
+    cables: fedAtTheSwitch(false).map(cable => ({
+      ...cable,
+      strands: cable.strands.filter(({ insulation }) => insulation !== 'bare'),
+    })),
+  })
+  const jobId = await open(page, request, { ...record, findings: {}, claims: {} })
+  await pick(page, 'Work the switch twice. Does Ceiling light come on and go off every time?', 'Every time')
+  await press(page, 'It read 120 V')
+  await press(page, /brought-in ground: 120 V$/)
+  const done = page.getByRole('heading', { name: 'No further reading would tell more' })
+  for (let count = 0; count < 15 && !(await done.isVisible()); count++) {
+    const before = await readings(jobId)
+    await answerTruly(page)
+    await expect.poll(() => readings(jobId)).toBe(before + 1)
+    await saved(page)
+    await expect(done.or(page.locator('[aria-label="What it shows"][aria-busy="false"]'))).toBeVisible()
+  }
+  const clamp = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Neutral or ground? Clamp it with the light on' }) })
+  await expect(clamp.getByText(/^Round [AB] white/)).toBeVisible()
+  // Nothing flows: it may be a ground, or the light is off. That is said, and proves nothing.
+  await clamp.getByRole('button', { name: /: 0 A$/ }).click()
+  await expect(clamp.getByText(/see that the light is on, and clamp again/)).toBeVisible()
+  await clamp.getByLabel('Another current (A)').fill('0.31')
+  await clamp.getByLabel('Another current (A)').press('Enter')
+  await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
+  await saved(page)
+  expect(
+    await rows(
+      "SELECT value, breaker FROM readings WHERE job_id = ? AND purpose = 'clamp' ORDER BY seq",
+      jobId,
+    ),
+  ).toEqual([
+    { value: 0, breaker: 'on' },
+    { value: 0.31, breaker: 'on' },
+  ])
+})
+
+test('not sure is asked again after the next reading; what cannot be taken only when asked for', async ({
+  page,
+  request,
+}) => {
+  const jobId = await open(page, request)
+  await prove(page)
+  await settled(page)
+  const places = () => card(page).getByRole('listitem').allInnerTexts()
+  const first = await places()
+  await press(page, 'Not sure what it showed')
+  await expect.poll(places).not.toEqual(first)
+  // A page loaded again does not ask what was just left out.
+  await page.reload()
+  await settled(page)
+  expect(await places()).not.toEqual(first)
+  expect(await readings(jobId)).toBe(0)
+  await press(page, 'Can’t take it')
+  await settled(page)
+  await answerTruly(page)
+  await saved(page)
+  await settled(page)
+  const left = await page.evaluate(() =>
+    Object.entries(sessionStorage).flatMap(([name, value]) => (name.startsWith('left out') ? [value] : [])),
+  )
+  expect(JSON.parse(left[0]!)).toMatchObject([{ until: 1 }, { until: null }])
+  expect(await readings(jobId)).toBe(1)
 })

@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { Identifier, surveyOf, type Survey, type Taken } from '@/core/identify'
 import { tiedSets } from '@/core/job/tied'
+import { boxView } from '@/core/job/box-view'
 import { quillbackRoad } from '@/demo/quillback'
+import { fedAtTheSwitch, usualBox } from '@/demo/usual'
 import { hiddenCircuitFor } from './hidden-circuit'
 import { SimulatedTester } from './tester'
 
@@ -16,13 +18,19 @@ function measured(survey: Survey, lot: number) {
   if (!hidden.ok || !opened.ok) throw new Error('the boxes cannot be measured')
   const tester = new SimulatedTester(hidden.value.circuit, hidden.value.boxOfJoint, survey.nominalBand)
   const taken: Taken[] = []
-  const now = () => opened.value.after(taken, { carries: new Set() }, new Set())
+  const carries = new Set<string>()
+  const now = () => opened.value.after(taken, { carries }, new Set())
   for (let next = now().next; next && taken.length < MOST_READINGS; next = now().next) {
     const shown = tester.answer(next.question)
     if (!shown.ok) throw new Error(shown.faults[0]!.message)
     taken.push({ id: `${taken.length}`, question: next.question, answer: shown.value })
   }
-  return { hidden: hidden.value, found: now(), taken }
+  // What only a current tells from a ground is clamped with its light on.
+  for (const { endId, groundOpen } of now().known) {
+    const clamped = groundOpen ? tester.clamp(endId) : null
+    if (clamped?.ok && clamped.value > 0) carries.add(endId)
+  }
+  return { hidden: hidden.value, found: now(), taken, clamped: carries.size }
 }
 
 const answering = (survey: Survey): Survey => ({
@@ -45,8 +53,7 @@ describe('the simulated tester, at boxes of the demo house that nobody has read'
       for (const lot of LOTS) {
         const { found } = measured(answering(survey.value), lot)
         expect(found.conflict).toBeNull()
-        const open = found.known.filter(({ proof, groundOpen }) => proof !== 'proven' && !groundOpen)
-        expect(open).toEqual([])
+        expect(found.known.filter(({ proof }) => proof !== 'proven')).toEqual([])
       }
     },
   )
@@ -56,6 +63,48 @@ describe('the simulated tester, at boxes of the demo house that nobody has read'
     if (!survey.ok) throw new Error(survey.faults[0]!.message)
     const [before, since] = [survey.value, answering(survey.value)].map(each => hiddenCircuitFor(each, 0.4))
     expect(before).toEqual(since)
+  })
+})
+
+describe('a box without a ground', () => {
+  const { record } = usualBox({
+    proven: false,
+    cables: fedAtTheSwitch(false).map(cable => ({
+      ...cable,
+      strands: cable.strands.filter(({ insulation }) => insulation !== 'bare'),
+    })),
+  })
+  const survey = surveyOf([boxView(record, 'box')!], trade)
+  if (!survey.ok) throw new Error(survey.faults[0]!.message)
+
+  it('its neutrals are proven by the current of the light, and by no voltage', () => {
+    for (const lot of LOTS) {
+      const { found, taken, clamped } = measured(answering(survey.value), lot)
+      expect(clamped).toBeGreaterThan(0)
+      expect(found.known.filter(({ proof }) => proof !== 'proven')).toEqual([])
+      const opened = Identifier.of(answering(survey.value), { live: true })
+      const without = opened.ok ? opened.value.after(taken, { carries: new Set() }, new Set()) : null
+      const neutrals = without!.known.filter(({ candidates: [first] }) => first?.role === 'neutral')
+      expect(neutrals.length).toBeGreaterThan(0)
+      for (const { proof, groundOpen } of neutrals) {
+        expect(groundOpen).toBe(true)
+        expect(proof).not.toBe('proven')
+      }
+    }
+  })
+
+  it('a clamp round what carries nothing shows nothing', () => {
+    const hidden = hiddenCircuitFor(survey.value, 0)
+    if (!hidden.ok) throw new Error('nothing hidden')
+    const tester = new SimulatedTester(
+      hidden.value.circuit,
+      hidden.value.boxOfJoint,
+      survey.value.nominalBand,
+    )
+    expect(tester.clamp('nowhere').ok).toBe(false)
+    const amps = survey.value.cables.flatMap(cable => cable.ends).map(({ id }) => tester.clamp(id))
+    expect(amps.every(each => each.ok)).toBe(true)
+    expect(Math.max(...amps.map(each => (each.ok ? each.value : 0)))).toBeGreaterThan(0)
   })
 })
 

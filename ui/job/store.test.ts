@@ -26,6 +26,8 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
   }
   const seen = new Map<string, Change[]>()
   let server = initial
+  /** Edits that nobody has taken back. */
+  let standing: readonly Command[] = []
   const doors: StoreWorld = {
     post: async command => {
       if (state.down) throw new Error('down')
@@ -43,6 +45,8 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
           if (!made.ok) return { kind: 'refused', faults: made.faults }
           changes = made.value
         }
+        if ('undoes' in command) standing = standing.filter(({ id }) => id !== command.undoes)
+        else standing = [...standing, command]
         seen.set(command.id, changes)
         const version = (server.versions['boxes/box'] ?? 0) + 1
         server = { ...server, versions: { 'boxes/box': version }, revision: server.revision + 1 }
@@ -51,7 +55,8 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
         state.losesAnswers--
         throw new Error('lost')
       }
-      const undo = { undo: { id: command.id, name: command.name }, redo: null }
+      const last = standing.at(-1)
+      const undo = { undo: last ? { id: last.id, name: last.name } : null, redo: null }
       return { kind: 'applied', revision: server.revision, changes, versions: server.versions, undo }
     },
     load: async () => initial,
@@ -186,6 +191,23 @@ describe('the job in the browser', () => {
       save: 'saved',
       record: { boxes: { box: { name: 'By the door' } } },
     })
+  })
+
+  it('undo pressed twice, faster than it is answered, takes back two edits', async () => {
+    const { doors, state } = world()
+    const store = jobStore(initial, [], doors)
+    store.send('edit a box', 'box', [rename('One', 1)])
+    await settled()
+    store.send('edit a box', 'box', [rename('Two', 2)])
+    await settled()
+    store.takeBack('undo', 'box')
+    store.takeBack('undo', 'box')
+    store.takeBack('undo', 'box')
+    for (let count = 0; count < 4; count++) await settled()
+    // The third finds nothing left to be taken back.
+    expect(state.sent).toHaveLength(4)
+    expect(store.snapshot().record.boxes.box!.name).toBe('By the door')
+    expect(store.snapshot().save).toBe('saved')
   })
 
   it('undo goes through the log', async () => {

@@ -64,6 +64,8 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
   let pending: readonly (Command | UndoCommand)[] = []
   let sending = false
   let failures = 0
+  /** Steps back or forward that were pressed while another was on its way. */
+  let waiting: readonly { readonly kind: 'undo' | 'redo'; readonly boxId: string | null }[] = []
   let state: JobSnapshot = { ...initial, save: 'saved', refusal: null, conflict: null, undo: {} }
   const listeners = new Set<() => void>()
 
@@ -120,6 +122,9 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
         }
         drop()
         await settle(command, answer)
+        const [next] = answer.kind === 'applied' ? waiting : []
+        waiting = answer.kind === 'applied' ? waiting.slice(1) : []
+        if (next) takeBack(next.kind, next.boxId)
       }
       publish({ save: 'saved' })
     } finally {
@@ -162,6 +167,20 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
     if (over.record !== state.record || over.revision !== state.revision) publish(over)
   }
 
+  const takeBack = (kind: 'undo' | 'redo', boxId: string | null) => {
+    const last = pending.filter(command => command.boxId === boxId).at(-1)
+    if (last && 'undoes' in last) {
+      // What it leaves to be taken back is known once it is answered.
+      waiting = [...waiting, { kind, boxId }]
+      return
+    }
+    // What is on its way already has its id, so it can be taken back before it is answered.
+    const target = !last ? state.undo[scopeOf(boxId)]?.[kind]?.id : kind === 'undo' ? last.id : undefined
+    if (!target) return
+    publish({ refusal: null })
+    queue({ id: newId(), name: kind, boxId, undoes: target })
+  }
+
   return {
     subscribe: listener => {
       listeners.add(listener)
@@ -179,15 +198,7 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
       queue({ id: newId(), name, boxId, edits })
       return true
     },
-    takeBack: (kind, boxId) => {
-      const mine = pending.filter(command => command.boxId === boxId)
-      const sent = state.undo[scopeOf(boxId)]?.[kind]
-      // What is on its way already has its id, so it can be taken back before it is answered.
-      const target = mine.length === 0 ? sent?.id : kind === 'undo' ? lastEdit(mine) : undefined
-      if (!target) return
-      publish({ refusal: null })
-      queue({ id: newId(), name: kind, boxId, undoes: target })
-    },
+    takeBack,
     needUndo: boxId => {
       world.loadUndo(boxId).then(
         undo => publish({ undo: { ...state.undo, [scopeOf(boxId)]: undo } }),
@@ -206,10 +217,4 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
       void flush()
     },
   }
-}
-
-/** The last of these commands, if it is an edit; an undo on its way is waited for. */
-function lastEdit(commands: readonly (Command | UndoCommand)[]): string | undefined {
-  const last = commands.at(-1)
-  return last && 'edits' in last ? last.id : undefined
 }

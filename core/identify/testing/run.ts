@@ -32,6 +32,8 @@ export interface Run {
   readonly known: readonly Identified[]
   readonly readings: number
   readonly minutes: number
+  /** How often the power was switched on or off between two readings. */
+  readonly switchings: number
   /** How often readings could not stand together, and one was taken again. */
   readonly repeated: number
 }
@@ -46,7 +48,7 @@ export interface Lie {
 export function run(hidden: Hidden, { held, candidates }: Prepared, costOf: CostOf, lie?: Lie): Run {
   const tester = testerOf(hidden)
   let ledger = new Ledger(held)
-  let [readings, repeated, minutes] = [0, 0, 0]
+  let [readings, repeated, minutes, switchings] = [0, 0, 0, 0]
   const ask = (taken: Omit<Taken, 'answer'>): Taken => {
     const answered = tester.answer(taken.question)
     if (!answered.ok) throw new Error(answered.faults.map(({ message }) => message).join('; '))
@@ -75,9 +77,18 @@ export function run(hidden: Hidden, { held, candidates }: Prepared, costOf: Cost
     const next = nextQuestion(ledger, candidates, costOf)
     if (!next) break
     minutes += next.minutes
+    const before = ledger.taken.at(-1)?.question
+    if (before && before.power !== next.question.power) switchings++
     ledger.take(ask({ id: `${readings}`, question: next.question }))
   }
-  return { ledger, known: identified(ledger, { carries: new Set() }), readings, minutes, repeated }
+  return {
+    ledger,
+    known: identified(ledger, { carries: new Set() }),
+    readings,
+    minutes,
+    switchings,
+    repeated,
+  }
 }
 
 function another(all: readonly Answer[], truth: Answer, choice: number): Answer {

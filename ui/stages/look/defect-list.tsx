@@ -1,11 +1,12 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import { defectsIn, type ListedDefect } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { STATE_WORDS } from '../../defects/state-words'
 import { useTrade } from '../../job/provider'
+import { Folded } from '../../primitives/folded'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 
@@ -16,7 +17,6 @@ const DefectBody = dynamic(() => import('./defect-body').then(module => module.D
 export function DefectList({ view }: { view: BoxView }) {
   const trade = useTrade()
   const all = useMemo(() => defectsIn(view, trade), [view, trade])
-  const [adding, setAdding] = useState(false)
   const open = all.filter(({ state }) => state === 'open')
   return (
     <Part
@@ -29,10 +29,9 @@ export function DefectList({ view }: { view: BoxView }) {
           <DefectRow key={defect.key} view={view} defect={defect} />
         ))}
       </ul>
-      <details onToggle={event => setAdding(event.currentTarget.open)}>
-        <summary className="min-h-11 py-2 font-semibold">Add one that you see</summary>
-        {adding && <AddDefect view={view} />}
-      </details>
+      <Folded summary={<summary className="min-h-11 py-2 font-semibold">Add one that you see</summary>}>
+        <AddDefect view={view} />
+      </Folded>
     </Part>
   )
 }
@@ -42,7 +41,6 @@ const stands = ({ state, row }: ListedDefect): string =>
   state === 'deferred' ? `Handed over to ${row?.handedTo || 'the customer'}` : STATE_WORDS[state]
 
 function DefectRow({ view, defect }: { view: BoxView; defect: ListedDefect }) {
-  const [open, setOpen] = useState(false)
   const { severity, state, what } = defect
   return (
     <li
@@ -51,14 +49,17 @@ function DefectRow({ view, defect }: { view: BoxView; defect: ListedDefect }) {
       <p>
         <strong>{plain(severity)}.</strong> {what}
       </p>
-      <details onToggle={event => setOpen(event.currentTarget.open)}>
-        <summary className="flex min-h-11 items-center gap-3">
-          <span className="underline decoration-rule underline-offset-4">
-            {stands(defect)}: why, and what then?
-          </span>
-        </summary>
-        {open && <DefectBody view={view} defect={defect} />}
-      </details>
+      <Folded
+        summary={
+          <summary className="flex min-h-11 items-center gap-3">
+            <span className="underline decoration-rule underline-offset-4">
+              {stands(defect)}: why, and what then?
+            </span>
+          </summary>
+        }
+      >
+        <DefectBody view={view} defect={defect} />
+      </Folded>
     </li>
   )
 }
