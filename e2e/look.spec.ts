@@ -121,7 +121,7 @@ test('a middle place with one thumb: a template, and what differs tapped on the 
   page,
   request,
 }) => {
-  const jobId = await bringInBox(request, { cables: [], proven: false })
+  const jobId = await bringInBox(request, { cables: [], proven: false, box: { recorded: false } })
   await page.goto(`/jobs/${jobId}/boxes/box/look`)
   let presses = 0
   await page.exposeFunction('pressed', () => void presses++)
@@ -156,7 +156,7 @@ test('a middle place with one thumb: a template, and what differs tapped on the 
   expect(await rows('SELECT model_id FROM devices WHERE job_id = ?', jobId)).toEqual([
     { model_id: 'old-middle-switch' },
   ])
-  // One step back is one edit back.
+  // Each step back is one edit back, pressed as fast as a thumb can.
   await page.getByRole('button', { name: /^Undo/ }).click()
   await page.getByRole('button', { name: /^Undo/ }).click()
   await expect(
