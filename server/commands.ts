@@ -1,18 +1,16 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
-import { trade } from '@/catalogue'
 import { commandSchema, validated } from '@/core/format/schemas'
 import { changedFields, inDatabaseOrder, inverseOf, type Change } from '@/core/job/change'
 import type { Command, Edit, UndoCommand } from '@/core/job/command'
 import type { Outcome, Stale } from '@/core/job/outcome'
-import { checked, transition } from '@/core/job/transition'
+import { checked, transition, type Guard } from '@/core/job/transition'
 import { holdPoints } from '@/core/plan'
 import { fault } from '@/core/model/result'
 import { upgradedRow } from '@/core/model/upgrade-row'
+import { currentTrade } from './catalogue'
 import { inTransaction, isDuplicate } from './database'
 import { loadJob, loadUndoState, type VersionedJob } from './jobs'
 import { insertSql, tableOf, updateSql, valuesOf } from './rows'
-
-const guards = [holdPoints(trade)]
 
 /**
  * The one door for writes. The command is checked, applied once however often it is sent, in one
@@ -42,8 +40,11 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   const earlier = await appliedBefore(db, jobId, command)
   if (earlier) return rolledBack(db, earlier)
   const job = (await loadJob(jobId, db))!
+  const guards = [holdPoints(await currentTrade(db))]
   const planned =
-    'undoes' in command ? await undoing(db, job, command) : await editing(job, command.edits, now)
+    'undoes' in command
+      ? await undoing(db, job, command, guards)
+      : await editing(job, command.edits, now, guards)
   if (planned.kind !== 'changes') return rolledBack(db, planned)
   const versions = await write(db, job, planned.changes)
   await db.execute(
@@ -77,7 +78,7 @@ async function rolledBack(db: PoolConnection, outcome: Outcome): Promise<Outcome
 
 type Planned = { readonly kind: 'changes'; readonly changes: readonly Change[] } | Outcome
 
-function editing(job: VersionedJob, edits: readonly Edit[], now: string): Planned {
+function editing(job: VersionedJob, edits: readonly Edit[], now: string, guards: readonly Guard[]): Planned {
   const stale = edits.flatMap(edit => staleness(job, edit))
   if (stale.length > 0) return { kind: 'stale', stale }
   const changes = transition(job.record, edits, { now, guards })
@@ -98,7 +99,12 @@ function staleness(job: VersionedJob, edit: Edit): Stale[] {
 const plainRow = (row: object | null | undefined): Stale['now'] => (row ?? null) as Stale['now']
 
 /** The inverse of a logged command, if the rows still are as that command left them. */
-async function undoing(db: PoolConnection, job: VersionedJob, command: UndoCommand): Promise<Planned> {
+async function undoing(
+  db: PoolConnection,
+  job: VersionedJob,
+  command: UndoCommand,
+  guards: readonly Guard[],
+): Promise<Planned> {
   const jobId = job.record.job.id
   const state = await loadUndoState(jobId, command.boxId, db)
   const expected = command.name === 'undo' ? state.undo : state.redo

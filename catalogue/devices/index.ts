@@ -21,12 +21,6 @@ import dimmer230Neutral from './dimmer-230-neutral.json' with { type: 'json' }
 import sensor230Neutral from './sensor-230-neutral.json' with { type: 'json' }
 import timer230Countdown from './timer-230-countdown.json' with { type: 'json' }
 import smartSwitch230Neutral from './smart-switch-230-neutral.json' with { type: 'json' }
-import oldSwitch from './old-switch.json' with { type: 'json' }
-import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' }
-import oldDimmer from './old-dimmer.json' with { type: 'json' }
-import oldTimer from './old-timer.json' with { type: 'json' }
-import oldTwoPlaceSwitch from './old-two-place-switch.json' with { type: 'json' }
-import oldSwitch230 from './old-switch-230.json' with { type: 'json' }
 import switchTwoPlace15 from './switch-two-place-15.json' with { type: 'json' }
 import switchMiddle15 from './switch-middle-15.json' with { type: 'json' }
 import companionOak from './companion-oak.json' with { type: 'json' }
@@ -34,6 +28,46 @@ import secondPlaceElder from './second-place-elder.json' with { type: 'json' }
 import timerLinked from './timer-linked.json' with { type: 'json' }
 import timerSecondPlace from './timer-second-place.json' with { type: 'json' }
 import smartSwitchSense from './smart-switch-sense.json' with { type: 'json' }
+import companionElm from './companion-elm.json' with { type: 'json' }
+import controlKeepsFedBattery from './control-keeps-fed-battery.json' with { type: 'json' }
+import dimmerElectronic300 from './dimmer-electronic-300.json' with { type: 'json' }
+import dimmerLed200Neutral from './dimmer-led-200-neutral.json' with { type: 'json' }
+import dimmerLed250TwoWire from './dimmer-led-250-two-wire.json' with { type: 'json' }
+import dimmerLed600NeutralWide from './dimmer-led-600-neutral-wide.json' with { type: 'json' }
+import dimmerMagnetic600 from './dimmer-magnetic-600.json' with { type: 'json' }
+import dimmerTungsten600 from './dimmer-tungsten-600.json' with { type: 'json' }
+import presenceCeiling230 from './presence-ceiling-230.json' with { type: 'json' }
+import sensor230TwoWire from './sensor-230-two-wire.json' with { type: 'json' }
+import sensorByHandNeutral from './sensor-by-hand-neutral.json' with { type: 'json' }
+import sensorCeilingNeutral from './sensor-ceiling-neutral.json' with { type: 'json' }
+import sensorDimmerTwoWire from './sensor-dimmer-two-wire.json' with { type: 'json' }
+import sensorNeutralLarge from './sensor-neutral-large.json' with { type: 'json' }
+import sensorTwoWire from './sensor-two-wire.json' with { type: 'json' }
+import smartDimmer230Neutral from './smart-dimmer-230-neutral.json' with { type: 'json' }
+import smartDimmerLinked from './smart-dimmer-linked.json' with { type: 'json' }
+import smartSwitch230TwoWire from './smart-switch-230-two-wire.json' with { type: 'json' }
+import smartSwitchFan from './smart-switch-fan.json' with { type: 'json' }
+import smartSwitchLinked from './smart-switch-linked.json' with { type: 'json' }
+import switch23016 from './switch-230-16.json' with { type: 'json' }
+import switchIntermediate23010 from './switch-intermediate-230-10.json' with { type: 'json' }
+import switchMiddle20 from './switch-middle-20.json' with { type: 'json' }
+import switchPlain15Clamp from './switch-plain-15-clamp.json' with { type: 'json' }
+import switchPlain20Clamp from './switch-plain-20-clamp.json' with { type: 'json' }
+import switchTwoPlace15Clamp from './switch-two-place-15-clamp.json' with { type: 'json' }
+import switchTwoPlace20 from './switch-two-place-20.json' with { type: 'json' }
+import switchTwoWay23010 from './switch-two-way-230-10.json' with { type: 'json' }
+import timeSwitchSun20 from './time-switch-sun-20.json' with { type: 'json' }
+import timeSwitchSunTwoWire from './time-switch-sun-two-wire.json' with { type: 'json' }
+import timer230Fan from './timer-230-fan.json' with { type: 'json' }
+import timerCountdownHours from './timer-countdown-hours.json' with { type: 'json' }
+import timerFanQuarter from './timer-fan-quarter.json' with { type: 'json' }
+import timerSpring from './timer-spring.json' with { type: 'json' }
+import oldSwitch from './old-switch.json' with { type: 'json' }
+import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' }
+import oldDimmer from './old-dimmer.json' with { type: 'json' }
+import oldTimer from './old-timer.json' with { type: 'json' }
+import oldTwoPlaceSwitch from './old-two-place-switch.json' with { type: 'json' }
+import oldSwitch230 from './old-switch-230.json' with { type: 'json' }
 import oldMiddleSwitch from './old-middle-switch.json' with { type: 'json' }
 import oldMiddle230 from './old-middle-230.json' with { type: 'json' }
 import oldTwoPlace230 from './old-two-place-230.json' with { type: 'json' }
@@ -71,6 +105,40 @@ export const devices = [
   timerLinked,
   timerSecondPlace,
   smartSwitchSense,
+  companionElm,
+  controlKeepsFedBattery,
+  dimmerElectronic300,
+  dimmerLed200Neutral,
+  dimmerLed250TwoWire,
+  dimmerLed600NeutralWide,
+  dimmerMagnetic600,
+  dimmerTungsten600,
+  presenceCeiling230,
+  sensor230TwoWire,
+  sensorByHandNeutral,
+  sensorCeilingNeutral,
+  sensorDimmerTwoWire,
+  sensorNeutralLarge,
+  sensorTwoWire,
+  smartDimmer230Neutral,
+  smartDimmerLinked,
+  smartSwitch230TwoWire,
+  smartSwitchFan,
+  smartSwitchLinked,
+  switch23016,
+  switchIntermediate23010,
+  switchMiddle20,
+  switchPlain15Clamp,
+  switchPlain20Clamp,
+  switchTwoPlace15Clamp,
+  switchTwoPlace20,
+  switchTwoWay23010,
+  timeSwitchSun20,
+  timeSwitchSunTwoWire,
+  timer230Fan,
+  timerCountdownHours,
+  timerFanQuarter,
+  timerSpring,
   oldSwitch,
   oldSwitchNoGround,
   oldDimmer,

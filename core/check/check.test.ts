@@ -162,7 +162,11 @@ describe('other loads', () => {
 
 describe('dimming', () => {
   const dimmers = trade.devices.filter(
-    device => device.dims && device.stock === 'new' && device.regions.includes('north-america-120'),
+    device =>
+      device.dims &&
+      device.stock === 'new' &&
+      device.regions.includes('north-america-120') &&
+      device.ratings.some(({ kind }) => kind === 'led'),
   )
   it.each(dimmers.map(device => device.id))(
     'lamps that cannot be dimmed on %s: fits if they are changed, with count',

@@ -2,7 +2,16 @@ import Joi from 'joi'
 import { OUTSIDE_EVENTS, PEER_EVENTS, type DeviceModel } from '../model/device'
 import { faultsOfDevice } from '../model/device-form'
 import { refused, type Result } from '../model/result'
-import { GAUGES, PHASES, RATING_KINDS, REGION_IDS, STRANDINGS, WANTS } from '../model/vocabulary'
+import {
+  GAUGES,
+  OPENINGS,
+  PHASES,
+  RADIOS,
+  RATING_KINDS,
+  REGION_IDS,
+  STRANDINGS,
+  WANTS,
+} from '../model/vocabulary'
 import { validated } from './schemas'
 
 const name = Joi.string().min(1).max(80)
@@ -55,7 +64,7 @@ const deviceSchema = Joi.object({
   form: Joi.valid(1).required(),
   id: token.required(),
   name: name.required(),
-  stock: Joi.valid('new', 'found').required(),
+  stock: Joi.valid('new', 'found', 'retired').required(),
   family: token.allow(null).required(),
   does: Joi.array()
     .items(Joi.valid(...WANTS))
@@ -121,6 +130,12 @@ const deviceSchema = Joi.object({
   ),
   outOfService: Joi.object({ when: state.required() }).allow(null),
   indicator: Joi.object({ when: state.required() }).allow(null),
+  keepsSwitch: Joi.object({ set: Joi.object().pattern(token, Joi.string()).required() })
+    .allow(null)
+    .required(),
+  radio: Joi.valid(...RADIOS)
+    .allow(null)
+    .required(),
   ratings: Joi.array()
     .items(
       Joi.object({
@@ -138,10 +153,13 @@ const deviceSchema = Joi.object({
   motorAllowed: Joi.boolean().required(),
   receptacleAllowed: Joi.boolean().required(),
   groundRequired: Joi.boolean().required(),
+  glows: Joi.boolean().required(),
   size: Joi.object({
     gangs: Joi.number().integer().min(1).max(4).required(),
     depthMillimetres: positive.max(100).required(),
   }).required(),
+  opening: Joi.valid(...OPENINGS).required(),
+  finishes: Joi.array().items(name).unique().required(),
   settings: Joi.array()
     .items(
       Joi.object({
@@ -168,6 +186,10 @@ const deviceSchema = Joi.object({
     stripMillimetres: positive.max(40).required(),
     screwNewtonMetres: positive.max(10).allow(null).required(),
     notes: Joi.array().items(Joi.string().max(300)).required(),
+    indicator: Joi.array()
+      .items(Joi.object({ shows: Joi.string().max(120).required(), means: Joi.string().max(300).required() }))
+      .required(),
+    warmUpSeconds: positive.max(3600).allow(null).required(),
   }).required(),
   price: Joi.number().min(0).required(),
   minutes: Joi.number().min(0).required(),

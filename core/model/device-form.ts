@@ -80,6 +80,13 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
         fault(`/control/${index}/tells`, 'no-family', 'only a device with a family tells its peers'),
       )
   })
+  for (const [setting, value] of Object.entries(model.keepsSwitch?.set ?? {}))
+    if (!settings.get(setting)?.has(value))
+      faults.push(
+        fault(`/keepsSwitch/set/${setting}`, 'unknown-setting', `no setting “${setting}” is “${value}”`),
+      )
+  if (model.keepsSwitch && model.signals.every(({ hears }) => hears.length === 0))
+    faults.push(fault('/keepsSwitch', 'hears-nothing', 'it has no terminal that would hear a kept switch'))
   if (model.commanded) needState('/commanded/when', model.commanded.when)
   if (model.outOfService) needState('/outOfService/when', model.outOfService.when)
   for (const [pole, id] of Object.entries(model.outlet ?? {})) needTerminal(`/outlet/${pole}`, id)

@@ -1,4 +1,4 @@
-import type { Gauge, Phase, RatingKind, RegionId, Stranding, Want } from './vocabulary'
+import type { Gauge, Opening, Phase, Radio, RatingKind, RegionId, Stranding, Want } from './vocabulary'
 
 /**
  * The one form every device kind is written in: data, not a class. It says which terminals there are,
@@ -9,8 +9,8 @@ export interface DeviceModel {
   readonly form: 1
   readonly id: string
   readonly name: string
-  /** `new` can be chosen; `found` only describes what is taken out of a wall. */
-  readonly stock: 'new' | 'found'
+  /** `new` can be chosen; `found` only describes what is taken out of a wall; `retired` is kept for where it stands. */
+  readonly stock: 'new' | 'found' | 'retired'
   readonly family: string | null
   readonly does: readonly Want[]
   readonly regions: readonly RegionId[]
@@ -30,6 +30,10 @@ export interface DeviceModel {
   readonly outOfService?: { readonly when: Readonly<Record<string, string>> } | null
   /** When its own small lamp is lit, its electronics alive; absent where it has none. */
   readonly indicator?: { readonly when: Readonly<Record<string, string>> } | null
+  /** An old two-place switch may stay at the one other place, once these settings are made; null: never. */
+  readonly keepsSwitch: { readonly set: Readonly<Record<string, string>> } | null
+  /** Radio it speaks; null for none. */
+  readonly radio: Radio | null
   readonly ratings: readonly Rating[]
   /** How it dims; null for a device that only switches. */
   readonly dims: { readonly phase: Phase } | null
@@ -37,13 +41,22 @@ export interface DeviceModel {
   readonly receptacleAllowed: boolean
   /** Ground terminal must be connected for its listing, not only where there is one. */
   readonly groundRequired: boolean
+  /** Shows where it is in the dark. */
+  readonly glows: boolean
   readonly size: { readonly gangs: number; readonly depthMillimetres: number }
+  readonly opening: Opening
+  /** Finishes its face is sold in; none for what is found in a wall. */
+  readonly finishes: readonly string[]
   readonly settings: readonly Setting[]
   readonly tests: readonly DeviceTest[]
   readonly instructions: {
     readonly stripMillimetres: number
     readonly screwNewtonMetres: number | null
     readonly notes: readonly string[]
+    /** What its small lamp says. */
+    readonly indicator: readonly { readonly shows: string; readonly means: string }[]
+    /** Seconds until it works after its power comes on; null where it does at once. */
+    readonly warmUpSeconds: number | null
   }
   readonly price: number
   readonly minutes: number

@@ -195,6 +195,14 @@ export type Protection = (typeof PROTECTIONS)[number]
 export const WANTS = ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote'] as const
 export type Want = (typeof WANTS)[number]
 
+/** Radio that a device speaks, by the open standard’s kind. */
+export const RADIOS = ['lan', 'mesh-2400', 'mesh-900', 'near'] as const
+export type Radio = (typeof RADIOS)[number]
+
+/** Opening of the plate that a device comes through. */
+export const OPENINGS = ['toggle', 'wide', 'duplex'] as const
+export type Opening = (typeof OPENINGS)[number]
+
 export const SEVERITIES = ['danger', 'defect', 'remark'] as const
 export type Severity = (typeof SEVERITIES)[number]
 

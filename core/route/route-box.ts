@@ -78,7 +78,16 @@ export function routeBox(view: BoxView, trade: Trade): Result<RoutedBox> {
     if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', `${name} has no role yet`))
   const nets: Record<string, string> = {}
   const netOfEnd: Record<string, string | null> = {}
-  for (const each of view.ends) netOfEnd[each.end.id] = netOfConductor(view, each, nets)
+  // What has no wires leaves its lamps fed: their conductor is joined to the line.
+  const wireless = devices.filter(({ model }) => model.terminals.length === 0)
+  for (const each of view.ends) {
+    const fed = isLoadRole(each.end.role)
+      ? wireless.find(({ groupId }) => groupId === (each.end.roleGroupId ?? view.places[0]?.group.id))
+      : undefined
+    const net = fed ? netWanted(view, fed, LINE, new Set()) : netOfConductor(view, each, nets)
+    if (net !== null) nets[net] = netWords(view, net)
+    netOfEnd[each.end.id] = net
+  }
   for (const each of view.ends) faults.push(...colourFaults(view, each))
   const present = new Set(Object.values(netOfEnd))
   const netOfTerminal: Record<string, string | null> = {}
@@ -174,6 +183,8 @@ function netWords(view: BoxView, net: string): string {
   }
 }
 
+const LINE = { id: 'line', wants: 'line' } as const
+
 /** The circuit that feeds a place: said on a hot conductor for its group, or the box's first. */
 function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
   const hot = view.ends.filter(each => isHotRole(each.end.role))
@@ -184,7 +195,7 @@ function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
 function netWanted(
   view: BoxView,
   device: PlannedDevice,
-  terminal: Terminal,
+  terminal: Pick<Terminal, 'id' | 'wants'>,
   present: ReadonlySet<string | null>,
 ): string | null {
   switch (terminal.wants) {

@@ -1,15 +1,15 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
-import { trade } from '@/catalogue'
 import type { Trade } from '@/core/model/trade'
 import type { JobRecord } from '@/core/model/record'
+import { currentTrade } from '@/server/catalogue'
 import { isDemo, loadJob } from '@/server/jobs'
 import { JobProvider } from '@/ui/job/provider'
 import { JobShell } from '@/ui/job/shell'
 
 /** Only what a job of this region can ask for travels to the browser, and what stands in it already. */
-function tradeFor({ job, devices, choices }: JobRecord): Trade {
+function tradeFor({ job, devices, choices }: JobRecord, trade: Trade): Trade {
   const used = new Set([...Object.values(devices), ...Object.values(choices)].map(row => row.modelId))
   return {
     ...trade,
@@ -32,7 +32,11 @@ export default async function JobLayout({ params, children }: Props & { children
   const job = await loadJob((await params).jobId)
   if (!job) notFound()
   return (
-    <JobProvider initial={job} trade={tradeFor(job.record)} demo={await isDemo(job.record.job.id)}>
+    <JobProvider
+      initial={job}
+      trade={tradeFor(job.record, await currentTrade())}
+      demo={await isDemo(job.record.job.id)}
+    >
       <JobShell>{children}</JobShell>
     </JobProvider>
   )
