@@ -1,7 +1,12 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { trade as shippedTrade } from '@/catalogue'
-import { parseCatalogueCommand, type CatalogueCommand } from '@/core/format/catalogue-command'
-import type { CatalogueEntry, CatalogueOutcome, CatalogueUndo } from '@/core/model/catalogue'
+import { parseCatalogueCommand } from '@/core/format/catalogue-command'
+import type {
+  CatalogueCommand,
+  CatalogueEntry,
+  CatalogueOutcome,
+  CatalogueUndo,
+} from '@/core/model/catalogue'
 import type { DeviceModel } from '@/core/model/device'
 import { fault } from '@/core/model/result'
 import type { Trade } from '@/core/model/trade'

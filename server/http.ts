@@ -13,6 +13,15 @@ export async function bodyOf(request: Request): Promise<string | null> {
   return text.length > MOST_BYTES ? null : text
 }
 
+/** What a body says, or null where it is no JSON: for a schema to refuse. */
+export function parsedJson(body: string): unknown {
+  try {
+    return JSON.parse(body)
+  } catch {
+    return null
+  }
+}
+
 /** The bytes of a request body, or null where there are more than `most`. */
 export async function bytesOf(request: Request, most: number): Promise<Buffer | null> {
   const declared = Number(request.headers.get('content-length') ?? 0)

@@ -1,28 +1,8 @@
 import Joi from 'joi'
-import type { DeviceModel } from '../model/device'
+import { CATALOGUE_COMMANDS, type CatalogueCommand } from '../model/catalogue'
 import { fault, refused, type Fault, type Result } from '../model/result'
 import { parseDevice } from './device-file'
 import { validated } from './schemas'
-
-/** What a person does to the catalogue, in words for undo. */
-export const CATALOGUE_COMMANDS = [
-  'edit a device',
-  'copy a device',
-  'retire a device',
-  'bring a device back',
-  'bring in a catalogue',
-] as const
-export type CatalogueCommandName = (typeof CATALOGUE_COMMANDS)[number]
-
-/** A device as it is to be; `based` is the version that was seen, null for one that is new. */
-export interface DevicePut {
-  readonly based: number | null
-  readonly device: DeviceModel
-}
-
-export type CatalogueCommand =
-  | { readonly id: string; readonly name: CatalogueCommandName; readonly puts: readonly DevicePut[] }
-  | { readonly id: string; readonly name: 'undo' | 'redo'; readonly undoes: string }
 
 const id = Joi.string()
   .pattern(/^[a-z0-9][a-z0-9-]{0,39}$/, 'id')

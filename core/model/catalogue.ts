@@ -26,3 +26,23 @@ export type CatalogueOutcome =
   | { readonly kind: 'refused'; readonly faults: readonly Fault[] }
   /** Somebody was there first: devices as they are now. */
   | { readonly kind: 'stale'; readonly now: readonly CatalogueEntry[] }
+
+/** What a person does to the catalogue, in words for undo. */
+export const CATALOGUE_COMMANDS = [
+  'edit a device',
+  'copy a device',
+  'retire a device',
+  'bring a device back',
+  'bring in a catalogue',
+] as const
+export type CatalogueCommandName = (typeof CATALOGUE_COMMANDS)[number]
+
+/** A device as it is to be; `based` is the version that was seen, null for one that is new. */
+export interface DevicePut {
+  readonly based: number | null
+  readonly device: DeviceModel
+}
+
+export type CatalogueCommand =
+  | { readonly id: string; readonly name: CatalogueCommandName; readonly puts: readonly DevicePut[] }
+  | { readonly id: string; readonly name: 'undo' | 'redo'; readonly undoes: string }

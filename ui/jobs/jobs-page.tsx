@@ -46,6 +46,12 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
       <div className="flex flex-wrap items-center justify-between gap-3 pt-6">
         <h1 className="text-3xl text-plum">Every Room</h1>
         <div className="flex flex-wrap gap-2">
+          <Link
+            href="/catalogue"
+            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+          >
+            Catalogue
+          </Link>
           <Button onClick={toggleTheme}>Dark room</Button>
           <Button onClick={() => picker.current?.click()} disabled={!running}>
             Bring in a job file

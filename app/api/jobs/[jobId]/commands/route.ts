@@ -1,5 +1,5 @@
 import { applyCommand } from '@/server/commands'
-import { answered, bodyOf, isOwn } from '@/server/http'
+import { answered, bodyOf, isOwn, parsedJson } from '@/server/http'
 
 const STATUS = { applied: 200, refused: 422, stale: 409, 'no-such-job': 404 } as const
 
@@ -8,15 +8,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ job
     if (!isOwn(request)) return Response.json({ kind: 'refused', faults: [] }, { status: 403 })
     const body = await bodyOf(request)
     if (body === null) return Response.json({ kind: 'refused', faults: [] }, { status: 413 })
-    const outcome = await applyCommand((await params).jobId, parsed(body))
+    const outcome = await applyCommand((await params).jobId, parsedJson(body))
     return Response.json(outcome, { status: STATUS[outcome.kind] })
   })
-}
-
-function parsed(body: string): unknown {
-  try {
-    return JSON.parse(body)
-  } catch {
-    return null
-  }
 }

@@ -1,0 +1,301 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import Link from 'next/link'
+import { useMemo, useRef, useState } from 'react'
+import type { CatalogueEntry, CatalogueUndo } from '@/core/model/catalogue'
+import type { DeviceModel } from '@/core/model/device'
+import { figure } from '@/core/model/units'
+import { REGION_IDS, WANTS, type RegionId, type Want } from '@/core/model/vocabulary'
+import { regionOf } from '@/core/model/regions'
+import { newId } from '../job/new-id'
+import { toggleTheme } from '../job/theme'
+import { Button } from '../primitives/button'
+import { PickOne, SelectField, useRunning } from '../primitives/fields'
+import { WANT_WORDS } from '../words'
+import { doesWords, placesWords, ratingOf, supplyWords } from './device-words'
+import { Trouble } from './trouble'
+import { useCatalogue } from './use-catalogue'
+
+const Compare = dynamic(() => import('./compare').then(module => module.Compare), { ssr: false })
+const DeviceSheet = dynamic(() => import('./device-sheet').then(module => module.DeviceSheet), {
+  ssr: false,
+})
+
+const MOST_COMPARED = 4
+
+type Stock = DeviceModel['stock']
+const STOCK_WORDS: Readonly<Record<Stock, string>> = {
+  new: 'To be chosen',
+  found: 'Found in walls',
+  retired: 'Retired',
+}
+
+/** Every device of the company: to be found, set side by side, edited, copied, retired, taken out and brought in. */
+export function CataloguePage({
+  entries: initial,
+  undo: before,
+}: {
+  entries: readonly CatalogueEntry[]
+  undo: CatalogueUndo
+}) {
+  const catalogue = useCatalogue(initial, before)
+  const { entries, undo, busy, trouble } = catalogue
+  const running = useRunning()
+  const picker = useRef<HTMLInputElement>(null)
+  const [stock, setStock] = useState<Stock>('new')
+  const [region, setRegion] = useState<RegionId | 'all'>('all')
+  const [want, setWant] = useState<Want | 'all'>('all')
+  const [text, setText] = useState('')
+  const [compared, setCompared] = useState<readonly string[]>([])
+  const [open, setOpen] = useState<string | null>(null)
+  const [comparing, setComparing] = useState(false)
+
+  const shown = useMemo(() => {
+    const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+    return entries.filter(
+      ({ device }) =>
+        device.stock === stock &&
+        (region === 'all' || device.regions.includes(region)) &&
+        (want === 'all' || device.does.includes(want)) &&
+        words.every(word =>
+          `${device.name} ${device.family ?? ''} ${supplyWords(device)} ${device.id}`
+            .toLowerCase()
+            .includes(word),
+        ),
+    )
+  }, [entries, stock, region, want, text])
+  const chosen = entries.find(({ device }) => device.id === open)
+  const side = compared.flatMap(id => entries.find(({ device }) => device.id === id)?.device ?? [])
+
+  const copy = async ({ device }: CatalogueEntry) => {
+    // Of its own at once, whoever else copies the same now.
+    const id = `${device.id.slice(0, 46)}-${newId().slice(0, 8)}`
+    const name = `${device.name.slice(0, 70)}, copy`
+    const done = await catalogue.put('copy a device', [{ based: null, device: { ...device, id, name } }])
+    if (done) setOpen(id)
+  }
+
+  return (
+    <>
+      <header data-chrome className="border-b border-rule bg-sheet">
+        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-2 px-4">
+          <Link href="/" className="flex min-h-11 flex-1 items-center font-bold whitespace-nowrap text-plum">
+            Every Room
+          </Link>
+          <Button
+            look="quiet"
+            className="!px-2"
+            disabled={!undo.undo || busy}
+            onClick={() => void catalogue.takeBack('undo')}
+          >
+            Undo{undo.undo ? `: ${undo.undo.name}` : ''}
+          </Button>
+          <Button
+            look="quiet"
+            className="!px-2"
+            disabled={!undo.redo || busy}
+            onClick={() => void catalogue.takeBack('redo')}
+          >
+            Redo
+          </Button>
+          <Button look="quiet" onClick={toggleTheme} className="!px-2">
+            Dark room
+          </Button>
+        </div>
+      </header>
+      <main id="main" className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
+        <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+          <h1 className="text-2xl">Catalogue</h1>
+          <div className="flex flex-wrap gap-2" data-chrome>
+            {(['csv', 'json'] as const).map(as => (
+              <a
+                key={as}
+                href={`/api/catalogue/file?as=${as}`}
+                download
+                className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+              >
+                Take out as {as === 'csv' ? 'a table' : 'a file'}
+              </a>
+            ))}
+            <Button onClick={() => picker.current?.click()} disabled={!running || busy}>
+              Bring in
+            </Button>
+            <input
+              ref={picker}
+              type="file"
+              accept=".csv,.json,text/csv,application/json"
+              className="sr-only"
+              aria-label="A catalogue to bring in"
+              onChange={event => {
+                const file = event.target.files?.[0]
+                event.target.value = ''
+                if (file) void catalogue.bringIn(file)
+              }}
+            />
+          </div>
+        </div>
+        {trouble && !chosen && <Trouble trouble={trouble} onClose={catalogue.dismiss} />}
+        <div className="mt-4 flex flex-wrap items-end gap-3" data-chrome>
+          <label className="flex w-full flex-col gap-1 text-sm font-semibold sm:w-auto sm:min-w-52 sm:flex-1">
+            Find
+            <input
+              type="search"
+              value={text}
+              onChange={event => setText(event.target.value)}
+              className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
+            />
+          </label>
+          <div className="min-w-0 flex-1 sm:w-44 sm:flex-none">
+            <SelectField
+              label="Does"
+              value={want}
+              options={[
+                { value: 'all', words: 'Anything' },
+                ...WANTS.map(value => ({ value, words: WANT_WORDS[value] })),
+              ]}
+              onCommit={setWant}
+            />
+          </div>
+          <div className="min-w-0 flex-1 sm:w-52 sm:flex-none">
+            <SelectField
+              label="Region"
+              value={region}
+              options={[
+                { value: 'all', words: 'Everywhere' },
+                ...REGION_IDS.map(value => ({ value, words: regionOf(value).name })),
+              ]}
+              onCommit={setRegion}
+            />
+          </div>
+          <PickOne
+            label="Show"
+            labelHidden
+            value={stock}
+            options={(['new', 'found', 'retired'] as const).map(value => ({
+              value,
+              words: `${STOCK_WORDS[value]} ${entries.filter(({ device }) => device.stock === value).length}`,
+            }))}
+            onCommit={setStock}
+          />
+          <Button look="main" disabled={compared.length < 2} onClick={() => setComparing(true)}>
+            Side by side{compared.length > 0 ? `: ${compared.length}` : ''}
+          </Button>
+        </div>
+        <DeviceTable
+          entries={shown}
+          compared={compared}
+          onOpen={setOpen}
+          onCompare={id =>
+            setCompared(now =>
+              now.includes(id) ? now.filter(each => each !== id) : [...now, id].slice(-MOST_COMPARED),
+            )
+          }
+        />
+      </main>
+      {comparing && side.length > 1 && <Compare devices={side} onClose={() => setComparing(false)} />}
+      {chosen && (
+        <DeviceSheet
+          key={chosen.device.id}
+          entry={chosen}
+          trouble={trouble && <Trouble trouble={trouble} onClose={catalogue.dismiss} />}
+          onPut={(name, device) => catalogue.put(name, [{ based: chosen.version, device }])}
+          onCopy={() => void copy(chosen)}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </>
+  )
+}
+
+function DeviceTable({
+  entries,
+  compared,
+  onOpen,
+  onCompare,
+}: {
+  entries: readonly CatalogueEntry[]
+  compared: readonly string[]
+  onOpen: (id: string) => void
+  onCompare: (id: string) => void
+}) {
+  if (entries.length === 0)
+    return (
+      <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">
+        No device is like that. Find something else, or copy one that comes near.
+      </p>
+    )
+  return (
+    <div className="mt-4 overflow-x-auto rounded-xl bg-sheet" tabIndex={0} role="region" aria-label="Devices">
+      <table className="w-full min-w-4xl text-left text-sm">
+        <thead>
+          <tr>
+            <th scope="col" className="px-3 py-2">
+              <span className="sr-only">Side by side</span>
+            </th>
+            {[
+              'Device',
+              'Does',
+              'Kept alive by',
+              'Places',
+              'LED',
+              'Tungsten',
+              'Motor',
+              'Depth',
+              'Price',
+              'Minutes',
+            ].map(each => (
+              <th key={each} scope="col" className="px-3 py-2 font-semibold">
+                {each}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {entries.map(({ device, from }) => (
+            <tr key={device.id} className="border-t border-rule hover:bg-tint" data-device={device.id}>
+              <td className="px-3">
+                <label className="flex h-11 w-11 items-center justify-center">
+                  <input
+                    type="checkbox"
+                    checked={compared.includes(device.id)}
+                    onChange={() => onCompare(device.id)}
+                    aria-label={`Set ${device.name} side by side`}
+                    className="h-5 w-5 accent-(--plum)"
+                  />
+                </label>
+              </td>
+              <th scope="row" className="px-3 font-semibold">
+                <button
+                  type="button"
+                  onClick={() => onOpen(device.id)}
+                  className="min-h-11 py-1 text-left underline decoration-rule underline-offset-4 hover:decoration-ink"
+                >
+                  {device.name}
+                </button>
+                {from !== 'shipped' && (
+                  <span className="ml-2 font-normal text-soft">
+                    {from === 'own' ? 'your own' : 'changed'}
+                  </span>
+                )}
+              </th>
+              <td className="px-3">{doesWords(device)}</td>
+              <td className="px-3">{supplyWords(device)}</td>
+              <td className="px-3 tabular-nums">{placesWords(device)}</td>
+              {(['led', 'tungsten', 'motor'] as const).map(kind => (
+                <td key={kind} className="px-3 whitespace-nowrap tabular-nums">
+                  {ratingOf(device, kind)}
+                </td>
+              ))}
+              <td className="px-3 whitespace-nowrap tabular-nums">
+                {figure(device.size.depthMillimetres)} mm
+              </td>
+              <td className="px-3 tabular-nums">{figure(device.price, 2)}</td>
+              <td className="px-3 tabular-nums">{figure(device.minutes)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
