@@ -66,6 +66,11 @@ const ALL = [
     'Aluminium goes only on terminals marked for it; otherwise a listed copper pigtail.',
     COMMON,
   ),
+  fact(
+    'fins',
+    'Fins broken off in a shared box lower the rating: one side and both sides each have a figure. They come off only where the neighbour has fins too.',
+    SHEET,
+  ),
   fact('region', 'A device works at the voltage and frequency it was made for.', SHEET),
   fact('places', 'A device works with as many places as its kind allows.', SHEET),
   fact(

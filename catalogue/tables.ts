@@ -83,12 +83,45 @@ export const boxes: Trade['boxes'] = [
   box('4 × 2⅛ × 1½ in box', 10.3, 1, 38),
   box('4 × 2⅛ × 1⅞ in box', 13, 1, 48),
   box('4 × 2⅛ × 2⅛ in box', 14.5, 1, 54),
+  box('4 in square × 1¼ in', 18, 2, 32),
   box('4 in square × 1½ in', 21, 2, 38),
   box('4 in square × 2⅛ in', 30.3, 2, 54),
+  box('4 11/16 in square × 1¼ in', 25.5, 2, 32),
+  box('4 11/16 in square × 1½ in', 29.5, 2, 38),
+  box('4 11/16 in square × 2⅛ in', 42, 2, 54),
+  box('4 in octagon × 1¼ in', 12.5, 1, 32),
+  box('4 in octagon × 1½ in', 15.5, 1, 38),
+  box('4 in octagon × 2⅛ in', 21.5, 1, 54),
   box('Plastic, one gang', 20, 1, 76),
   box('Plastic, one gang, deep', 22.5, 1, 89),
   box('Plastic, two gangs', 34, 2, 76),
   box('Plastic, three gangs', 48, 3, 76),
+]
+
+/** Volume by the opening times the rise; a ring that is marked counts as marked. */
+const ring = (
+  gangs: number,
+  inches: string,
+  cubicInches: number,
+  riseMillimetres: number,
+  price: number,
+) => ({
+  words: `a ring of ${gangs === 1 ? 'one gang' : `${gangs} gangs`}, ${inches} in`,
+  gangs,
+  cubicInches,
+  riseMillimetres,
+  price,
+})
+
+export const rings: Trade['rings'] = [
+  ring(1, '½', 3, 13, 6),
+  ring(1, '1', 6, 25, 8),
+  ring(1, '1½', 9, 38, 10),
+  ring(2, '½', 5.7, 13, 8),
+  ring(2, '1', 11.4, 25, 11),
+  ring(2, '1½', 17.1, 38, 14),
+  ring(3, '½', 8.4, 13, 11),
+  ring(3, '1', 16.8, 25, 15),
 ]
 
 export const leverSlots: Trade['leverSlots'] = [2, 3, 5]
@@ -109,6 +142,7 @@ export const minutes: Trade['minutes'] = {
   reading: 0.5,
   switching: 2,
   ring: 30,
+  'deeper-box': 60,
   'lamp-change': 2,
   bypass: 15,
   'new-cable': 180,

@@ -166,6 +166,7 @@ describe('dimming', () => {
       device.dims &&
       device.stock === 'new' &&
       device.regions.includes('north-america-120') &&
+      device.size.gangs === 1 &&
       device.ratings.some(({ kind }) => kind === 'led'),
   )
   it.each(dimmers.map(device => device.id))(

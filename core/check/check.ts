@@ -6,7 +6,8 @@ import { rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { banLines, dimmingLines, loadLines } from './load'
 import type { Question } from './place'
 import { groundLines, supplyLines } from './supply'
-import { boxLines, breakerLines, conductorLines, regionLines, terminationLines } from './wiring'
+import { boxLines } from './box'
+import { breakerLines, conductorLines, regionLines, terminationLines } from './wiring'
 
 /** What one device would be here: the verdict, every line it rests on, and what it would take. */
 export interface Judgement {

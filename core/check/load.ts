@@ -2,6 +2,7 @@ import type { Load } from '../model/entities'
 import type { Rating } from '../model/device'
 import type { RatingKind } from '../model/vocabulary'
 import { figure } from '../model/units'
+import { finLines, limitWith, orderCure, orderThatBears, sidesOff, type SidesOff } from './fins'
 import { against, line, type Cure, type Line } from './line'
 import type { Question } from './place'
 
@@ -65,19 +66,52 @@ export function loadLines(question: Question): Line[] {
         settledBy: 'Record the lamps: kind, watts, count.',
       }),
     ]
-  const kinds = [...new Set(loads.map(load => question.trade.lamps[load.kind].rating))]
-  const shares = kinds.map(kind =>
-    shareOf(
-      question,
-      kind,
-      loads.filter(load => question.trade.lamps[load.kind].rating === kind),
-    ),
-  )
+  const sides = sidesOff(question)
+  const kinds = byKind(question)
+  const shares = kinds.map(([kind, of]) => shareOf(question, kind, of, sides))
   return [
+    ...finLines(question),
     ...shares.map(share => share.line),
     ...(shares.length > 1 ? [sumLine(shares)] : []),
-    ...generalLines(question, kinds),
+    ...generalLines(
+      question,
+      kinds.map(([kind]) => kind),
+    ),
   ]
+}
+
+/** The loads of a place by the kind of rating they are compared with. */
+function byKind({ place, trade }: Question): readonly (readonly [RatingKind, readonly Load[]])[] {
+  const kindOf = (load: Load) => trade.lamps[load.kind].rating
+  return [...new Set(place.loads.map(kindOf))].map(kind => [
+    kind,
+    place.loads.filter(load => kindOf(load) === kind),
+  ])
+}
+
+/** Whether a device bears the load of its place with so many sides of fins broken off. */
+const bears = (question: Question, sides: SidesOff): boolean =>
+  byKind(question).reduce((sum, [kind, loads]) => {
+    const held = heldAgainst(question, kind, loads, sides)
+    return sum + (held ? (held.value ?? 0) / held.limit : Infinity)
+  }, 0) <=
+  1 + 1e-9
+
+/** Loads of one kind in the unit of the rating that counts for them; null where the device has none. */
+function heldAgainst(question: Question, kind: RatingKind, loads: readonly Load[], sides: SidesOff) {
+  const own = question.device.ratings.find(rating => rating.kind === kind)
+  const general = question.device.ratings.find(rating => rating.kind === 'general')
+  const rating = own ?? (kind === 'motor' ? undefined : general)
+  if (!rating) return null
+  const total = sumOf(question, loads)
+  return {
+    rating,
+    general: own === undefined,
+    total,
+    /** Null where it is not known. */
+    value: inUnit(total, rating),
+    limit: limitWith(rating, sides),
+  }
 }
 
 function sumOf(question: Question, loads: readonly Load[]): Omit<Measured, 'kind'> {
@@ -92,12 +126,9 @@ function sumOf(question: Question, loads: readonly Load[]): Omit<Measured, 'kind
   }
 }
 
-function shareOf(question: Question, kind: RatingKind, loads: readonly Load[]): Share {
-  const own = question.device.ratings.find(rating => rating.kind === kind)
-  const general = question.device.ratings.find(rating => rating.kind === 'general')
-  const rating = own ?? (kind === 'motor' ? undefined : general)
-  const total = sumOf(question, loads)
-  if (!rating)
+function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], sides: SidesOff): Share {
+  const held = heldAgainst(question, kind, loads, sides)
+  if (!held)
     return {
       fraction: Infinity,
       line: line(
@@ -118,38 +149,47 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[]): 
         },
       ),
     }
-  const value = inUnit(total, rating)
+  const { rating, total, value, limit } = held
   if (value === null)
     return {
       fraction: 0,
       line: line('load-kind', 'not-known', 'The motor’s horsepower is not recorded.', 'motor-table', {
-        limit: rating.limit,
+        limit,
         unit: rating.unit,
         settledBy: 'Read the horsepower on the motor’s plate.',
       }),
     }
-  const figures = against(value, rating.limit, rating.unit)
+  const figures = against(value, limit, rating.unit)
   const digits = rating.unit === 'hp' ? 2 : 1
-  const words = `${figure(value, digits)} of ${figure(rating.limit, digits)} ${rating.unit}, ${WORDS[kind]} rating${
-    own ? '' : ' (by the general rating)'
-  }`
+  const words = `${figure(value, digits)} of ${figure(limit, digits)} ${rating.unit}, ${WORDS[kind]} rating${
+    held.general ? ' (by the general rating)' : ''
+  }${limit < rating.limit ? `, ${figure(rating.limit, digits)} with its fins` : ''}`
   const assumed =
     rating.unit === 'W' || total.powerFactorPrinted || rating.unit === 'hp'
       ? ''
       : ' Power factor not printed, counted at its assumed value.'
-  const over = value > rating.limit + 1e-9
+  const over = value > limit + 1e-9
+  const order = over && value <= rating.limit + 1e-9 ? anotherOrder(question) : []
   return {
-    fraction: value / rating.limit,
+    fraction: value / limit,
     line: line(
       'load-kind',
-      over ? 'does-not-fit' : 'fits',
+      !over ? 'fits' : order.length > 0 ? 'fits-if' : 'does-not-fit',
       over
         ? `${words}: too much.${assumed}`
         : `${words}, ${figure(figures.spare * 100, 0)} % spare.${assumed}`,
       'load-by-kind',
-      { ...figures, cures: over ? overloadCures(loads, value, rating) : [] },
+      { ...figures, cures: over ? [...order, ...overloadCures(loads, value, { ...rating, limit })] : [] },
     ),
   }
+}
+
+/** The order of the gangs in which all bear their loads, where there is one. */
+function anotherOrder(question: Question): Cure[] {
+  const order = orderThatBears(question, (place, device, sides) =>
+    bears({ ...question, place, device }, sides),
+  )
+  return order ? [orderCure(order)] : []
 }
 
 /** Fewer watts, or a device that carries more; how many lamps it would carry as they are. */

@@ -4,7 +4,6 @@ import { isHotRole } from '../identify'
 import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
 import { figure } from '../model/units'
-import { fillOf } from './fill'
 import { against, line, type Line } from './line'
 import { measured } from './load'
 import type { Question } from './place'
@@ -198,70 +197,4 @@ export function conductorLines({ view, trade }: Question): Line[] {
       },
     ),
   ]
-}
-
-/** Volume and depth with this device in its gang. */
-export function boxLines(question: Question): Line[] {
-  const { view, device, trade } = question
-  const lines: Line[] = []
-  const ring = {
-    id: 'ring',
-    says: 'Fit an extension ring, or a deeper box.',
-    price: 8,
-    minutes: trade.minutes.ring!,
-    here: true,
-  }
-  if (view.region.fillBy === 'volume') {
-    const fill = fillOf(question)
-    const volume = view.box.volumeCubicInches
-    if (volume === null)
-      lines.push(
-        line(
-          'box-fill',
-          'not-known',
-          `${figure(fill.cubicInches, 2)} in³ are needed; the box’s volume is not recorded.`,
-          'box-fill',
-          {
-            settledBy: 'Read the volume in the box, or take it from the table.',
-          },
-        ),
-      )
-    else {
-      const over = fill.cubicInches > volume + 1e-9
-      lines.push(
-        line(
-          'box-fill',
-          over ? 'fits-if' : 'fits',
-          `${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³: ${fill.says}.`,
-          'box-fill',
-          { ...against(fill.cubicInches, volume, 'in³'), cures: over ? [ring] : [] },
-        ),
-      )
-    }
-  }
-  const needed = device.size.depthMillimetres + 10
-  const depth = view.box.depthMillimetres
-  if (depth === null)
-    lines.push(
-      line(
-        'box-depth',
-        'not-known',
-        `${figure(needed)} mm are needed; the box’s depth is not recorded.`,
-        'box-depth',
-        {
-          settledBy: 'Measure the depth of the box.',
-        },
-      ),
-    )
-  else
-    lines.push(
-      line(
-        'box-depth',
-        needed > depth ? 'fits-if' : 'fits',
-        `${figure(needed)} of ${figure(depth)} mm deep.`,
-        'box-depth',
-        { ...against(needed, depth, 'mm'), cures: needed > depth ? [ring] : [] },
-      ),
-    )
-  return lines
 }

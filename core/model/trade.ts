@@ -53,6 +53,14 @@ export interface Trade {
     readonly gangs: number
     readonly depthMillimetres: number
   }[]
+  /** Extension rings, the smallest of their gangs first. */
+  readonly rings: readonly {
+    readonly words: string
+    readonly gangs: number
+    readonly cubicInches: number
+    readonly riseMillimetres: number
+    readonly price: number
+  }[]
   readonly leverSlots: readonly number[]
   /** For 14 AWG solid, smallest first. */
   readonly twistOn: readonly TwistConnector[]

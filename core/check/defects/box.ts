@@ -1,12 +1,11 @@
 import { looksLikeGround, isNominal } from '../../model/regions'
 import { figure } from '../../model/units'
 import { boxFill } from '../fill'
+import { setBackLimit } from '../set-back'
 import { RING, type DefectRule } from './raised'
 
 /** Free conductor to work on, in millimetres: 6 in. */
 const FREE_LEAST_MILLIMETRES = 150
-/** How far a box may sit back where the surface does not burn. */
-const SET_BACK_MOST_MILLIMETRES = 6
 
 const ungroundedMetal: DefectRule = view => {
   if (view.box.material !== 'metal' || view.ends.length === 0) return []
@@ -62,8 +61,8 @@ const groundOpen: DefectRule = view => {
 const setBack: DefectRule = ({ box }) => {
   const back = box.setBackMillimetres ?? 0
   const burns = box.surface === 'wood'
-  const limit = burns ? 0 : SET_BACK_MOST_MILLIMETRES
-  if (box.surface === 'not-known' || back <= limit) return []
+  const limit = setBackLimit(box.surface)
+  if (limit === null || back <= limit) return []
   return [
     {
       ruleId: 'set-back',

@@ -1,0 +1,173 @@
+import { deviceNamed, type Trade } from '../model/trade'
+import type { BoxView, PlaceView } from '../job/box-view'
+import { figure } from '../model/units'
+import { fillOf } from './fill'
+import { against, line, type Cure, type Line } from './line'
+import type { Question } from './place'
+import { setBackLimit } from './set-back'
+
+/** Room for the bends of conductors behind a device, in millimetres. */
+const BEND_MILLIMETRES = 10
+
+/** What is over, or undecided, in this box with the device in its gang; and the ring or box that cures it all. */
+export function boxLines(question: Question): Line[] {
+  const { view, device } = question
+  const { volumeCubicInches: volume, depthMillimetres: depth } = view.box
+  const byVolume = view.region.fillBy === 'volume'
+  const fill = fillOf(question)
+  const needed = device.size.depthMillimetres + BEND_MILLIMETRES
+  const setBack = setBackOver(view)
+  const lacking = {
+    cubicInches: byVolume && volume !== null ? Math.max(0, fill.cubicInches - volume) : 0,
+    riseMillimetres: Math.max(depth === null ? 0 : needed - depth, setBack, 0),
+  }
+  const cures = boxCures(question, lacking, { cubicInches: fill.cubicInches, depthMillimetres: needed })
+  const lines: Line[] = []
+  if (byVolume && volume === null)
+    lines.push(
+      line(
+        'box-fill',
+        'not-known',
+        `${figure(fill.cubicInches, 2)} in³ are needed; the box’s volume is not recorded.`,
+        'box-fill',
+        { settledBy: 'Read the volume in the box, or take it from the table.' },
+      ),
+    )
+  if (byVolume && volume !== null) {
+    const over = lacking.cubicInches > 1e-9
+    lines.push(
+      line(
+        'box-fill',
+        over ? 'fits-if' : 'fits',
+        `${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³: ${fill.says}.`,
+        'box-fill',
+        { ...against(fill.cubicInches, volume, 'in³'), cures: over ? cures : [] },
+      ),
+    )
+  }
+  lines.push(
+    depth === null
+      ? line(
+          'box-depth',
+          'not-known',
+          `${figure(needed)} mm are needed; the box’s depth is not recorded.`,
+          'box-depth',
+          { settledBy: 'Measure the depth of the box.' },
+        )
+      : line(
+          'box-depth',
+          needed > depth ? 'fits-if' : 'fits',
+          `${figure(needed)} of ${figure(depth)} mm deep${needed > depth && (view.box.setBackMillimetres ?? 0) > 0 ? '; that it sits back counts for nothing until a ring covers it' : ''}.`,
+          'box-depth',
+          { ...against(needed, depth, 'mm'), cures: needed > depth ? cures : [] },
+        ),
+  )
+  if (setBack > 0)
+    lines.push(
+      line(
+        'set-back',
+        'fits-if',
+        `The box sits ${figure(setBack)} mm back in ${view.box.surface}.`,
+        'set-back',
+        { value: setBack, limit: setBackLimit(view.box.surface), unit: 'mm', cures },
+      ),
+    )
+  return [...lines, ...gangLines(question)]
+}
+
+/** How far back it sits where that is too far; else 0. */
+function setBackOver({ box }: BoxView): number {
+  const limit = setBackLimit(box.surface)
+  const back = box.setBackMillimetres ?? 0
+  return limit !== null && back > limit ? back : 0
+}
+
+/** The smallest ring that brings all that is lacking; a deeper box where none does. */
+function boxCures(
+  { view, trade }: Question,
+  lacking: { readonly cubicInches: number; readonly riseMillimetres: number },
+  needed: { readonly cubicInches: number; readonly depthMillimetres: number },
+): Cure[] {
+  const byVolume = view.region.fillBy === 'volume'
+  const ring = trade.rings.find(
+    each =>
+      each.gangs === view.box.gangs &&
+      each.cubicInches >= lacking.cubicInches - 1e-9 &&
+      each.riseMillimetres >= lacking.riseMillimetres,
+  )
+  if (byVolume && ring) {
+    const volume = view.box.volumeCubicInches
+    const depth = view.box.depthMillimetres
+    const then = [
+      ...(volume === null ? [] : [`${figure(volume + ring.cubicInches, 2)} in³`]),
+      ...(depth === null ? [] : [`${figure(depth + ring.riseMillimetres)} mm`]),
+    ]
+    return [
+      {
+        id: 'ring',
+        says: `Fit ${ring.words}${then.length > 0 ? `: then ${then.join(', ')}` : ''}.`,
+        price: ring.price,
+        minutes: trade.minutes.ring!,
+        here: true,
+      },
+    ]
+  }
+  const asks = [
+    ...(byVolume ? [`${figure(needed.cubicInches, 2)} in³`] : []),
+    `${figure(needed.depthMillimetres)} mm`,
+  ]
+  return [
+    {
+      id: 'deeper-box',
+      says: `Take a ${view.region.words.box} of ${asks.join(' and ')} or more.`,
+      price: 15,
+      minutes: trade.minutes['deeper-box']!,
+      here: true,
+    },
+  ]
+}
+
+/** What stands, or will stand, in each gang: what is chosen, else what is there. */
+export const occupantOf = ({ choice, found }: PlaceView, trade: Trade) =>
+  deviceNamed(trade, choice?.modelId ?? found?.modelId ?? '') ?? null
+
+/** A device wider than its gang needs the next ones free. */
+function gangLines({ view, place, device, trade }: Question): Line[] {
+  const { gangs } = device.size
+  if (gangs === 1) return []
+  const first = place.place.gang
+  const last = first + gangs - 1
+  const taken = view.places.find(
+    each =>
+      each.place.id !== place.place.id &&
+      each.place.gang >= first &&
+      each.place.gang <= last &&
+      occupantOf(each, trade) !== null,
+  )
+  const fits = last <= view.box.gangs && !taken
+  return [
+    line(
+      'gangs',
+      fits ? 'fits' : 'does-not-fit',
+      fits
+        ? `It takes gangs ${first} to ${last}.`
+        : taken
+          ? `It is ${gangs} gangs wide, and gang ${taken.place.gang} holds ${occupantOf(taken, trade)!.name}.`
+          : `It is ${gangs} gangs wide; this ${view.region.words.box} ends with gang ${view.box.gangs}.`,
+      'box-fill',
+      {
+        cures: fits
+          ? []
+          : [
+              {
+                id: 'wider-box',
+                says: `Take a ${view.region.words.box} of ${view.box.gangs + gangs - 1} gangs.`,
+                price: 20,
+                minutes: trade.minutes['deeper-box']!,
+                here: false,
+              },
+            ],
+      },
+    ),
+  ]
+}
