@@ -9,6 +9,7 @@ const PAGES = [
   'panel',
   'rules',
   'defects',
+  'pick',
   'boxes/box-studio/look',
   'boxes/box-guest-room/test',
   'boxes/box-reading-room/choose',

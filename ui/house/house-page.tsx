@@ -51,6 +51,13 @@ export function HousePage() {
             >
               Defects
             </Link>
+            {' · '}
+            <Link
+              href={`${base}/pick`}
+              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
+            >
+              Pick list
+            </Link>
           </p>
         </div>
         <div className="flex gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>

@@ -52,6 +52,8 @@ export function JobShell({ children }: { children: ReactNode }) {
           return router.push(base)
         case 'panel':
           return router.push(`${base}/panel`)
+        case 'pick':
+          return router.push(`${base}/pick`)
         case 'defects':
           return router.push(`${base}/defects`)
         case 'undo':
@@ -105,6 +107,11 @@ export function JobShell({ children }: { children: ReactNode }) {
             <span className="hidden sm:block">
               <NavLink href={`${base}/defects`} here={usePathname() === `${base}/defects`}>
                 Defects
+              </NavLink>
+            </span>
+            <span className="hidden sm:block">
+              <NavLink href={`${base}/pick`} here={usePathname() === `${base}/pick`}>
+                Pick list
               </NavLink>
             </span>
             <span className="hidden sm:block">

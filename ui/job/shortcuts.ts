@@ -8,6 +8,7 @@ export type Action =
         | 'house'
         | 'panel'
         | 'defects'
+        | 'pick'
         | 'try'
         | 'undo'
         | 'redo'
@@ -30,6 +31,7 @@ export const SHORTCUTS: readonly { readonly key: string; readonly says: string; 
     { key: 'h', says: 'House', action: { kind: 'house' } },
     { key: 'p', says: 'Panel', action: { kind: 'panel' } },
     { key: 'x', says: 'Defects', action: { kind: 'defects' } },
+    { key: 'l', says: 'Pick list', action: { kind: 'pick' } },
     { key: '[', says: 'Box before', action: { kind: 'previous-box' } },
     { key: ']', says: 'Box after', action: { kind: 'next-box' } },
     { key: 'u', says: 'Undo', action: { kind: 'undo' } },

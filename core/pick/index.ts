@@ -1,0 +1,1 @@
+export { costOf, pickList, PICK_KINDS, type PickItem, type PickKind, type Van } from './pick-list'

@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { quillbackRoad } from '@/demo/quillback'
+import { usualBox, type UsualBox } from '@/demo/usual'
+import { costOf, pickList, type PickItem } from '.'
+
+const listed = (given: UsualBox, van: Record<string, number> = {}): PickItem[] =>
+  pickList(usualBox(given).record, trade, van)
+const named = (items: readonly PickItem[], kind: string) => items.filter(each => each.kind === kind)
+
+describe('pick list', () => {
+  it('nothing chosen, nothing to pick', () => {
+    expect(listed({})).toEqual([])
+  })
+
+  it('a dimmer in place of a switch: the device, and a plate with a wide opening', () => {
+    const items = listed({ choice: 'dimmer-led-150-neutral' })
+    expect(items).toMatchObject([
+      { kind: 'device', what: 'Dimmer, LED 150 W, neutral', needed: 1, toBuy: 1, priceEach: 32 },
+      { kind: 'plate', what: 'Plate, one gang: wide', needed: 1, places: ['Room, By the door'] },
+    ])
+    expect(costOf(items)).toBe(32)
+  })
+
+  it('a switch for a switch needs no other plate', () => {
+    expect(named(listed({ choice: 'switch-plain-15' }), 'plate')).toEqual([])
+  })
+
+  it('what is in the van is taken off, and never more than is needed', () => {
+    const key = 'device:dimmer-led-150-neutral'
+    expect(listed({ choice: 'dimmer-led-150-neutral' }, { [key]: 5 })[0]).toMatchObject({
+      inVan: 5,
+      toBuy: 0,
+    })
+    expect(listed({ choice: 'dimmer-led-150-neutral' }, { [key]: -2 })[0]).toMatchObject({
+      inVan: 0,
+      toBuy: 1,
+    })
+  })
+
+  it('lamps that cannot be dimmed are changed, so many', () => {
+    const items = listed({
+      choice: 'dimmer-led-150-neutral',
+      lamps: [{ kind: 'led', wattsEach: 9, count: 5, dimmable: 'no' }],
+    })
+    expect(named(items, 'lamp')).toMatchObject([{ what: 'Dimmable lamp, 9 W', needed: 5, priceEach: 6 }])
+  })
+
+  it('a box too small: the ring that brings what is lacking', () => {
+    const items = listed({
+      choice: 'dimmer-led-150-neutral',
+      box: { volumeCubicInches: 12.5, depthMillimetres: 40 },
+    })
+    expect(named(items, 'box')).toMatchObject([
+      { what: expect.stringContaining('a ring of one gang, ½ in'), needed: 1, priceEach: 6 },
+    ])
+  })
+
+  it('a small part where it is what cures: a bypass for too little load', () => {
+    const items = listed({
+      choice: 'dimmer-led-150-two-wire',
+      lamps: [{ kind: 'led', wattsEach: 4, count: 1, dimmable: 'yes', powerFactor: 0.9 }],
+    })
+    expect(named(items, 'part').map(({ what }) => what)).toEqual(['Fit a bypass at the luminaire'])
+  })
+
+  it('the demo house: the same thing is one line, its count the places it goes to', () => {
+    const record = quillbackRoad()
+    const items = pickList(record, trade, {})
+    const devices = named(items, 'device')
+    expect(devices.reduce((sum, { needed }) => sum + needed, 0)).toBe(Object.keys(record.choices).length)
+    expect(new Set(items.map(({ key }) => key)).size).toBe(items.length)
+    for (const { toBuy, needed, places } of items) {
+      expect(toBuy).toBe(needed)
+      expect(places.length).toBeGreaterThan(0)
+    }
+  })
+
+  it('the same job gives the same list', () => {
+    expect(JSON.stringify(pickList(quillbackRoad(), trade, {}))).toBe(
+      JSON.stringify(pickList(quillbackRoad(), trade, {})),
+    )
+  })
+})

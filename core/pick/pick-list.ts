@@ -1,0 +1,199 @@
+import { checkPlace, type Cure, type Judgement } from '../check'
+import { boxView, type BoxView, type PlaceView } from '../job/box-view'
+import { rowsOf, type JobRecord } from '../model/record'
+import { deviceNamed, type Trade } from '../model/trade'
+import type { Opening } from '../model/vocabulary'
+
+export const PICK_KINDS = ['device', 'plate', 'box', 'lamp', 'part'] as const
+export type PickKind = (typeof PICK_KINDS)[number]
+
+/** Something to take along, and how much of it is left to buy. */
+export interface PickItem {
+  /** The same thing has the same key in every job: the van is counted by it. */
+  readonly key: string
+  readonly kind: PickKind
+  readonly what: string
+  readonly needed: number
+  readonly inVan: number
+  readonly toBuy: number
+  /** Of one, in the region’s money; null where nobody has said. */
+  readonly priceEach: number | null
+  /** Where it goes, each place once. */
+  readonly places: readonly string[]
+}
+
+interface Need {
+  readonly key: string
+  readonly kind: PickKind
+  readonly what: string
+  readonly count: number
+  readonly priceEach: number | null
+  readonly place: string
+}
+
+/** How many of each are in the van, by their keys. */
+export type Van = Readonly<Record<string, number>>
+
+/**
+ * What the devices that are chosen so far ask for: themselves, plates where the openings change, and what cures the
+ * conditions they fit under (lamps, rings, boxes, small parts), the least of the cures for each. What is in the van is
+ * taken off.
+ */
+export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] {
+  const needs = rowsOf(record, 'boxes').flatMap(({ id }) => {
+    const view = boxView(record, id)
+    return view && view.places.some(({ choice }) => choice) ? needsOf(view, trade) : []
+  })
+  const items = new Map<string, PickItem>()
+  for (const { key, kind, what, count, priceEach, place } of needs) {
+    const known = items.get(key)
+    const needed = (known?.needed ?? 0) + count
+    const inVan = Math.max(0, van[key] ?? 0)
+    items.set(key, {
+      key,
+      kind,
+      what,
+      needed,
+      inVan,
+      toBuy: Math.max(0, needed - inVan),
+      priceEach,
+      places: [...new Set([...(known?.places ?? []), place])],
+    })
+  }
+  return [...items.values()].sort(
+    (a, b) =>
+      PICK_KINDS.indexOf(a.kind) - PICK_KINDS.indexOf(b.kind) ||
+      (a.what < b.what ? -1 : a.what > b.what ? 1 : 0),
+  )
+}
+
+/** What is left to buy, in the region’s money. */
+export const costOf = (items: readonly PickItem[]): number =>
+  items.reduce((sum, { toBuy, priceEach }) => sum + toBuy * (priceEach ?? 0), 0)
+
+const placeName = ({ room, box }: BoxView) => `${room.name}, ${box.name}`
+
+function needsOf(view: BoxView, trade: Trade): Need[] {
+  const place = placeName(view)
+  const chosen = view.places.filter(({ choice }) => choice !== null)
+  const devices = chosen.flatMap((each): Need[] => {
+    const model = deviceNamed(trade, each.choice!.modelId)
+    return model
+      ? [
+          {
+            key: `device:${model.id}`,
+            kind: 'device',
+            what: model.name,
+            count: 1,
+            priceEach: model.price,
+            place,
+          },
+        ]
+      : []
+  })
+  return [...devices, ...plateOf(view, trade), ...curesOf(view, chosen, trade)]
+}
+
+const PLATE_WORDS: Readonly<Record<Opening | 'blank', string>> = {
+  toggle: 'narrow',
+  wide: 'wide',
+  duplex: 'receptacle',
+  blank: 'blank',
+}
+
+/** A plate for the openings as they will be; none where they stay as they were. */
+function plateOf(view: BoxView, trade: Trade): Need[] {
+  const before = openingsOf(view, trade, ({ found }) => found?.modelId)
+  const after = openingsOf(view, trade, ({ choice, found }) => choice?.modelId ?? found?.modelId)
+  if (before.join() === after.join()) return []
+  const words = after.map(each => PLATE_WORDS[each])
+  return [
+    {
+      key: `plate:${view.region.id}:${after.join('+')}`,
+      kind: 'plate',
+      what: `Plate, ${after.length === 1 ? 'one gang' : `${after.length} gangs`}: ${words.join(', ')}`,
+      count: 1,
+      priceEach: null,
+      place: placeName(view),
+    },
+  ]
+}
+
+function openingsOf(
+  view: BoxView,
+  trade: Trade,
+  modelIdAt: (place: PlaceView) => string | undefined,
+): (Opening | 'blank')[] {
+  const openings: (Opening | 'blank')[] = Array.from({ length: view.box.gangs }, () => 'blank')
+  for (const place of view.places) {
+    const model = deviceNamed(trade, modelIdAt(place) ?? '')
+    if (!model) continue
+    for (let gang = 0; gang < model.size.gangs; gang++)
+      if (place.place.gang - 1 + gang < openings.length) openings[place.place.gang - 1 + gang] = model.opening
+  }
+  return openings
+}
+
+const KIND_OF_CURE: Readonly<Record<string, PickKind>> = {
+  ring: 'box',
+  'deeper-box': 'box',
+  'change-lamps': 'lamp',
+}
+
+/** What a cure is, once it stands among others: the same for every box. */
+function curesOf(view: BoxView, chosen: readonly PlaceView[], trade: Trade): Need[] {
+  const place = placeName(view)
+  const perPlace = chosen.flatMap(each => {
+    const judgement = checkPlace(view, each.place.id, trade).find(
+      ({ device }) => device.id === each.choice!.modelId,
+    )
+    return judgement ? leastCures(judgement).map(cure => ({ cure, each })) : []
+  })
+  // One ring, or one box, serves all its gangs: the dearest of those that are asked for.
+  const boxes = perPlace.filter(({ cure }) => KIND_OF_CURE[cure.id] === 'box')
+  const largest = boxes.reduce<Cure | null>(
+    (best, { cure }) => (!best || cure.price > best.price ? cure : best),
+    null,
+  )
+  const others = perPlace.filter(({ cure }) => KIND_OF_CURE[cure.id] !== 'box')
+  return [
+    ...(largest ? [needOf(largest, place)] : []),
+    ...others.map(({ cure, each }) =>
+      cure.id === 'change-lamps' ? lampsOf(cure, each, place) : needOf(cure, place),
+    ),
+  ]
+}
+
+const needOf = (cure: Cure, place: string): Need => ({
+  key: `${KIND_OF_CURE[cure.id] ?? 'part'}:${cure.id}:${cure.says}`.slice(0, 160),
+  kind: KIND_OF_CURE[cure.id] ?? 'part',
+  what: cure.says.replace(/\.$/, ''),
+  count: 1,
+  priceEach: cure.price,
+  place,
+})
+
+/** Lamps to be changed, one by one: those of the group that cannot be dimmed. */
+function lampsOf(cure: Cure, { loads }: PlaceView, place: string): Need {
+  const lamps = loads.filter(({ dimmable }) => dimmable === 'no')
+  const count = lamps.reduce((sum, each) => sum + each.count, 0)
+  const watts = [...new Set(lamps.map(({ wattsEach }) => `${wattsEach} W`))].join(', ')
+  return {
+    key: `lamp:${lamps.map(({ kind }) => kind).join('+')}:${watts}`,
+    kind: 'lamp',
+    what: `Dimmable lamp, ${watts}`,
+    count,
+    priceEach: count > 0 ? cure.price / count : null,
+    place,
+  }
+}
+
+/** For each condition that is not simply met, the least of what cures it here and costs something. */
+function leastCures({ lines }: Judgement): Cure[] {
+  const least = lines.flatMap(({ verdict, cures }) => {
+    if (verdict === 'fits') return []
+    const here = cures.filter(each => each.here).sort((a, b) => a.price - b.price || a.minutes - b.minutes)
+    return here[0] && here[0].price > 0 ? [here[0]] : []
+  })
+  return [...new Map(least.map(cure => [cure.id, cure])).values()]
+}

@@ -1,0 +1,155 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { regionOf } from '@/core/model/regions'
+import { figure } from '@/core/model/units'
+import { costOf, pickList, type PickItem, type PickKind, type Van } from '@/core/pick'
+import { useJob, useTrade } from '../job/provider'
+import { Button } from '../primitives/button'
+import { PickOne } from '../primitives/fields'
+import { useVan } from './use-van'
+
+const KIND_WORDS: Readonly<Record<PickKind, string>> = {
+  device: 'Devices',
+  plate: 'Plates',
+  box: 'Rings and boxes',
+  lamp: 'Lamps',
+  part: 'Small parts',
+}
+
+/** What to take along for all that is chosen so far, what the van has, and what is left to buy. */
+export function PickPage({ van: before }: { van: Van }) {
+  const trade = useTrade()
+  const { record } = useJob()
+  const { van, trouble, count, last, takeBack } = useVan(before)
+  const items = useMemo(() => pickList(record, trade, van), [record, trade, van])
+  const [show, setShow] = useState<'all' | 'buy'>('all')
+  const shown = items.filter(({ toBuy }) => show === 'all' || toBuy > 0)
+  const { currency } = regionOf(record.job.regionId)
+  const kinds = [...new Set(shown.map(({ kind }) => kind))]
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+        <div>
+          <h1 className="text-2xl">Pick list</h1>
+          <p className="text-soft">
+            {record.job.name} · left to buy: {items.reduce((sum, { toBuy }) => sum + toBuy, 0)} pieces,{' '}
+            {figure(costOf(items), 2)} {currency}
+            {items.some(({ priceEach, toBuy }) => priceEach === null && toBuy > 0) &&
+              ' and what has no price yet'}
+          </p>
+        </div>
+        <div className="flex flex-wrap gap-2" data-chrome>
+          {last && (
+            <Button look="quiet" onClick={() => void takeBack()}>
+              Undo the count
+            </Button>
+          )}
+          <a
+            href={`/api/jobs/${record.job.id}/pick`}
+            download
+            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+          >
+            Take out as a table
+          </a>
+          <Button onClick={() => window.print()} disabled={items.length === 0}>
+            Print
+          </Button>
+        </div>
+      </div>
+      {trouble && (
+        <p role="alert" className="hazard mt-3 bg-sheet px-3 py-2 font-semibold">
+          {trouble}
+        </p>
+      )}
+      {items.length === 0 ? (
+        <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">
+          Nothing is chosen yet. Choose a device at a box, and what it asks for stands here.
+        </p>
+      ) : (
+        <div className="mt-4" data-chrome>
+          <PickOne
+            label="Show"
+            labelHidden
+            value={show}
+            options={[
+              { value: 'all', words: `All ${items.length}` },
+              { value: 'buy', words: `To buy ${items.filter(({ toBuy }) => toBuy > 0).length}` },
+            ]}
+            onCommit={setShow}
+          />
+        </div>
+      )}
+      {kinds.map(kind => (
+        <section key={kind} className="mt-4 rounded-xl bg-sheet p-3 sm:p-4">
+          <h2 className="text-base">{KIND_WORDS[kind]}</h2>
+          <ul>
+            {shown
+              .filter(each => each.kind === kind)
+              .map(item => (
+                <ItemRow key={item.key} item={item} currency={currency} onCount={count} />
+              ))}
+          </ul>
+        </section>
+      ))}
+      {items.length > 0 && shown.length === 0 && <p className="mt-6">The van has all of it.</p>}
+    </>
+  )
+}
+
+function ItemRow({
+  item: { key, what, needed, inVan, toBuy, priceEach, places },
+  currency,
+  onCount,
+}: {
+  item: PickItem
+  currency: string
+  onCount: (key: string, count: number) => Promise<void>
+}) {
+  return (
+    <li
+      data-item={key}
+      className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1 border-t border-rule py-2 sm:grid-cols-[auto_1fr_auto_auto]"
+    >
+      <strong className="w-10 text-right text-xl tabular-nums">{needed}</strong>
+      <span className="min-w-0">
+        {what}
+        <span className="block text-sm text-soft">{places.join('; ')}</span>
+      </span>
+      <span
+        className="col-span-2 flex items-center gap-2 sm:col-span-1"
+        role="group"
+        aria-label={`In the van: ${what}`}
+      >
+        <Button
+          aria-label="One less"
+          disabled={inVan === 0}
+          onClick={() => void onCount(key, inVan - 1)}
+          className="min-w-11 !px-0 print:hidden"
+        >
+          −
+        </Button>
+        <span className="min-w-20 text-center tabular-nums">{inVan} in the van</span>
+        <Button
+          aria-label="One more"
+          onClick={() => void onCount(key, inVan + 1)}
+          className="min-w-11 !px-0 print:hidden"
+        >
+          +
+        </Button>
+      </span>
+      <span className="col-span-2 text-right sm:col-span-1 sm:w-36">
+        {toBuy === 0 ? (
+          <span className="text-soft">nothing to buy</span>
+        ) : (
+          <>
+            <strong>buy {toBuy}</strong>
+            <span className="block text-sm text-soft">
+              {priceEach === null ? 'no price yet' : `${figure(priceEach * toBuy, 2)} ${currency}`}
+            </span>
+          </>
+        )}
+      </span>
+    </li>
+  )
+}
