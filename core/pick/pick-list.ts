@@ -1,6 +1,7 @@
 import { checkPlace, type Cure, type Judgement } from '../check'
 import { boxView, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsOf, type JobRecord } from '../model/record'
+import { progressOf } from '../plan'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Opening } from '../model/vocabulary'
 
@@ -36,13 +37,15 @@ export type Van = Readonly<Record<string, number>>
 
 /**
  * What the devices that are chosen so far ask for: themselves, plates where the openings change, and what cures the
- * conditions they fit under (lamps, rings, boxes, small parts), the least of the cures for each. What is in the van is
- * taken off.
+ * conditions they fit under (lamps, rings, boxes, small parts), the least of the cures for each. Boxes that are wired
+ * are left out; what is in the van is taken off.
  */
 export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] {
   const needs = rowsOf(record, 'boxes').flatMap(({ id }) => {
     const view = boxView(record, id)
-    return view && view.places.some(({ choice }) => choice) ? needsOf(view, trade) : []
+    return view && view.places.some(({ choice }) => choice) && !isWired(view, trade)
+      ? needsOf(view, trade)
+      : []
   })
   const items = new Map<string, PickItem>()
   for (const { key, kind, what, count, priceEach, place } of needs) {
@@ -66,6 +69,10 @@ export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] 
       (a.what < b.what ? -1 : a.what > b.what ? 1 : 0),
   )
 }
+
+/** What is in the wall already is not picked again. */
+const isWired = (view: BoxView, trade: Trade): boolean =>
+  progressOf(view, trade).stages.some(({ stage, state }) => stage === 'wire' && state === 'done')
 
 /** What is left to buy, in the region’s money. */
 export const costOf = (items: readonly PickItem[]): number =>

@@ -109,10 +109,10 @@ function ItemRow({
   return (
     <li
       data-item={key}
-      className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1 border-t border-rule py-2 sm:grid-cols-[auto_1fr_auto_auto]"
+      className="grid grid-cols-[2.5rem_1fr_auto] items-center gap-x-4 gap-y-1 border-t border-rule py-2 sm:grid-cols-[2.5rem_1fr_auto_9rem]"
     >
-      <strong className="w-10 text-right text-xl tabular-nums">{needed}</strong>
-      <span className="min-w-0">
+      <strong className="text-right text-xl tabular-nums">{needed}</strong>
+      <span className="col-span-2 min-w-0 sm:col-span-1">
         {what}
         <span className="block text-sm text-soft">{places.join('; ')}</span>
       </span>
@@ -138,7 +138,7 @@ function ItemRow({
           +
         </Button>
       </span>
-      <span className="col-span-2 text-right sm:col-span-1 sm:w-36">
+      <span className="text-right">
         {toBuy === 0 ? (
           <span className="text-soft">nothing to buy</span>
         ) : (
