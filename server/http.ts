@@ -43,6 +43,21 @@ export function isOwn(request: Request): boolean {
   return URL.canParse(origin) && new URL(origin).host === request.headers.get('host')
 }
 
+const STATUS = { applied: 200, refused: 422, stale: 409, 'no-such-job': 404 } as const
+
+/** Answers a request that writes: only from pages of this application, its body handed on as text, its outcome by status. */
+export const written = (
+  request: Request,
+  work: (body: string) => Promise<{ readonly kind: keyof typeof STATUS }>,
+): Promise<Response> =>
+  answered(async () => {
+    if (!isOwn(request)) return Response.json({ kind: 'refused', faults: [] }, { status: 403 })
+    const body = await bodyOf(request)
+    if (body === null) return Response.json({ kind: 'refused', faults: [] }, { status: 413 })
+    const outcome = await work(body)
+    return Response.json(outcome, { status: STATUS[outcome.kind] })
+  })
+
 /** Runs a handler; what it throws is logged and answered as a fault of ours, without its text. */
 export async function answered(work: () => Promise<Response>): Promise<Response> {
   try {

@@ -1,6 +1,7 @@
 import type { DeviceModel } from '../model/device'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { parseDevice } from './device-file'
+import { fromJson } from './json'
 
 export const CATALOGUE_FORMAT = 'everyroom-catalogue'
 const CATALOGUE_VERSION = 1
@@ -19,15 +20,12 @@ export const writeCatalogue = (devices: readonly DeviceModel[]): string =>
 
 /** Devices from the text of a catalogue file. Refused whole, with the path of every fault: `/devices/3/price`. */
 export function parseCatalogue(source: string): Result<DeviceModel[]> {
-  let given: unknown
-  try {
-    given = JSON.parse(source)
-  } catch (error) {
-    return refused(
-      fault('/', 'not-json', `not JSON: ${error instanceof Error ? error.message : String(error)}`),
-    )
-  }
-  const file = (typeof given === 'object' && given !== null ? given : {}) as Record<string, unknown>
+  const given = fromJson(source)
+  if (!given.ok) return given
+  const file = (typeof given.value === 'object' && given.value !== null ? given.value : {}) as Record<
+    string,
+    unknown
+  >
   const faults: Fault[] = []
   if (file.format !== CATALOGUE_FORMAT)
     faults.push(fault('/format', 'format', `the format is not “${CATALOGUE_FORMAT}”`))

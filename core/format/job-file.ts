@@ -3,6 +3,7 @@ import { ENTITY_NAMES, fieldsOf, JOB_FIELDS, type AnyRow, type JobRow } from '..
 import type { Extra, Fields } from '../model/fields'
 import { emptyRecord, type JobRecord } from '../model/record'
 import { fault, good, refused, type Result } from '../model/result'
+import { fromJson } from './json'
 import { upgraded } from './upgrade'
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, jobFileSchema, validated } from './schemas'
 
@@ -22,15 +23,9 @@ const KNOWN_AT_TOP = new Set<string>(['format', 'version', 'job', ...ENTITY_NAME
  * JSON, another format or a later version, a field missing or out of range, a reference to nothing.
  */
 export function parseJobFile(source: string): Result<JobFile> {
-  let given: unknown
-  try {
-    given = JSON.parse(source)
-  } catch (error) {
-    return refused(
-      fault('/', 'not-json', `not JSON: ${error instanceof Error ? error.message : String(error)}`),
-    )
-  }
-  const shape = validated<Loose>(jobFileSchema, upgraded(given))
+  const given = fromJson(source)
+  if (!given.ok) return given
+  const shape = validated<Loose>(jobFileSchema, upgraded(given.value))
   if (!shape.ok) return shape
   const record = recordOf(shape.value)
   const faults = faultsOfRecord(record)

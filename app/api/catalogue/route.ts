@@ -1,20 +1,7 @@
 import { changeCatalogue, loadCatalogue, loadCatalogueUndo } from '@/server/catalogue'
-import { answered, bodyOf, isOwn, parsedJson } from '@/server/http'
+import { answered, parsedJson, written } from '@/server/http'
 
-const STATUS = { applied: 200, refused: 422, stale: 409 } as const
+export const GET = () =>
+  answered(async () => Response.json({ entries: await loadCatalogue(), undo: await loadCatalogueUndo() }))
 
-export async function GET() {
-  return answered(async () =>
-    Response.json({ entries: await loadCatalogue(), undo: await loadCatalogueUndo() }),
-  )
-}
-
-export async function POST(request: Request) {
-  return answered(async () => {
-    if (!isOwn(request)) return Response.json({ kind: 'refused', faults: [] }, { status: 403 })
-    const body = await bodyOf(request)
-    if (body === null) return Response.json({ kind: 'refused', faults: [] }, { status: 413 })
-    const outcome = await changeCatalogue(parsedJson(body))
-    return Response.json(outcome, { status: STATUS[outcome.kind] })
-  })
-}
+export const POST = (request: Request) => written(request, body => changeCatalogue(parsedJson(body)))
