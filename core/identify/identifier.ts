@@ -6,7 +6,7 @@ import { conflictOf, type Conflict } from './conflict'
 import { identified, type Accounted, type Identified } from './identified'
 import { Ledger, type Taken } from './ledger'
 import { minutesOf, USUAL_MINUTES } from './minutes'
-import { nextQuestion, type Next } from './next'
+import { nextQuestion, plannedOn, type Next } from './next'
 import { Candidates } from './predictions'
 import { keyOf } from './question'
 import type { Survey } from './survey'
@@ -38,6 +38,8 @@ export class Identifier {
       candidatesOf(held.frame, allowed).filter(({ kind }) => kind !== 'light'),
     )
     this.#ledger = new Ledger(held)
+    // Worked out while all is thought of anyway, so that no question waits for it.
+    for (const at of plannedOn(this.#ledger)) this.#candidates.allowedBy(at)
   }
 
   /** Refused where the survey does not hang together. */

@@ -100,7 +100,7 @@ function telling(
   lacking: readonly FrameEnd[],
 ): Next | null {
   const { of: held } = ledger
-  const sample = sampleOf(ledger)
+  const sample = plannedOn(ledger)
   const now = ledger.taken.at(-1)?.question ?? null
   const likely = sample.map(ledger.worth)
   const total = likely.reduce((sum, each) => sum + each, 0)
@@ -160,7 +160,8 @@ interface State {
   readonly classes: { readonly of: Uint16Array; readonly count: number }
 }
 
-function sampleOf({ standing, worth }: Ledger): readonly number[] {
+/** The ways of wiring that the next reading is planned on. */
+export function plannedOn({ standing, worth }: Ledger): readonly number[] {
   if (standing.length <= PLANNED_ON) return standing
   return [...standing].sort((a, b) => worth(b) - worth(a) || a - b).slice(0, PLANNED_ON)
 }
