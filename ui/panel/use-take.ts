@@ -4,7 +4,7 @@ import type { BreakerShows } from '@/core/model/vocabulary'
 import { thrownWith } from '@/core/panel'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
-import { NOW } from '../stages/safety/isolation-panel'
+import { NOW } from '../job/new-reading'
 
 export type Take = (circuit: Breaker | null, shows: BreakerShows, hinted: boolean) => void
 

@@ -9,7 +9,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, TextField } from '../../primitives/fields'
 import { plain } from '../../words'
-import { NOW } from '../safety/isolation-panel'
+import { NOW } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 
 const KIND_WORDS: Readonly<Record<PhotoKind, string>> = {

@@ -11,6 +11,7 @@ import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { PickOne, TextField } from '../../primitives/fields'
+import { NOW } from '../../job/new-reading'
 import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
 import { Part, StageFrame } from '../stage-frame'
@@ -82,7 +83,7 @@ function TestRow({ view, place, item }: { view: BoxView; place: PlaceView; item:
         outcome,
         note: row?.note ?? '',
         seq: 0,
-        at: '1970-01-01T00:00:00.000Z',
+        at: NOW,
       }),
     ])
   return (

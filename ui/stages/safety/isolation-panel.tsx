@@ -3,28 +3,15 @@
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Row } from '@/core/model/entities'
-import { PLAIN_READING } from '@/core/job/new-reading'
 import { needWords } from '@/core/plan'
 import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newId } from '../../job/new-id'
+import { newReading, NOW } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
-
-/** The server gives the moment. */
-export const NOW = '1970-01-01T00:00:00.000Z'
-
-/** A reading as it is sent; its place in time is given where it is stored. */
-export const newReading = (boxId: string, fields: Partial<Row<'readings'>>): Row<'readings'> => ({
-  id: newId(),
-  boxId,
-  seq: 0,
-  at: NOW,
-  ...PLAIN_READING,
-  ...fields,
-})
 
 /** The safe sequence, one need after the other, each recorded with one press. */
 export function IsolationPanel({ view }: { view: BoxView }) {

@@ -10,7 +10,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
-import { newReading, NOW } from '../safety/isolation-panel'
+import { newReading, NOW } from '../../job/new-reading'
 import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
 

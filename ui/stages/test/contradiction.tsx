@@ -3,7 +3,7 @@
 import { readingFor, type Answer, type Conflict, type Question } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { useEdits } from '../../job/provider'
-import { newReading } from '../safety/isolation-panel'
+import { newReading } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 import { NextReading } from './next-reading'
 import { answerWords, wordsOf } from './question-words'

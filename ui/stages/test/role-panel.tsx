@@ -11,7 +11,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../../words'
-import { newReading } from '../safety/isolation-panel'
+import { newReading } from '../../job/new-reading'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
 

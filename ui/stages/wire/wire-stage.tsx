@@ -14,7 +14,8 @@ import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import type { Asked } from '@/workers/ask'
-import { IsolationPanel, newReading } from '../safety/isolation-panel'
+import { newReading, NOW } from '../../job/new-reading'
+import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { useProof } from './use-proof'
 
@@ -148,7 +149,7 @@ function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
       boxId: view.box.id,
       stepKey: step.key,
       seq: 0,
-      at: '1970-01-01T00:00:00.000Z',
+      at: NOW,
       note: '',
     })
     const on = view.feeds.map(({ circuit }) =>
@@ -157,7 +158,7 @@ function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
         circuitId: circuit.id,
         to: 'on',
         seq: 0,
-        at: '1970-01-01T00:00:00.000Z',
+        at: NOW,
       }),
     )
     return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
