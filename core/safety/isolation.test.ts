@@ -167,6 +167,19 @@ describe('dead is read at every conductor, in the safe order', () => {
     expect(isolationOf(then(tied, ...whole())).dead).toBe(false)
   })
 
+  it('a shared neutral ties it in from whichever side it was written at', () => {
+    const other = {
+      ...usualBox().record.circuits['circuit-7']!,
+      id: 'circuit-9',
+      breaker: '9',
+      sharedNeutralWithId: 'circuit-7',
+    }
+    const tied = then(usualBox(), { kind: 'add', entity: 'circuits', row: other })
+    expect(tied.record.circuits['circuit-7']!.sharedNeutralWithId).toBeNull()
+    expect(isolationOf(tied).toSwitchOff.map(circuit => circuit?.breaker)).toEqual(['7', '9'])
+    expect(isolationOf(then(tied, ...whole())).dead).toBe(false)
+  })
+
   it('a cable found later opens the question again', () => {
     const view = then(usualBox(), ...whole())
     const later = then(
