@@ -70,10 +70,7 @@ test('what is printed is the paper alone', async ({ page, request }) => {
   await expect(page.getByRole('button', { name: 'Print it' })).toBeHidden()
 })
 
-test('a reference that does not read as one, a neutral that carries another’s current: both are raised', async ({
-  page,
-  request,
-}) => {
+test('a ground that does not read as one is raised, and proves nothing', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
   await page.goto(`/jobs/${jobId}/boxes/box/test`)
   await page.getByRole('button', { name: 'It read 120 V' }).first().click()

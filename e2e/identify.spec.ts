@@ -261,6 +261,14 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
   await press(page, 'It read 120 V')
   await expect(page.getByText(/^Read dead: 6 of 6 conductors/)).toBeVisible()
   await expect(steps.getByText(/before its joint is opened/)).toBeVisible()
+  // A current where the power is off is another circuit's return: recorded, and still held.
+  await steps.getByLabel('Another current (A)').fill('0.4')
+  await steps.getByLabel('Another current (A)').press('Enter')
+  await saved(page)
+  expect(
+    await rows("SELECT value, breaker FROM readings WHERE job_id = ? AND purpose = 'clamp'", jobId),
+  ).toEqual([{ value: 0.4, breaker: 'off' }])
+  await expect(steps.getByRole('button', { name: 'All apart' })).toHaveCount(0)
   await steps.getByRole('button', { name: /: 0 A$/ }).click()
   await steps.getByRole('button', { name: 'All apart' }).click()
   await expect(answers(page).getByRole('button', { name: 'Sounds' })).toBeEnabled()
