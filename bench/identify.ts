@@ -25,7 +25,7 @@ export function benchIdentify(): void {
     const times: number[] = []
     for (;;) {
       const began = performance.now()
-      const { next } = opened.value.after(taken, { carries: new Set() }, new Set())
+      const { next } = opened.value.after(taken, { toldFromGround: new Set() }, new Set())
       times.push(performance.now() - began)
       const answered = next && tester.answer(next.question)
       if (!answered?.ok) break

@@ -100,6 +100,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'grounded-neutral',
+    'Neutral and ground meet once, at the service: joined anywhere else, bare metal carries the neutral’s current.',
+    COMMON,
+  ),
+  fact(
     'steel-pipe',
     'All conductors of one circuit go through the same steel pipe: one way of a current alone heats it.',
     COMMON,

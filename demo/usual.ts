@@ -72,7 +72,29 @@ export function switchLoop(roles: boolean): CableAsFound[] {
   ]
 }
 
+/** Another circuit that only passes through a box, its breaker not told from the first one’s. */
+export const passingThrough = (roles: boolean): CableAsFound[] => {
+  const role = (name: Strand['role']) => (roles ? name : undefined)
+  return (
+    [
+      ['C', 'bottom', 'panel', 'line'],
+      ['D', 'top', 'elsewhere', 'onward-feed'],
+    ] as const
+  ).map(([name, entry, far, hot]) => ({
+    name,
+    entry,
+    far,
+    strands: [
+      strand('black', 'joint:other-hots', role(hot)),
+      strand('white', 'joint:other-whites', role('neutral')),
+      strand('bare', 'joint:grounds', role('ground')),
+    ],
+  }))
+}
+
 export interface UsualBox {
+  /** Breakers that feed it; the first has its lights. */
+  readonly breakers?: readonly string[]
   readonly region?: RegionId
   readonly ratedAmps?: number
   readonly cables?: readonly CableAsFound[]
@@ -98,12 +120,13 @@ export function usualBox(given: UsualBox = {}): BoxView {
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')
-  job.circuit('7', 'Lights', given.ratedAmps ?? 15)
+  const breakers = given.breakers ?? ['7']
+  for (const breaker of breakers) job.circuit(breaker, 'Lights', given.ratedAmps ?? 15)
   job.box({
     id: 'box',
     room: 'room',
     name: 'By the door',
-    breakers: ['7'],
+    breakers,
     box: { depthMillimetres: 80, volumeCubicInches: 30, ...given.box },
     controls: [
       {

@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import type { JobRecord } from '@/core/model/record'
-import { bringIn, bringInDemo, rows, saved } from './helpers'
+import { fedAtTheSwitch, passingThrough } from '@/demo/usual'
+import { bringIn, bringInBox, bringInDemo, rows, saved } from './helpers'
 
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).click()
 const breaker = (page: Page) =>
@@ -109,6 +110,55 @@ test('nothing listed makes it dark: the main switch with all that goes dark, the
   expect(
     await rows('SELECT circuit_id, shows FROM breaker_tries WHERE job_id = ? ORDER BY seq', jobId),
   ).toMatchObject([{}, {}, { circuit_id: null, shows: 'stayed-lit' }])
+})
+
+test('a box of two lines: a meter left at each says which breaker feeds it, and whose its neutrals are', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {
+    breakers: ['7', '8'],
+    cables: [...fedAtTheSwitch(true), ...passingThrough(true)],
+  })
+  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  const which = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Which breaker feeds which line?' }) })
+    .last()
+  await expect(which.getByRole('listitem')).toHaveCount(2)
+  await which
+    .getByRole('listitem')
+    .filter({ hasText: 'C black' })
+    .getByRole('link', { name: 'Breaker hunt with a meter at it' })
+    .click()
+  await expect(page.getByRole('radio', { name: 'A meter at C black' })).toBeChecked()
+  await press(page, 'It stayed live')
+  await press(page, 'The meter went dark')
+  await expect(page.getByRole('heading', { name: 'Breaker 8 “Lights” feeds it' })).toBeVisible()
+  await saved(page)
+  expect(
+    await rows(
+      'SELECT id, role_circuit_id FROM ends WHERE job_id = ? AND role_circuit_id IS NOT NULL ORDER BY id',
+      jobId,
+    ),
+  ).toEqual(
+    ['box-c-black-1-end', 'box-c-white-2-end', 'box-d-black-1-end', 'box-d-white-2-end'].map(id => ({
+      id,
+      role_circuit_id: 'circuit-8',
+    })),
+  )
+  expect(
+    await rows('SELECT circuit_id, end_id, shows FROM breaker_tries WHERE job_id = ? ORDER BY seq', jobId),
+  ).toEqual([
+    { circuit_id: 'circuit-7', end_id: 'box-c-black-1-end', shows: 'stayed-lit' },
+    { circuit_id: 'circuit-8', end_id: 'box-c-black-1-end', shows: 'went-dark' },
+  ])
+  // The other line is likelier on the other one.
+  await page.getByRole('radio', { name: 'A meter at A black' }).check()
+  await expect(breaker(page)).toHaveText('7')
+  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  await expect(which.getByRole('listitem')).toHaveCount(1)
+  await expect(page.getByRole('button', { name: /^C black line, proven, breaker 8/ })).toBeVisible()
 })
 
 test('breakers that share a neutral are tied from either side; the directory prints alone', async ({

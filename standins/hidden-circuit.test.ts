@@ -19,7 +19,7 @@ function measured(survey: Survey, lot: number) {
   const tester = new SimulatedTester(hidden.value.circuit, hidden.value.boxOfJoint, survey.nominalBand)
   const taken: Taken[] = []
   const carries = new Set<string>()
-  const now = () => opened.value.after(taken, { carries }, new Set())
+  const now = () => opened.value.after(taken, { toldFromGround: carries }, new Set())
   for (let next = now().next; next && taken.length < MOST_READINGS; next = now().next) {
     const shown = tester.answer(next.question)
     if (!shown.ok) throw new Error(shown.faults[0]!.message)
@@ -83,7 +83,7 @@ describe('a box without a ground', () => {
       expect(clamped).toBeGreaterThan(0)
       expect(found.known.filter(({ proof }) => proof !== 'proven')).toEqual([])
       const opened = Identifier.of(answering(survey.value), { live: true })
-      const without = opened.ok ? opened.value.after(taken, { carries: new Set() }, new Set()) : null
+      const without = opened.ok ? opened.value.after(taken, { toldFromGround: new Set() }, new Set()) : null
       const neutrals = without!.known.filter(({ candidates: [first] }) => first?.role === 'neutral')
       expect(neutrals.length).toBeGreaterThan(0)
       for (const { proof, groundOpen } of neutrals) {
@@ -91,6 +91,29 @@ describe('a box without a ground', () => {
         expect(proof).not.toBe('proven')
       }
     }
+  })
+
+  it('with the neutral lifted at the panel only a ground still sounds; that proves the neutrals too', () => {
+    const bare = usualBox({ proven: false }).record
+    const grounded = surveyOf([boxView(bare, 'box')!], trade)
+    if (!grounded.ok) throw new Error(grounded.faults[0]!.message)
+    for (const lot of LOTS) {
+      const hidden = hiddenCircuitFor(grounded.value, lot)
+      if (!hidden.ok) throw new Error('nothing hidden')
+      const { circuit, boxOfJoint } = hidden.value
+      const tester = new SimulatedTester(circuit, boxOfJoint, grounded.value.nominalBand)
+      const ends = grounded.value.cables.flatMap(cable => cable.ends)
+      for (const { id, ground } of ends)
+        expect(tester.lift(id)).toEqual({ ok: true, value: ground ? 'sounds' : 'silent' })
+    }
+    const { found, taken } = measured(answering(survey.value), 0.1)
+    const opened = Identifier.of(answering(survey.value), { live: true })
+    if (!opened.ok) throw new Error('not opened')
+    const open = opened.value.after(taken, { toldFromGround: new Set() }, new Set())
+    const neutrals = open.known.filter(({ groundOpen }) => groundOpen).map(({ endId }) => endId)
+    expect(neutrals.length).toBeGreaterThan(0)
+    const lifted = opened.value.after(taken, { toldFromGround: new Set(neutrals) }, new Set())
+    expect(lifted.known.map(({ proof }) => proof)).toEqual(found.known.map(({ proof }) => proof))
   })
 
   it('a clamp round what carries nothing shows nothing', () => {

@@ -73,6 +73,29 @@ export class SimulatedTester {
     return good(most!.amps)
   }
 
+  /**
+   * Continuity from an end to ground, everything off, with the neutral of its circuit lifted at the panel. Refused
+   * where there is no such end.
+   */
+  lift(endId: string): Result<'silent' | 'sounds'> {
+    const { supplies, joints } = this.circuit
+    const held = new Set(joints.flatMap(({ members }) => members))
+    const shown = read(
+      this.circuit,
+      {
+        state: this.#state,
+        off: supplies.map(({ id }) => id),
+        opened: [],
+        lifted: [...new Set(supplies.map(({ neutral }) => neutral))].filter(point => held.has(point)),
+      },
+      { instrument: 'continuity', from: `end:${endId}`, to: supplies[0]!.ground },
+    )
+    if (!shown.ok) return shown
+    return shown.value.kind === 'ohms'
+      ? good(shown.value.sounds ? 'sounds' : 'silent')
+      : unusable(shown.value)
+  }
+
   /** Moves a switch by hand, as one would to see what it does. */
   work(deviceId: string): Result<null> {
     const device = this.circuit.devices.find(({ id }) => id === deviceId)

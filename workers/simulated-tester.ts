@@ -1,13 +1,13 @@
 import type { Answer as Shown, Question as Asked, Survey } from '@/core/identify'
 import type { Circuit } from '@/core/model/circuit'
-import type { Fault } from '@/core/model/result'
+import type { Fault, Result } from '@/core/model/result'
 import { hiddenCircuitFor, seatsOf } from '@/standins/hidden-circuit'
 import { SimulatedTester } from '@/standins/tester'
 import type { Answer, Question } from './ask'
 
-/** Where the jaws of a clamp meter go. */
-export interface ClampQuestion {
-  readonly kind: 'clamp'
+/** A conductor that the jaws of a clamp meter go round, or that is held to ground with its neutral lifted. */
+export interface EndQuestion {
+  readonly kind: 'clamp' | 'lifted'
   readonly end: string
 }
 
@@ -17,7 +17,7 @@ export interface TesterQuestion {
   /** The circuit where it is known; null: one that looks the same is drawn by this lot (0 to 1). */
   readonly circuit: Circuit | null
   readonly lot: number
-  readonly question: Asked | ClampQuestion
+  readonly question: Asked | EndQuestion
 }
 
 export type TesterAnswer =
@@ -37,8 +37,13 @@ function answered({ survey, circuit, lot, question }: TesterQuestion): TesterAns
     const { value } = hidden
     held = { key, tester: new SimulatedTester(value.circuit, value.boxOfJoint, survey.nominalBand) }
   }
-  const shown = question.kind === 'clamp' ? held.tester.clamp(question.end) : held.tester.answer(question)
+  const shown = shownBy(held.tester, question)
   return shown.ok ? { kind: 'shown', answer: shown.value } : { kind: 'refused', faults: shown.faults }
+}
+
+function shownBy(tester: SimulatedTester, question: TesterQuestion['question']): Result<Shown | number> {
+  if (!('end' in question)) return tester.answer(question)
+  return question.kind === 'clamp' ? tester.clamp(question.end) : tester.lift(question.end)
 }
 
 self.onmessage = ({ data }: MessageEvent<Question<TesterQuestion>>) => {

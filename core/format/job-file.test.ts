@@ -100,7 +100,20 @@ describe('job file', () => {
     }
     expect(Object.values(record.conductors).some(({ faded }) => faded)).toBe(false)
     expect(record.breakerTries).toEqual({})
-    expect(JSON.parse(writeJobFile(parsed.value))).toMatchObject({ version: 3 })
+    expect(JSON.parse(writeJobFile(parsed.value))).toMatchObject({ version: 4 })
+  })
+
+  it('reads a file of version 3: a try of a breaker says of no conductor that a meter was left at it', () => {
+    const tried = { circuitId: null, placeId: null, shows: 'stayed-lit', hinted: false, note: '', seq: 1 }
+    const parsed = parseJobFile(
+      spoilt(file => {
+        file.version = 3 as never
+        const boxId = file.boxes![0]!.id
+        file.breakerTries!.push({ id: 'try', boxId, ...tried, at: '2026-05-04T08:00:00.000Z' })
+      }),
+    )
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.faults.slice(0, 3)))
+    expect(parsed.value.record.breakerTries.try).toMatchObject({ ...tried, endId: null })
   })
 
   it('lists every fault with its path, and nothing else', () => {
@@ -122,7 +135,7 @@ describe('job file', () => {
     ['a reference to nothing', file => (file.cables![1]!.boxId = 'attic'), '/cables/1/boxId no-such-row'],
     ['an id twice', file => file.rooms!.push(file.rooms![0]!), '/rooms/1 array.unique'],
     ['another format', file => (file.format = 'recipe' as never), '/format any.only'],
-    ['a later version', file => (file.version = 4 as never), '/version any.only'],
+    ['a later version', file => (file.version = 5 as never), '/version any.only'],
     ['a table missing', file => delete file.ends, '/ends any.required'],
     ['an end in two places', file => (file.ends![0]!.jointId = 'nowhere'), '/ends/0/jointId no-such-row'],
   ])('refuses %s', (_, spoil, expected) => {

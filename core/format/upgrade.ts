@@ -7,10 +7,12 @@ type Loose = Readonly<Record<string, unknown>>
 /** Tables that came after the first version; a file from before has nothing in them. */
 const LATER_TABLES = { 2: ['findings', 'notes', 'photos'], 3: ['breakerTries'] } as const
 
+const EARLIER: readonly unknown[] = [1, 2, 3]
+
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */
 export function upgraded(file: unknown): unknown {
-  if (!isObject(file) || (file.version !== 1 && file.version !== 2)) return file
-  const { version } = file
+  if (!isObject(file) || !EARLIER.includes(file.version)) return file
+  const version = Number(file.version)
   const later = Object.entries(LATER_TABLES).flatMap(([since, names]) =>
     Number(since) > version ? names.map(name => [name, []]) : [],
   )

@@ -43,7 +43,7 @@ const seenIn = (record: JobRecord, view: BoxView) => [
   ]),
   view.feeds.map(({ circuit }) => circuit.id),
   rowsWith(record, 'readings', 'boxId', view.box.id)
-    .filter(({ purpose }) => purpose === 'identify' || purpose === 'clamp')
+    .filter(({ purpose }) => purpose === 'identify' || purpose === 'clamp' || purpose === 'lifted')
     .map(({ id, answer, value }) => [id, answer, value]),
 ]
 

@@ -1,7 +1,8 @@
 import { good, type Result } from '../model/result'
 import type { Role } from '../model/vocabulary'
 import { frameOf, type Frame } from './frame'
-import { generate } from './generate'
+import type { Followed } from './follow'
+import { generate, type Reach } from './generate'
 import type { Hypothesis } from './hypothesis'
 import { Predictor } from './predict'
 import { rolesIn } from './roles'
@@ -21,12 +22,18 @@ export interface Case {
   readonly predictor: Predictor
 }
 
+/** All that is thought of at once; a group of five boxes that nobody followed a cable in can be larger. */
+const REACH: Reach = { hypotheses: 40_000, lookedAt: 1_500_000 }
+
 /** Refused where the survey does not hang together. */
 export function caseOf(survey: Survey): Result<Case> {
   const framed = frameOf(survey)
-  if (!framed.ok) return framed
-  const frame = framed.value
-  const { hypotheses, complete } = generate(frame)
+  return framed.ok ? good(caseIn(framed.value)) : framed
+}
+
+/** The same for what is numbered already; less is to be thought of where conductors were followed. */
+export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: Reach = REACH): Case {
+  const { hypotheses, complete } = generate(frame, reach, followed)
   const standing = new Standing(frame)
   const known = new Map<string, number>()
   const classes: Role[][] = []
@@ -41,5 +48,5 @@ export function caseOf(survey: Survey): Result<Case> {
     }
     classOf[at] = index
   })
-  return good({ frame, hypotheses, complete, classes, classOf, predictor: new Predictor(frame) })
+  return { frame, hypotheses, complete, classes, classOf, predictor: new Predictor(frame) }
 }

@@ -1,5 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { basisOf } from './basis'
+import { tellsFromGround } from './ground'
 import { DEAD_VOLTS } from './question'
 import type { Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
@@ -112,7 +113,8 @@ function netMates(view: BoxView, { end }: EndView): ReadonlySet<string> {
 function provenBy(view: BoxView, subject: EndView, role: Role, supporting: readonly Reading[]): boolean {
   const canProve = supporting.some(reading => reading.instrument === 'low-impedance-meter')
   if (supporting.length < 2 || !canProve) return false
-  if (role === 'neutral') return groundAccountedFor(view) && !isGroundColoured(view, subject)
+  if (role === 'neutral')
+    return (groundAccountedFor(view) || toldFromGround(view, subject)) && !isGroundColoured(view, subject)
   if (role === 'ground') return isGroundColoured(view, subject)
   return true
 }
@@ -124,6 +126,12 @@ const groundAccountedFor = (view: BoxView): boolean =>
   view.ends.some(
     other => other.end.role === 'ground' && other.end.seenAtSheath && isGroundColoured(view, other),
   )
+
+/** A reading of its own metal told it from a ground. */
+function toldFromGround(view: BoxView, subject: EndView): boolean {
+  const net = netMates(view, subject)
+  return view.readings.some(reading => tellsFromGround(reading) && net.has(reading.fromEndId!))
+}
 
 /** What one reading says of one role at one net. */
 export function bears(view: BoxView, net: ReadonlySet<string>, role: Role, reading: Reading): Bearing {

@@ -1,6 +1,7 @@
 import type { Case } from './case'
 import { agrees, askedIn } from './predict'
-import { bitOf } from './question'
+import { followedIn } from './follow'
+import { bitOf, keyOf } from './question'
 import type { Ledger, Taken } from './ledger'
 
 export interface Conflict {
@@ -12,10 +13,11 @@ export interface Conflict {
   readonly explained: boolean
 }
 
-/** Which readings cannot stand together; null while they can. */
+/** Which readings cannot stand together; null while they can, and where not everything was thought of. */
 export function conflictOf(ledger: Ledger): Conflict | null {
-  if (ledger.agreed || ledger.taken.length === 0) return null
   const { of: held, taken } = ledger
+  if (ledger.agreed || !held.complete || taken.length === 0) return null
+  if (held.hypotheses.length === 0) return ofFollowed(held, taken)
   const against = taken.map(reading => speaksAgainst(held, reading))
   const stands = (readings: readonly number[]) =>
     held.hypotheses.some((_, at) => readings.every(reading => against[reading]![at] === 0))
@@ -35,6 +37,18 @@ export function conflictOf(ledger: Ledger): Conflict | null {
   const pool = explained ? all : all.filter(({ at }) => needed.includes(at))
   const { at } = pool.reduce((worst, each) => (each.suspicion > worst.suspicion ? each : worst))
   return { readings: needed.map(each => taken[each]!), repeat: taken[at]!, explained }
+}
+
+/**
+ * No circuit runs as two or more conductors were followed: the one that was read least often is read again. Null
+ * where none was followed: then it is what was seen that cannot be, and no reading.
+ */
+function ofFollowed({ frame }: Case, taken: readonly Taken[]): Conflict | null {
+  const readings = taken.filter(each => followedIn(frame, [each]).length > 0)
+  const often = (reading: Taken) =>
+    readings.filter(each => keyOf(each.question) === keyOf(reading.question)).length
+  const [repeat] = [...readings].sort((a, b) => often(a) - often(b))
+  return repeat ? { readings, repeat, explained: false } : null
 }
 
 /** 1 for each hypothesis that a reading speaks against. */

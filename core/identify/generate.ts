@@ -1,14 +1,23 @@
 import { Behaviour } from './behaves'
+import type { Followed } from './follow'
 import type { Frame, FrameSwitch, Pair } from './frame'
 import type { Hypothesis, HypothesisLamp } from './hypothesis'
 import { join, root } from './metal'
 import { feedingFurther, leaving, metAtLuminaire, type Option, type SoFar } from './options'
 import { Standing } from './standing'
+import { exchangedTwins, twinsIn } from './twins'
 import { weightOf } from './weight'
 
-/** Searched no further than this: beyond it the answer is *not decided*, never a guess. */
-const MOST_HYPOTHESES = 60_000
-const MOST_LOOKED_AT = 3_000_000
+/** How far is searched: beyond it the answer is *not decided*, never a guess. */
+export interface Reach {
+  readonly hypotheses: number
+  readonly lookedAt: number
+}
+
+/** A pair of travellers, and a conductor that ends at the luminaire. */
+const BY_LUMINAIRE = 3
+/** So many readings against a circuit and it is out, whichever single one is false. */
+const OUT = 2
 
 export interface Generated {
   readonly hypotheses: readonly Hypothesis[]
@@ -22,10 +31,11 @@ type Pairing = readonly (readonly [cable: number, partner: number | null])[]
  * Every circuit that would look like what was seen: each cable comes from a panel, leads to lamps, goes on,
  * loops from a luminaire, runs to another box (at once or by way of a luminaire) or leads nowhere, with its
  * conductors in any order whatever their colours. Left out are those that would trip their breaker as they
- * stand, and, where a light was seen to answer at every place, those in which it would not.
+ * stand, and, where a light was seen to answer at every place, those in which it would not; and those that two
+ * conductors followed from box to box speak against.
  */
-export function generate(frame: Frame): Generated {
-  return new Search(frame).run()
+export function generate(frame: Frame, reach: Reach, followed: readonly Followed[] = []): Generated {
+  return new Search(frame, reach, followed).run()
 }
 
 class Search {
@@ -33,6 +43,9 @@ class Search {
   readonly #standing: Standing
   readonly #behaviour: Behaviour
   readonly #beyond: Int16Array
+  /** Where a run comes from, by the end it goes to; −1 where none does. */
+  readonly #from: Int16Array
+  readonly #twins: readonly Pair[]
   readonly #parents: Uint16Array[] = []
   readonly #lamps: HypothesisLamp[] = []
   readonly #further: number[] = []
@@ -41,10 +54,17 @@ class Search {
   #lookedAt = 0
   #depth = 0
 
-  constructor(readonly frame: Frame) {
+  constructor(
+    readonly frame: Frame,
+    readonly reach: Reach,
+    readonly followed: readonly Followed[],
+  ) {
     this.#standing = new Standing(frame)
     this.#behaviour = new Behaviour(frame)
     this.#beyond = new Int16Array(frame.ends.length).fill(-1)
+    this.#from = new Int16Array(frame.ends.length).fill(-1)
+    const named = new Set(followed.flatMap(({ a, b }) => [a, b]))
+    this.#twins = twinsIn(frame).filter(pair => !pair.some(end => named.has(end)))
     for (const end of frame.ends) if (end.ground) this.#beyond[end.index] = frame.nodes.earth
     this.#runsBetween = new Map(
       frame.cables.flatMap(({ ends }, cable) => {
@@ -63,7 +83,7 @@ class Search {
   }
 
   get #spent(): boolean {
-    return this.#found.length > MOST_HYPOTHESES || this.#lookedAt > MOST_LOOKED_AT
+    return this.#found.length > this.reach.hypotheses || this.#lookedAt > this.reach.lookedAt
   }
 
   /** Which cables belong together; then what each is: those that run to other boxes first. */
@@ -87,10 +107,13 @@ class Search {
     with_(null)
   }
 
+  /** Of as many conductors, or one more where they meet at a luminaire and a neutral is brought down. */
   #mayRun(cable: number, other: number): boolean {
     const { cables } = this.frame
+    const [few, many] = [cables[cable]!.ends.length, cables[other]!.ends.length].sort((a, b) => a - b)
     return (
-      cables[cable]!.box !== cables[other]!.box && cables[cable]!.ends.length === cables[other]!.ends.length
+      cables[cable]!.box !== cables[other]!.box &&
+      (few === many || (few! >= BY_LUMINAIRE && many! === few! + 1))
     )
   }
 
@@ -170,18 +193,45 @@ class Search {
     parent.set(before)
     for (const [end, node] of joins) {
       this.#beyond[end] = node
+      if (node < this.#from.length) this.#from[node] = end
       join(parent, end, node)
     }
     this.#sources += sources
     this.#further.push(...further)
     this.#lamps.push(...lamps)
     this.#lookedAt++
-    if (this.#holds(parent)) next()
+    if (this.#standsForItsTwins() && this.#followsAsRead() && this.#holds(parent)) next()
     this.#lamps.length -= lamps.length
     this.#further.length -= further.length
     this.#sources -= sources
-    for (const [end] of joins) this.#beyond[end] = -1
+    for (const [end, node] of joins) {
+      this.#beyond[end] = -1
+      if (node < this.#from.length) this.#from[node] = -1
+    }
     this.#depth--
+  }
+
+  /** Whether less than two readings speak against the runs so far. What goes out of the boxes is held to them later. */
+  #followsAsRead(): boolean {
+    let against = 0
+    for (const { a, b, sounds } of this.followed) {
+      const [over, back] = [this.#runOf(a), this.#runOf(b)]
+      if (over < 0 && back < 0) continue
+      if ((over === b) !== sounds && ++against === OUT) return false
+    }
+    return true
+  }
+
+  /** The end that an end runs to; −1 while that is not known, or where it leaves the boxes. */
+  #runOf(end: number): number {
+    const to = this.#beyond[end]!
+    return to < 0 ? this.#from[end]! : to < this.#from.length ? to : -1
+  }
+
+  /** Of circuits that differ only by twins exchanged, those that cannot be the one looked for are left. */
+  #standsForItsTwins(): boolean {
+    const to = (end: number) => (this.#beyond[end]! >= 0 ? this.#beyond[end]! : this.#from[end]!)
+    return this.#twins.every(([a, b]) => to(b) < 0 || to(a) <= to(b))
   }
 
   #holds(parent: Uint16Array): boolean {
@@ -211,9 +261,9 @@ class Search {
     const under = root(parent, back)
     if (over === under) return false
     if (survey.lights[light]!.behaves === 'not-known') return true
+    if (under !== zero) return true
     for (let source = 0; source < this.#sources; source++)
       if (root(parent, nodes.hot[source]!) === over) return false
-    if (under !== zero) return true
     return switches.every(each => each.light !== light || !this.#overrules(parent, each, over, zero))
   }
 
@@ -253,13 +303,13 @@ class Search {
       this.#with({ joins: near.map(end => [end, ends[end]!.other] as const) }, next)
       return
     }
-    this.#through(near, far, next)
+    if (near.length === far.length) this.#through(near, far, next)
     for (const option of metAtLuminaire(this.frame, this.#soFar(), near, far)) {
-      const [[a], [b]] = option.joins
+      const met = option.joins.map(([end]) => end)
       this.#with(option, () =>
         this.#through(
-          near.filter(end => end !== a),
-          far.filter(end => end !== b),
+          near.filter(end => !met.includes(end)),
+          far.filter(end => !met.includes(end)),
           next,
         ),
       )
@@ -298,13 +348,15 @@ class Search {
     if (lights.some((_, light) => !this.#lamps.some(lamp => lamp.light === light))) return
     const metal = this.#parents[this.#depth]!
     if (!this.#behaviour.holds(metal, this.#sources, this.#lamps, this.#further.length)) return
-    const hypothesis: Hypothesis = {
-      beyond: this.#beyond.slice(),
-      sources: this.#sources,
-      lamps: this.#lamps.slice(),
-      onward: this.#further.length,
-      weight: 1,
+    for (const beyond of exchangedTwins(this.#twins, this.#beyond.slice()) ?? []) {
+      const hypothesis: Hypothesis = {
+        beyond,
+        sources: this.#sources,
+        lamps: this.#lamps.slice(),
+        onward: this.#further.length,
+        weight: 1,
+      }
+      this.#found.push({ ...hypothesis, weight: weightOf(this.frame, this.#standing, hypothesis) })
     }
-    this.#found.push({ ...hypothesis, weight: weightOf(this.frame, this.#standing, hypothesis) })
   }
 }

@@ -18,10 +18,13 @@ export interface Identified {
   readonly groundOpen: boolean
 }
 
-/** What else tells a neutral from a ground, by box. */
+/** What else tells a neutral from a ground. */
 export interface Accounted {
-  /** Ends that a clamp meter found to carry the current of a light that was on. */
-  readonly carries: ReadonlySet<string>
+  /**
+   * Ends that a clamp meter found to carry the current of a light that was on, and such as were silent to
+   * ground once the neutral of their circuit was lifted at the panel.
+   */
+  readonly toldFromGround: ReadonlySet<string>
 }
 
 /**
@@ -63,7 +66,14 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
       lightId: candidates.length === 1 ? lights[end.index]! : null,
       why: why.map(({ id }) => id),
       groundOpen,
-      proof: !ledger.agreed ? 'contradicted' : settled ? 'proven' : why.length > 0 ? 'indicated' : 'assumed',
+      proof:
+        held.complete && !ledger.agreed
+          ? 'contradicted'
+          : settled
+            ? 'proven'
+            : why.length > 0
+              ? 'indicated'
+              : 'assumed',
     }
   })
 }
@@ -101,12 +111,12 @@ export function isBorneOut({ of: held }: Ledger, end: number, role: Role, why: r
 /** A light that is watched shows much, but it is no measurement. */
 const canProve = ({ kind }: Question): boolean => kind !== 'light'
 
-/** A ground that is there to be seen in the same box, or a current that only a neutral carries. */
-function groundAccounted({ of: { frame } }: Ledger, end: number, { carries }: Accounted): boolean {
+/** A ground that is there to be seen in the same box, or what only a neutral does under load or lifted. */
+function groundAccounted({ of: { frame } }: Ledger, end: number, { toldFromGround }: Accounted): boolean {
   const { box, foundNode } = frame.ends[end]!
   return (
     frame.ends.some(other => other.box === box && other.ground) ||
-    frame.ends.some(other => carries.has(other.id) && other.foundNode === foundNode)
+    frame.ends.some(other => toldFromGround.has(other.id) && other.foundNode === foundNode)
   )
 }
 

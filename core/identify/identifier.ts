@@ -1,15 +1,15 @@
 import type { Fault, Result } from '../model/result'
 import { good } from '../model/result'
 import { candidatesOf, type Allowed } from './candidates'
-import { caseOf, type Case } from './case'
+import type { Case } from './case'
 import { conflictOf, type Conflict } from './conflict'
 import { identified, type Accounted, type Identified } from './identified'
 import { Ledger, type Taken } from './ledger'
 import { minutesOf, USUAL_MINUTES } from './minutes'
-import { nextQuestion, plannedOn, type Next } from './next'
-import { Candidates } from './predictions'
+import { nextQuestion, plannedOn, type CostOf, type Next } from './next'
 import { keyOf } from './question'
 import type { Survey } from './survey'
+import { Thinking } from './thinking'
 
 /** All that Identify has to say of some boxes after some readings, as plain data. */
 export interface Identification {
@@ -26,61 +26,65 @@ export interface Identification {
 
 /** Identifies one survey, reading after reading; what was worked out once is kept. */
 export class Identifier {
-  readonly #held: Case
-  readonly #candidates: Candidates
+  readonly #thinking: Thinking
   #ledger: Ledger
   #unused: Identification['unused'] = []
 
-  private constructor(held: Case, allowed: Allowed) {
-    this.#held = held
-    this.#candidates = new Candidates(
-      held,
-      candidatesOf(held.frame, allowed).filter(({ kind }) => kind !== 'light'),
-    )
+  private constructor(thinking: Thinking) {
+    this.#thinking = thinking
+    const { held, candidates } = thinking.after([])
     this.#ledger = new Ledger(held)
     // Worked out while all is thought of anyway, so that no question waits for it.
-    for (const at of plannedOn(this.#ledger)) this.#candidates.allowedBy(at)
+    for (const at of plannedOn(this.#ledger)) candidates.allowedBy(at)
   }
 
   /** Refused where the survey does not hang together. */
   static of(survey: Survey, allowed: Allowed): Result<Identifier> {
-    const held = caseOf(survey)
-    return held.ok ? good(new Identifier(held.value, allowed)) : held
+    const opened = Thinking.of(survey, ({ frame }) =>
+      candidatesOf(frame, allowed).filter(({ kind }) => kind !== 'light'),
+    )
+    return opened.ok ? good(new Identifier(opened.value)) : opened
   }
 
   /** `skipped`: questions, by their keys, that somebody cannot answer now. */
   after(taken: readonly Taken[], accounted: Accounted, skipped: ReadonlySet<string>): Identification {
-    this.#take(taken)
+    const { held, candidates } = this.#thinking.after(taken)
+    this.#take(held, taken)
     const ledger = this.#ledger
     const { against, standing } = ledger
     const agreeing = standing.filter(at => against[at] === 0)
-    const candidates =
+    const follow = this.#thinking.follow(taken, skipped)
+    const costOf: CostOf = (question, now) => minutesOf(USUAL_MINUTES, question, now)
+    const asked =
       skipped.size === 0
-        ? this.#candidates
-        : this.#candidates.without(this.#candidates.questions.filter(each => skipped.has(keyOf(each))))
+        ? candidates
+        : candidates.without(candidates.questions.filter(each => skipped.has(keyOf(each))))
     return {
       known: identified(ledger, accounted),
-      next: nextQuestion(ledger, candidates, (question, now) => minutesOf(USUAL_MINUTES, question, now)),
+      next: follow
+        ? { question: follow, minutes: costOf(follow, taken.at(-1)?.question ?? null), outcomes: [] }
+        : nextQuestion(ledger, asked, costOf),
       conflict: conflictOf(ledger),
-      decided: this.#held.complete,
-      ways: new Set(agreeing.map(at => this.#held.classOf[at]!)).size,
+      decided: held.complete,
+      ways: new Set(agreeing.map(at => held.classOf[at]!)).size,
       unused: this.#unused,
     }
   }
 
-  /** Goes on from what was taken before, where these readings begin with those. */
-  #take(taken: readonly Taken[]): void {
+  /** Goes on from what was taken before, where these readings begin with those and are held against the same. */
+  #take(held: Case, taken: readonly Taken[]): void {
     const before = this.#ledger.taken
     const goesOn =
+      this.#ledger.of === held &&
       this.#unused.length === 0 &&
       before.every((each, at) => each.id === taken[at]?.id && each.answer === taken[at].answer)
     if (!goesOn) {
-      this.#ledger = new Ledger(this.#held)
+      this.#ledger = new Ledger(held)
       this.#unused = []
     }
     for (const each of taken.slice(goesOn ? before.length : 0)) {
-      const held = this.#ledger.take(each)
-      if (!held.ok) this.#unused = [...this.#unused, { readingId: each.id, fault: held.faults[0]! }]
+      const used = this.#ledger.take(each)
+      if (!used.ok) this.#unused = [...this.#unused, { readingId: each.id, fault: used.faults[0]! }]
     }
   }
 }

@@ -11,7 +11,7 @@ import type { Survey } from './survey'
 import { EACH_COSTS_ONE } from './testing/run'
 import { HiddenHouse, randomFrom, type Hidden } from './testing/hidden'
 
-const NO_CLAMP: Accounted = { carries: new Set() }
+const NO_CLAMP: Accounted = { toldFromGround: new Set() }
 
 /** One place fed at the switch: line and load on the switch, whites in a joint. */
 function usual(behaves: 'answers' | 'not-known' = 'answers'): Hidden {
@@ -111,7 +111,7 @@ describe('a bundle of whites with nothing on a device', () => {
     expect(new Set(proofs(ledger))).toEqual(new Set(['neutral indicated']))
     expect(identified(ledger, NO_CLAMP).filter(({ groundOpen }) => groundOpen)).toHaveLength(2)
     const carries = new Set([whites[0]!.id])
-    const known = identified(ledger, { carries }).filter(
+    const known = identified(ledger, { toldFromGround: carries }).filter(
       ({ candidates }) => candidates[0]!.role === 'neutral',
     )
     expect(known.map(({ proof }) => proof)).toEqual(['proven', 'proven'])

@@ -37,12 +37,16 @@ const ANSWER_BITS = 15
  */
 export function nextQuestion(ledger: Ledger, candidates: Candidates, costOf: CostOf): Next | null {
   const lacking = notBorneOut(ledger)
-  return telling(ledger, candidates, costOf, lacking) ?? bearingOut(ledger, candidates, costOf, lacking)
+  return (
+    telling(ledger, candidates, costOf, lacking, plannedOn(ledger)) ??
+    telling(ledger, candidates, costOf, lacking, besideTheLikeliest(ledger, candidates)) ??
+    bearingOut(ledger, candidates, costOf, lacking)
+  )
 }
 
 /** Ends that no reading bears out yet, whatever may be thought of them. */
 function notBorneOut(ledger: Ledger): readonly FrameEnd[] {
-  const known = identified(ledger, { carries: new Set() })
+  const known = identified(ledger, { toldFromGround: new Set() })
   return ledger.of.frame.ends.filter(({ index }) => {
     const { candidates, why } = known[index]!
     return (
@@ -98,9 +102,10 @@ function telling(
   candidates: Candidates,
   costOf: CostOf,
   lacking: readonly FrameEnd[],
+  sample: readonly number[],
 ): Next | null {
   const { of: held } = ledger
-  const sample = plannedOn(ledger)
+  if (sample.length === 0) return null
   const now = ledger.taken.at(-1)?.question ?? null
   const likely = sample.map(ledger.worth)
   const total = likely.reduce((sum, each) => sum + each, 0)
@@ -164,6 +169,23 @@ interface State {
 export function plannedOn({ standing, worth }: Ledger): readonly number[] {
   if (standing.length <= PLANNED_ON) return standing
   return [...standing].sort((a, b) => worth(b) - worth(a) || a - b).slice(0, PLANNED_ON)
+}
+
+/** Where the likeliest all say the same: the first of them, and such as give other roles and could be told from it. */
+function besideTheLikeliest(
+  { of: held, standing, worth }: Ledger,
+  { allowedBy }: Candidates,
+): readonly number[] {
+  if (standing.length <= PLANNED_ON) return []
+  const [first, ...rest] = [...standing].sort((a, b) => worth(b) - worth(a) || a - b) as [number, ...number[]]
+  const own = allowedBy(first)
+  const sample = [first]
+  for (const at of rest) {
+    if (sample.length === PLANNED_ON) break
+    if (held.classOf[at] === held.classOf[first]) continue
+    if (allowedBy(at).some((bits, number) => bits !== own[number])) sample.push(at)
+  }
+  return sample
 }
 
 function classesOf({ classOf }: Case, sample: readonly number[]): State['classes'] {

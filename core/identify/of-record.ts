@@ -6,6 +6,7 @@ import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Allowed } from './candidates'
+import { tellsFromGround } from './ground'
 import type { Accounted } from './identified'
 import type { Taken } from './ledger'
 import type { Answer, Question, Spot } from './question'
@@ -155,13 +156,11 @@ export function readingFor(question: Question, answer: Answer, value: number, bo
   }
 }
 
-/** Neutral joints that a clamp meter found to carry current. */
+/** Conductors that a clamp meter found to carry current, or that were silent with their neutral lifted. */
 export const accountedIn = (views: readonly BoxView[]): Accounted => ({
-  carries: new Set(
+  toldFromGround: new Set(
     views.flatMap(view =>
-      view.readings.flatMap(({ purpose, instrument, fromEndId, value }) =>
-        purpose === 'clamp' && instrument === 'clamp' && fromEndId !== null && value > 0 ? [fromEndId] : [],
-      ),
+      view.readings.flatMap(reading => (tellsFromGround(reading) ? [reading.fromEndId!] : [])),
     ),
   ),
 })

@@ -83,57 +83,66 @@ export function* feedingFurther(frame: Frame, cable: number, at: number): Genera
     }
 }
 
-/** What the two last conductors of a pair of cables meet at a luminaire where the others run through. */
+/**
+ * What conductors of a pair of cables meet at a luminaire where their others run through: the feed and the lamp
+ * where it is fed there, or both sides of the lamp; and a neutral that is brought down to a place besides.
+ */
 export function* metAtLuminaire(
   frame: Frame,
   soFar: SoFar,
   near: readonly number[],
   far: readonly number[],
-): Generator<Option & { readonly joins: readonly [Join, Join] }> {
+): Generator<Option> {
   const { nodes, ends } = frame
   const lampHot = nodes.lampHot[soFar.lamps.length]!
   const lampBack = nodes.lampNeutral[soFar.lamps.length]!
-  for (const light of lightsLeft(frame, soFar.lamps))
-    for (const a of near)
-      for (const b of far) {
-        const loop = { lamps: [{ light, back: nodes.neutral }] }
-        for (const { node, sources } of feedsOf(frame, soFar, ends[a]!.box)) {
+  for (const light of lightsLeft(frame, soFar.lamps)) {
+    const met = function* (
+      own: readonly number[],
+      others: readonly number[],
+      adds: Omit<Option, 'joins'>,
+    ): Generator<Option> {
+      const running = near.length - own.length
+      if (running !== far.length - others.length || running < 0) return
+      if (own.length + others.length > 2 && running < TRAVELLERS) return
+      for (const a of arranged(near, own.length))
+        for (const b of arranged(far, others.length))
           yield {
             joins: [
-              [a, node],
-              [b, lampHot],
+              ...own.map((node, at) => [a[at]!, node] as const),
+              ...others.map((node, at) => [b[at]!, node] as const),
             ],
-            sources,
-            ...loop,
+            ...adds,
           }
-          yield {
-            joins: [
-              [a, lampHot],
-              [b, node],
-            ],
-            sources,
-            ...loop,
-          }
-        }
-        const between = { lamps: [{ light, back: lampBack }] }
-        yield {
-          joins: [
-            [a, lampBack],
-            [b, lampHot],
+    }
+    const { neutral } = nodes
+    for (const { node, sources } of feedsOf(frame, soFar, ends[near[0]!]!.box)) {
+      const loop = { sources, lamps: [{ light, back: neutral }] }
+      for (const [one, other] of [
+        [node, lampHot],
+        [lampHot, node],
+      ] as const)
+        for (const down of [
+          [[one], [other]],
+          [[one, neutral], [other]],
+          [[one], [other, neutral]],
+          [
+            [one, neutral],
+            [other, neutral],
           ],
-          ...between,
-        }
-        yield {
-          joins: [
-            [a, lampHot],
-            [b, lampBack],
-          ],
-          ...between,
-        }
-      }
+        ] as const)
+          yield* met(down[0], down[1], loop)
+    }
+    const between = { lamps: [{ light, back: lampBack }] }
+    yield* met([lampBack], [lampHot], between)
+    yield* met([lampHot], [lampBack], between)
+    yield* met([lampBack], [lampHot, lampBack], between)
+    yield* met([lampHot, lampBack], [lampBack], between)
+  }
 }
 
-type Join = readonly [end: number, node: number]
+/** A neutral is brought down beside a pair of travellers. */
+const TRAVELLERS = 2
 
 /** A circuit not thought of yet, or one that feeds other boxes already. */
 function feedsOf({ nodes, survey }: Frame, { sources, sourcesIn }: SoFar, box: number) {

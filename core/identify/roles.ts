@@ -31,6 +31,8 @@ export function rolesIn(frame: Frame, standing: Standing, hypothesis: Hypothesis
     if (nodes.onHot.includes(node)) return 'onward-feed'
     if (drive === ZERO) return 'neutral'
     if (drive !== 0 && node < 0 && !isRunEnd(hypothesis, end.index)) return 'onward-feed'
+    // A lamp that is hot all the time: it is its return that is switched.
+    if (drive !== 0 && isLampHot(node)) return 'onward-feed'
     if (drive !== 0) return arrives(frame, hypothesis, standing, end.index, drive) ? 'line' : 'onward-feed'
     const lamp = nodes.lampHot.indexOf(node)
     if (lamp >= 0)

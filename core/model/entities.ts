@@ -238,6 +238,8 @@ export const ENTITIES = {
     circuitId: maybeRef('circuits', 'remove'),
     /** The place whose light was left on and watched; null where a meter was left at a live conductor. */
     placeId: maybeRef('places'),
+    /** That conductor, where there are several lines in the box. */
+    endId: maybeRef('ends', 'remove'),
     shows: choice(BREAKER_SHOWS),
     /** The circuit finder named it, which is a hint and no more. */
     hinted: flag,

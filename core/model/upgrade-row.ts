@@ -12,6 +12,7 @@ export function upgradedRow(entity: EntityName | 'job', row: Loose): Loose {
 }
 
 const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
+  breakerTries: () => ({ endId: null }),
   boxes: () => ({ freeLengthMillimetres: null, plate: '', hidden: false }),
   conductors: () => ({ faded: false }),
   defects: () => ({ handedTo: '', handedOn: null }),

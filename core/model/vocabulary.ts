@@ -72,7 +72,7 @@ export const INSTRUMENTS = [
 export type Instrument = (typeof INSTRUMENTS)[number]
 
 /** Why a reading was taken; the safe sequence is built from these. */
-export const READING_PURPOSES = ['identify', 'tester', 'reference', 'dead', 'clamp'] as const
+export const READING_PURPOSES = ['identify', 'tester', 'reference', 'dead', 'clamp', 'lifted'] as const
 export type ReadingPurpose = (typeof READING_PURPOSES)[number]
 
 export const SWITCH_POSITIONS = ['on', 'off', 'separated', 'not-known'] as const

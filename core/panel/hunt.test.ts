@@ -32,11 +32,12 @@ const tried = (...tries: [circuitId: string | null, shows: BreakerTry['shows'], 
   Object.fromEntries(
     tries.map(([circuitId, shows, hinted = false], at) => [
       `try-${at}`,
-      { boxId: BOX, circuitId, placeId: PLACE, shows, hinted, note: '', seq: 900 + at, at: AT },
+      { boxId: BOX, circuitId, placeId: PLACE, endId: null, shows, hinted, note: '', seq: 900 + at, at: AT },
     ]),
   )
 
-const huntIn = (record: JobRecord, placeId: string | null = PLACE) => huntFor(boxView(record, BOX)!, placeId)
+const huntIn = (record: JobRecord, placeId: string | null = PLACE) =>
+  huntFor(boxView(record, BOX)!, { placeId, endId: null })
 const withoutFeed = Object.fromEntries(
   Object.values(house.feeds)
     .filter(({ boxId }) => boxId === BOX)

@@ -3,6 +3,7 @@ import { tiedBoxes } from '../job/tied'
 import type { BreakerTry, Breaker } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { roomsOf } from './directory'
+import { linesIn } from './lines'
 import { byPosition, thrownWith } from './ties'
 
 /** Where the hunt for the breaker of one light, or of one live conductor, stands. */
@@ -42,6 +43,7 @@ export type HuntReason =
   | 'lights'
   | 'finder'
   | 'large'
+  | 'another-line'
 
 /** How many times likelier each makes a breaker; found by a reading, and said by a label only. */
 const WORTH: Readonly<Record<HuntReason, readonly [found: number, labelled: number]>> = {
@@ -57,19 +59,28 @@ const WORTH: Readonly<Record<HuntReason, readonly [found: number, labelled: numb
   lights: [1.3, 1.3],
   finder: [15, 15],
   large: [0.1, 0.1],
+  'another-line': [0.05, 0.05],
 }
 
 /** A circuit that hardly feeds a light: of two poles, or larger than light circuits are, in times the usual. */
 const LARGE_TIMES_USUAL = 1.7
 
+/** What is looked at while breakers are tried: the light of a place, or a meter at a conductor, named or not. */
+export interface Watched {
+  readonly placeId: string | null
+  readonly endId: string | null
+}
+
 /**
- * The hunt for what feeds one place of a box (or, with null, a conductor that a meter is left at). Breakers come in
+ * The hunt for what feeds one place of a box, or a conductor that a meter is left at. Breakers come in
  * the likeliest order by what their neighbours are on, by labels and the circuit finder; none of these proves
  * anything. What stayed lit while a breaker was off is not on it. The main switch is left for last.
  */
-export function huntFor(view: BoxView, placeId: string | null): Hunt {
+export function huntFor(view: BoxView, { placeId, endId }: Watched): Hunt {
   const { record, box } = view
-  const tries = rowsWith(record, 'breakerTries', 'boxId', box.id).filter(each => each.placeId === placeId)
+  const tries = rowsWith(record, 'breakerTries', 'boxId', box.id).filter(
+    each => each.placeId === placeId && each.endId === endId,
+  )
   const circuits = [...rowsOf(record, 'circuits')].sort(byPosition)
   const last = (circuitId: string | null) =>
     tries.filter(each => each.circuitId === circuitId && each.shows !== 'not-tried').at(-1)
@@ -85,7 +96,7 @@ export function huntFor(view: BoxView, placeId: string | null): Hunt {
   const off = open.filter(({ id }) => isOff(record, id))
   const likely = open
     .filter(circuit => !off.includes(circuit))
-    .map(circuit => ({ circuit, ...judged(view, placeId, circuit, tries) }))
+    .map(circuit => ({ circuit, ...judged(view, { placeId, endId }, circuit, tries) }))
   const total = likely.reduce((sum, { worth }) => sum + worth, 0)
   return {
     found,
@@ -124,7 +135,7 @@ const isOff = (record: JobRecord, circuitId: string): boolean =>
 
 function judged(
   view: BoxView,
-  placeId: string | null,
+  { placeId, endId }: Watched,
   circuit: Breaker,
   tries: readonly BreakerTry[],
 ): { worth: number; why: HuntReason[] } {
@@ -155,6 +166,9 @@ function judged(
   else if (!why.includes('elsewhere') && rowsOf(record, 'rooms').some(({ name }) => names(name)))
     because('another-room', false)
   if (/\blight/.test(label)) because('lights', false)
+  // Two lines that are not joined are seldom of one circuit.
+  if (linesIn(view).some(line => line.circuit?.id === circuit.id && line.end.end.id !== endId))
+    because('another-line', true)
   if (tries.some(each => each.circuitId === circuit.id && each.hinted)) because('finder', false)
   if (circuit.poles > 1 || circuit.ratedAmps > LARGE_TIMES_USUAL * region.usualBreakerAmps)
     because('large', false)

@@ -1,3 +1,4 @@
 export { directoryOf, roomsOf, type DirectoryEntry } from './directory'
-export { darkenedBy, huntFor, type Hunt, type HuntCandidate, type HuntReason } from './hunt'
+export { linesIn, linesToTell, type Line } from './lines'
+export { darkenedBy, huntFor, type Watched, type Hunt, type HuntCandidate, type HuntReason } from './hunt'
 export { byPosition, oneHandle, sharersOf, thrownWith } from './ties'

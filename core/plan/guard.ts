@@ -2,7 +2,15 @@ import { boxView } from '../job/box-view'
 import type { Guard } from '../job/transition'
 import { fault, type Fault } from '../model/result'
 import type { Row } from '../model/entities'
-import { APART, holdsBeforeMoving, TOGETHER } from '../safety'
+import {
+  APART,
+  holdsBeforeLifting,
+  holdsBeforeMoving,
+  LIFTED,
+  liftedBehind,
+  PUT_BACK,
+  TOGETHER,
+} from '../safety'
 import type { Trade } from '../model/trade'
 import { planBox } from './steps'
 
@@ -12,8 +20,20 @@ import { planBox } from './steps'
  */
 export const holdPoints =
   (trade: Trade): Guard =>
-  (before, _after, changes) =>
+  (before, after, changes) =>
     changes.flatMap((change): Fault[] => {
+      if (change.entity === 'switchings' && change.before === null && change.after !== null) {
+        const { circuitId, to } = change.after as Row<'switchings'>
+        return to === 'off'
+          ? []
+          : liftedBehind(after, circuitId).map(({ box, room }) =>
+              fault(
+                `/switchings/${change.id}/to`,
+                'held',
+                `Not on yet: the neutral of ${room.name}, ${box.name}, is off its bar.`,
+              ),
+            )
+      }
       if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
       const { boxId, stepKey } = change.after as Row<'steps'>
       const view = boxView(before, boxId)
@@ -21,6 +41,11 @@ export const holdPoints =
         return holdsBeforeMoving(view).map(why =>
           fault(`/steps/${change.id}/stepKey`, 'held', `Conductors are not moved yet: ${why}.`),
         )
+      if (view && stepKey === LIFTED)
+        return holdsBeforeLifting(view).map(why =>
+          fault(`/steps/${change.id}/stepKey`, 'held', `Its neutral is not lifted yet: ${why}.`),
+        )
+      if (view && stepKey === PUT_BACK) return []
       const step = view && planBox(view, trade).steps.find(each => each.key === stepKey)
       const path = `/steps/${change.id}/stepKey`
       if (!step) return [fault(path, 'no-such-step', `this box has no step “${stepKey}”`)]

@@ -1,6 +1,7 @@
 import { boxView, type BoxView } from '../job/box-view'
 import { claimStatus } from '../identify'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { linesToTell } from '../panel'
 import { deviceNamed, type Trade } from '../model/trade'
 import { STAGES, type Stage } from '../model/vocabulary'
 import { testList } from './prove-list'
@@ -63,6 +64,7 @@ const test: Rule = view => {
     ...(roles.length === 0 ? ['nothing to read yet'] : []),
     ...(contradicted ? [`readings contradict: ${contradicted.each.name}`] : []),
     ...(open.length > 0 ? [`${open.length} of ${roles.length} roles not proven`] : []),
+    ...linesToTell(view).map(({ end }) => `not known which ${view.region.words.breaker} feeds ${end.name}`),
   ]
   return state(
     missing,

@@ -23,21 +23,8 @@ export function isApart({ record, box }: BoxView): boolean {
  * went off: opened, its load side can stand at line voltage though everything here reads dead.
  */
 export function toClamp(view: BoxView): EndView[] {
-  const { record, region } = view
-  const offSince = Math.max(
-    0,
-    ...rowsOf(record, 'switchings')
-      .filter(
-        ({ to, circuitId }) =>
-          to === 'off' && (circuitId === null || view.feeds.some(each => each.circuit.id === circuitId)),
-      )
-      .map(({ seq }) => seq),
-  )
-  const clamped = new Set(
-    view.readings
-      .filter(({ purpose, value, seq }) => purpose === 'clamp' && value === 0 && seq > offSince)
-      .map(({ fromEndId }) => fromEndId),
-  )
+  const { region } = view
+  const clamped = clampedSinceOff(view)
   return view.joints.flatMap(({ id }) => {
     const members = view.ends.filter(({ end }) => end.jointId === id)
     const mayReturn = members.filter(
@@ -48,6 +35,25 @@ export function toClamp(view: BoxView): EndView[] {
     if (!first || members.length < 2 || members.some(({ end }) => clamped.has(end.id))) return []
     return [first]
   })
+}
+
+/** Ends that a clamp meter found without current since the power of their box went off. */
+export function clampedSinceOff(view: BoxView): ReadonlySet<string | null> {
+  const { record } = view
+  const offSince = Math.max(
+    0,
+    ...rowsOf(record, 'switchings')
+      .filter(
+        ({ to, circuitId }) =>
+          to === 'off' && (circuitId === null || view.feeds.some(each => each.circuit.id === circuitId)),
+      )
+      .map(({ seq }) => seq),
+  )
+  return new Set(
+    view.readings
+      .filter(({ purpose, value, seq }) => purpose === 'clamp' && value === 0 && seq > offSince)
+      .map(({ fromEndId }) => fromEndId),
+  )
 }
 
 /** What still stands between a box and taking its conductors apart, or putting them back; in plain words. */

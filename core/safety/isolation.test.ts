@@ -2,14 +2,14 @@ import { PLAIN_READING } from '../job/new-reading'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { usualBox } from '@/demo/usual'
+import { fedAtTheSwitch, passingThrough, usualBox } from '@/demo/usual'
 import { boxView, type BoxView } from '../job/box-view'
 import { applyChanges } from '../job/change'
 import type { Edit } from '../job/command'
 import { transition } from '../job/transition'
 import type { Row } from '../model/entities'
 import { holdPoints, planBox } from '../plan'
-import { isolationOf } from '.'
+import { approachToLift, isLifted, isolationOf, LIFTED, PUT_BACK } from '.'
 
 const NOW = '2026-03-02T09:00:00.000Z'
 let counter = 0
@@ -228,6 +228,43 @@ describe('hold points', () => {
       const refused = guarded(view, tick(step.key))
       expect(!refused.ok && refused.faults[0]!.code).toBe('held')
     }
+  })
+
+  it('a neutral is lifted at the panel only dead and clamped, and nothing goes on before it is back', () => {
+    const lift = { ...tick(LIFTED) }
+    const lifting = (view: BoxView) => guarded(view, lift)
+    const end = usualBox().ends.find(each => each.end.id === 'box-a-white-2-end')!
+    expect(approachToLift(usualBox(), end).map(({ kind }) => kind)).toEqual(['make-dead', 'clamp'])
+    expect(lifting(usualBox()).ok).toBe(false)
+    const dead = then(usualBox(), ...whole())
+    expect(approachToLift(dead, end).map(({ kind }) => kind)).toEqual(['clamp'])
+    expect(lifting(dead)).toMatchObject({ ok: false, faults: [{ code: 'held' }] })
+    const idle = then(dead, clamped())
+    expect(approachToLift(idle, end)).toEqual([])
+    expect(lifting(idle).ok).toBe(true)
+    const lifted = then(idle, tick(LIFTED))
+    expect(isLifted(lifted.record, 'box')).toBe(true)
+    for (const circuitId of ['circuit-7', null]) {
+      expect(guarded(lifted, switching('on', circuitId))).toMatchObject({
+        ok: false,
+        faults: [{ code: 'held', message: 'Not on yet: the neutral of Room, By the door, is off its bar.' }],
+      })
+      expect(guarded(lifted, switching('off', circuitId)).ok).toBe(true)
+      expect(guarded(lifted, tick(PUT_BACK), switching('on', circuitId)).ok).toBe(true)
+      expect(guarded(then(lifted, tick(PUT_BACK)), switching('on', circuitId)).ok).toBe(true)
+    }
+  })
+
+  it('a breaker that does not feed the box whose neutral is lifted may go on', () => {
+    const two = usualBox({ breakers: ['7', '8'], cables: [...fedAtTheSwitch(true), ...passingThrough(true)] })
+    const [other] = Object.values(two.record.circuits).filter(({ breaker }) => breaker === '8')
+    const apart = {
+      ...two.record,
+      feeds: { one: { id: 'one', boxId: 'box', circuitId: 'circuit-7', basis: 'reading' as const } },
+    }
+    const lifted = then(boxView(apart, 'box')!, tick(LIFTED))
+    expect(guarded(lifted, switching('on', other!.id)).ok).toBe(true)
+    expect(guarded(lifted, switching('on', 'circuit-7')).ok).toBe(false)
   })
 
   it('once dead, the neutral joint still waits for its clamp reading', () => {

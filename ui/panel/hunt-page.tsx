@@ -1,9 +1,10 @@
 'use client'
 
 import Link from 'next/link'
+import { useSearchParams } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
-import { huntFor, type Hunt, type HuntCandidate } from '@/core/panel'
+import { huntFor, linesIn, type Hunt, type HuntCandidate, type Line, type Watched } from '@/core/panel'
 import { NoSuchBox } from '../job/no-such-box'
 import { useBox } from '../job/provider'
 import { PickOne } from '../primitives/fields'
@@ -24,13 +25,29 @@ export function HuntPage({ boxId }: { boxId: string }) {
 
 const METER = 'meter'
 
+/** A place, a line of the box, or a conductor that is not named; the first light unless something was chosen. */
+function watchedIn(
+  view: BoxView,
+  lines: readonly Line[],
+  chosen: string | null,
+): { readonly watched: Watched; readonly what: string } {
+  const what = chosen ?? view.places[0]?.place.id ?? METER
+  if (lines.some(({ end }) => end.end.id === what)) return { watched: { placeId: null, endId: what }, what }
+  if (view.places.some(({ place }) => place.id === what))
+    return { watched: { placeId: what, endId: null }, what }
+  return { watched: { placeId: null, endId: null }, what: METER }
+}
+
 function HuntOfBox({ view }: { view: BoxView }) {
-  const [watched, setWatched] = useState<string>(view.places[0]?.place.id ?? METER)
-  const placeId = view.places.some(({ place }) => place.id === watched) ? watched : null
-  const hunt = useMemo(() => huntFor(view, placeId), [view, placeId])
+  const asked = useSearchParams().get('at')
+  const lines = useMemo(() => linesIn(view), [view])
+  const [chosen, setChosen] = useState<string | null>(asked)
+  const { watched, what } = watchedIn(view, lines, chosen)
+  const { placeId, endId } = watched
+  const hunt = useMemo(() => huntFor(view, { placeId, endId }), [view, placeId, endId])
   const [taken, setTaken] = useState<string | null>(null)
   const next = hunt.toTry.find(({ circuit }) => circuit.id === taken) ?? hunt.toTry[0]
-  const take = useTake(view, placeId)
+  const take = useTake(view, watched)
   const { breaker } = view.region.words
   const seen = placeId
     ? (view.places.find(({ place }) => place.id === placeId)?.group.name ?? 'the light')
@@ -59,15 +76,19 @@ function HuntOfBox({ view }: { view: BoxView }) {
             <PickOne
               label="What is watched"
               labelHidden
-              value={placeId ?? METER}
+              value={what}
               options={[
                 ...view.places.map(({ place, group }) => ({
                   value: place.id,
                   words: `${group.name}, left on`,
                 })),
-                { value: METER, words: 'A meter at a conductor that reads live' },
+                ...lines.map(({ end }) => ({
+                  value: end.end.id,
+                  words: `A meter at ${end.name}`,
+                })),
+                { value: METER, words: 'A meter at another conductor that reads live' },
               ]}
-              onCommit={setWatched}
+              onCommit={setChosen}
             />
           </Part>
           {hunt.found === null && !hunt.fedFromElsewhere && next && (

@@ -15,6 +15,7 @@ const REASONS: Readonly<Record<HuntReason, string>> = {
   lights: 'its label says lights',
   finder: 'the circuit finder names it',
   large: 'large for a light',
+  'another-line': 'another line of this box is on it',
 }
 
 export const reasonWords = (reason: HuntReason): string => REASONS[reason]

@@ -1,7 +1,7 @@
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
 import type { BreakerShows } from '@/core/model/vocabulary'
-import { thrownWith } from '@/core/panel'
+import { linesIn, thrownWith, type Watched } from '@/core/panel'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
 import { NOW } from '../job/new-reading'
@@ -9,17 +9,19 @@ import { NOW } from '../job/new-reading'
 export type Take = (circuit: Breaker | null, shows: BreakerShows, hinted: boolean) => void
 
 /** One try, and all that follows from it, as one edit: found, it feeds the box, and it is off now. */
-export function useTake(view: BoxView, placeId: string | null): Take {
+export function useTake(view: BoxView, { placeId, endId }: Watched): Take {
   const edits = useEdits(view.box.id)
   return (circuit, shows, hinted) => {
     const feed = view.feeds.find(each => each.circuit.id === circuit?.id)?.feed
     const found = circuit !== null && shows === 'went-dark'
+    const line = endId === null ? undefined : linesIn(view).find(each => each.end.end.id === endId)
     edits.send('try a breaker', [
       edits.add('breakerTries', {
         id: newId(),
         boxId: view.box.id,
         circuitId: circuit?.id ?? null,
         placeId,
+        endId,
         shows,
         hinted,
         note: '',
@@ -37,6 +39,12 @@ export function useTake(view: BoxView, placeId: string | null): Take {
                   basis: 'reading',
                 }),
           ]
+        : []),
+      // A meter at a line says whose it is, and whose the neutrals of its cables are.
+      ...(found && line
+        ? [...line.hots, ...line.neutrals]
+            .filter(({ end }) => end.roleCircuitId !== circuit.id)
+            .map(({ end }) => edits.change('ends', end.id, { roleCircuitId: circuit.id }))
         : []),
       ...(shows === 'went-dark'
         ? [circuit, ...(circuit ? thrownWith(view.record, circuit) : [])].map(off =>

@@ -1,11 +1,12 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
 import { progressOf } from '@/core/plan'
-import { isolationOf } from '@/core/safety'
+import { isLifted, isolationOf } from '@/core/safety'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
 import { useTrade } from '../job/provider'
@@ -76,23 +77,30 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
   )
 }
 
+const PutBack = dynamic(() => import('./safety/put-back').then(module => module.PutBack), { ssr: false })
+
 /** Whether this box may be live now, on every screen of it. */
 export function LiveStrip({ view }: { view: BoxView }) {
   const isolation = useMemo(() => isolationOf(view), [view])
-  return isolation.dead ? (
-    <p role="status" className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold">
-      Read dead: {isolation.endsReadDead} of {isolation.ends} conductors, tester proved before and after
-    </p>
-  ) : (
-    <p role="status" className="hazard mt-2 bg-sheet px-3 py-1.5 font-semibold">
-      May be live
-      {view.ends.length > 0 && (
-        <span className="font-normal">
-          {' '}
-          · {isolation.endsReadDead} of {isolation.ends} conductors read dead
-        </span>
+  return (
+    <>
+      {isolation.dead ? (
+        <p role="status" className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold">
+          Read dead: {isolation.endsReadDead} of {isolation.ends} conductors, tester proved before and after
+        </p>
+      ) : (
+        <p role="status" className="hazard mt-2 bg-sheet px-3 py-1.5 font-semibold">
+          May be live
+          {view.ends.length > 0 && (
+            <span className="font-normal">
+              {' '}
+              · {isolation.endsReadDead} of {isolation.ends} conductors read dead
+            </span>
+          )}
+        </p>
       )}
-    </p>
+      {isLifted(view.record, view.box.id) && <PutBack view={view} />}
+    </>
   )
 }
 

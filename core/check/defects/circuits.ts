@@ -1,5 +1,5 @@
 import { DEAD_VOLTS, isHotRole } from '../../identify'
-import type { BoxView } from '../../job/box-view'
+import type { BoxView, EndView } from '../../job/box-view'
 import type { Reading } from '../../model/entities'
 import { byPosition, oneHandle, sharersOf } from '../../panel'
 import { deviceNamed } from '../../model/trade'
@@ -72,6 +72,26 @@ const borrowed = (of: string, what: string) => ({
   factId: 'borrowed-neutral',
 })
 
+/** A neutral that is joined to ground on its way carries its current on bare metal. */
+const groundedNeutral: DefectRule = view =>
+  [...lastAtEnds(view, 'lifted')].flatMap(([endId, { answer }]) => {
+    const name = nameOf(view, endId)
+    const { ground } = view.region.words
+    return name && answer === 'sounds'
+      ? [
+          {
+            ruleId: `grounded-neutral-${endId}`,
+            severity: 'danger' as const,
+            what: `${name} still sounds to ${ground} with its neutral lifted at the ${view.region.words.panel}: it is a ${ground}, returns elsewhere, or is joined to one on its way`,
+            cure: `Do not use it as a neutral. Find where it meets the ${ground}, box by box with the power off, and take the two apart.`,
+            parts: ['Connectors'],
+            minutes: 45,
+            factId: 'grounded-neutral',
+          },
+        ]
+      : []
+  })
+
 const wrongLabel: DefectRule = view =>
   view.feeds
     .filter(({ circuit }) => circuit.labelHolds === 'no')
@@ -90,7 +110,9 @@ const twoSupplyPair: DefectRule = (view, trade) =>
   view.places.flatMap(({ found, group }) => {
     const model = deviceNamed(trade, found?.modelId ?? '')
     const travellers = model?.terminals.filter(terminal => terminal.wants === 'traveller') ?? []
-    const roles = travellers.flatMap(({ id }) => rolesOnTerminal(view, found!.id, id))
+    const roles = travellers.flatMap(({ id }) =>
+      endsOnTerminal(view, found!.id, id).map(({ end }) => end.role),
+    )
     if (!roles.some(isHotRole) || !roles.includes('neutral')) return []
     return [
       {
@@ -105,38 +127,36 @@ const twoSupplyPair: DefectRule = (view, trade) =>
     ]
   })
 
-/** Roles of what sits on a terminal, directly or by a pigtail from a joint. */
-function rolesOnTerminal(view: BoxView, deviceId: string, terminalId: string): (Role | null)[] {
+/** What sits on a terminal, directly or by a pigtail from a joint. */
+function endsOnTerminal(view: BoxView, deviceId: string, terminalId: string): EndView[] {
   const joints = view.pigtails
     .filter(each => each.deviceId === deviceId && each.terminal === terminalId)
     .map(each => each.jointId)
-  return view.ends
-    .filter(
-      ({ end }) =>
-        (end.deviceId === deviceId && end.terminal === terminalId) ||
-        (end.jointId !== null && joints.includes(end.jointId)),
-    )
-    .map(({ end }) => end.role)
+  return view.ends.filter(
+    ({ end }) =>
+      (end.deviceId === deviceId && end.terminal === terminalId) ||
+      (end.jointId !== null && joints.includes(end.jointId)),
+  )
 }
 
+/** A neutral on a contact that opens, itself or by a pigtail of its joint. */
 const switchedNeutral: DefectRule = (view, trade) =>
-  view.ends.flatMap(({ end, name }) => {
-    if (end.role !== 'neutral' || end.seat !== 'terminal') return []
-    const model = deviceNamed(trade, view.record.devices[end.deviceId ?? '']?.modelId ?? '')
-    const terminal = model?.terminals.find(({ id }) => id === end.terminal)
-    return model?.contacts.some(({ between }) => between.includes(terminal?.id ?? ''))
-      ? [
-          {
-            ruleId: `switched-neutral-${end.id}`,
-            severity: 'danger' as const,
-            what: `${name}, a neutral, is switched: the lamp is live while it is off`,
-            cure: `The ${view.region.words.hot} to the switch, the neutral through to the lamp.`,
-            parts: ['Connector', 'Pigtail'],
-            minutes: 20,
-            factId: 'switched-neutral',
-          },
-        ]
-      : []
+  view.places.flatMap(({ found }) => {
+    const contacts = deviceNamed(trade, found?.modelId ?? '')?.contacts ?? []
+    return [...new Set(contacts.flatMap(({ between }) => between))].flatMap(terminal =>
+      endsOnTerminal(view, found!.id, terminal)
+        .filter(({ end }) => end.role === 'neutral')
+        .slice(0, 1)
+        .map(({ end, name }) => ({
+          ruleId: `switched-neutral-${end.id}`,
+          severity: 'danger' as const,
+          what: `${name}, a neutral, is switched: the lamp is live while it is off`,
+          cure: `The ${view.region.words.hot} to the switch, the neutral through to the lamp.`,
+          parts: ['Connector', 'Pigtail'],
+          minutes: 20,
+          factId: 'switched-neutral',
+        })),
+    )
   })
 
 /** Each pair once, at the circuit of the two that comes first. */
@@ -269,6 +289,7 @@ const dimmed: DefectRule = (view, trade) =>
 export const CIRCUIT_RULES: readonly DefectRule[] = [
   anotherCircuit,
   borrowedNeutral,
+  groundedNeutral,
   twoSupplyPair,
   switchedNeutral,
   sharedNeutral,

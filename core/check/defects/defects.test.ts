@@ -130,6 +130,42 @@ describe('what readings say is wrong', () => {
     expect(clamp(0, 'off').join()).not.toContain('borrowed')
   })
 
+  it('a neutral that still sounds to ground with its lead lifted is no neutral to rely on', () => {
+    const lifted = (answer: 'silent' | 'sounds') =>
+      idsIn(
+        boxWith({}, {}, [
+          onEnd({ purpose: 'lifted', instrument: 'continuity', toSpot: 'earth', answer, value: 0 }),
+        ]),
+      )
+    expect(lifted('sounds')).toContain('grounded-neutral-box-a-white-2-end')
+    expect(lifted('silent').join()).not.toContain('grounded')
+  })
+
+  it('a neutral led to a switch by a pigtail is switched too', () => {
+    const { record } = usualBox()
+    const [device] = Object.values(record.devices)
+    const pigtail = {
+      boxId: 'box',
+      jointId: record.ends['box-a-white-2-end']!.jointId!,
+      deviceId: device!.id,
+    }
+    const ids = (terminal: string) =>
+      raisedDefects(
+        boxView(
+          {
+            ...record,
+            pigtails: {
+              led: { ...Object.values(record.pigtails)[0]!, ...pigtail, id: 'led', terminal },
+            },
+          },
+          'box',
+        )!,
+        trade,
+      ).map(({ ruleId }) => ruleId)
+    expect(ids('upper')).toContain('switched-neutral-box-a-white-2-end')
+    expect(ids('ground').join()).not.toContain('switched-neutral')
+  })
+
   it('neutrals of two circuits in one joint, unless they are a pair', () => {
     const [one] = Object.values(usualBox().record.circuits)
     const meet = (sharedNeutralWithId: string | null) =>

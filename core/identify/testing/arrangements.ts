@@ -9,18 +9,31 @@ export function randomHidden(seed: number, most = 4): Hidden {
   const pick = <Item>(items: readonly Item[]): Item => items[Math.floor(random() * items.length)]!
   const scrambled = random() < 1 / 3
   const stranger = random() < 1 / 5
-  const kind = pick(['chain', 'chain', 'chain', 'chain', 'by-luminaire', 'two-supplies'] as const)
+  const kind = pick([
+    'chain',
+    'chain',
+    'chain',
+    'chain',
+    'by-luminaire',
+    'two-supplies',
+    'two-lights',
+    'switched-neutral',
+  ] as const)
   const given = { scrambled, circuitsAtMost: stranger ? 2 : 1 }
   const name = `seed ${seed}`
   switch (kind) {
     case 'chain': {
-      const count = pick([1, 1, 2, 2, 3, 4].filter(each => each <= most))
+      const count = pick([1, 1, 2, 2, 3, 4, 5].filter(each => each <= most))
       return chain(name, count, random, { ...given, stranger })
     }
     case 'by-luminaire':
-      return byLuminaire(name, random, given)
+      return byLuminaire(name, random, given, most > 2 && random() < 0.5)
     case 'two-supplies':
       return twoSupplies(name, random, given)
+    case 'two-lights':
+      return twoLights(name, random, { ...given, stranger })
+    case 'switched-neutral':
+      return switchedNeutral(name, random, given)
   }
 }
 
@@ -123,7 +136,7 @@ function fullest(count: number, fed: number, goal: number): number {
   return Math.max(0, ...passing)
 }
 
-/** Another circuit that only passes through a box. */
+/** Another circuit that only passes through a box, with a neutral of its own or, by one cable, with a shared one. */
 function passingBy(house: HiddenHouse, box: string, random: Random): void {
   house.supply('b', { phaseDegrees: random() < 0.5 ? 180 : 0 })
   house.further('stranger')
@@ -137,35 +150,109 @@ function passingBy(house: HiddenHouse, box: string, random: Random): void {
   ])
 }
 
-/** Two places whose only cables go to the luminaire: fed there, or the lamp between them. */
-function byLuminaire(name: string, random: Random, given: Given): Hidden {
-  const house = begin(`${name}: two by a luminaire`, 2, random, given)
+/** Two circuits by one cable that share its neutral; the other one goes on to something else. */
+function sharedNeutral(house: HiddenHouse, box: string): void {
+  house.supply('b', { phaseDegrees: 180 })
+  house.further('stranger')
+  house.out(box, 'panel', [
+    ['line', 'line', 'a:h'],
+    ['other line', 'line', 'b:h'],
+    ['neutrals', 'neutral', 'a:n'],
+  ])
+  house.returnsOutside('b:n', 'a:n')
+  house.out(box, 'elsewhere', [
+    ['other line', 'onward-feed', 'stranger:h'],
+    ['neutrals', 'neutral', 'stranger:n'],
+  ])
+}
+
+function fedFromPanel(house: HiddenHouse, box: string): void {
+  house.out(box, 'panel', [
+    ['line', 'line', 'a:h'],
+    ['neutrals', 'neutral', 'a:n'],
+  ])
+}
+
+/**
+ * Two places whose cables meet at the luminaire: fed there, or the lamp between them; sometimes with a neutral
+ * brought down to one place or both. With a third place behind the second, if asked for.
+ */
+function byLuminaire(name: string, random: Random, given: Given, withThird: boolean): Hidden {
+  const house = begin(`${name}: ${withThird ? 3 : 2} by a luminaire`, withThird ? 3 : 2, random, given)
   const fedThere = random() < 0.5
-  for (const [box, id, net] of [
-    ['box1', 'switch1', 'line'],
-    ['box2', 'switch2', 'switched'],
-  ] as const)
-    house.device(id, box, LIGHT, 'old-two-place-switch', {
-      common: net,
-      'traveller-a': 'a',
-      'traveller-b': 'b',
-    })
+  const [downHere, downThere] = [random() < 0.4, random() < 0.4]
+  const down = (is: boolean): [string, Role, string][] => (is ? [['neutrals', 'neutral', 'a:n']] : [])
   const travellers: [string, Role, string][] = [
     ['a', 'traveller', 'splice a'],
     ['b', 'traveller', 'splice b'],
   ]
+  const two = { 'traveller-a': 'a', 'traveller-b': 'b' }
+  house.device('switch1', 'box1', LIGHT, 'old-two-place-switch', { common: 'line', ...two })
+  if (withThird) {
+    house.device('switch2', 'box2', LIGHT, 'old-middle-switch', {
+      'first-a': 'a',
+      'first-b': 'b',
+      'second-a': 'ahead a',
+      'second-b': 'ahead b',
+    })
+    house.device('switch3', 'box3', LIGHT, 'old-two-place-switch', { common: 'switched', ...two })
+    house.run('box2', 'box3', [
+      ['ahead a', 'traveller', 'a', 'traveller'],
+      ['ahead b', 'traveller', 'b', 'traveller'],
+      ['switched', 'switched-load', 'switched', 'switched-load'],
+    ])
+  } else house.device('switch2', 'box2', LIGHT, 'old-two-place-switch', { common: 'switched', ...two })
   if (fedThere) {
-    house.out('box1', 'luminaire', [...travellers, ['line', 'loop-feed', 'a:h']])
-    house.out('box2', 'luminaire', [...travellers, ['switched', 'loop-return', 'lamp:h']])
+    house.out('box1', 'luminaire', [...travellers, ['line', 'loop-feed', 'a:h'], ...down(downHere)])
+    house.out('box2', 'luminaire', [...travellers, ['switched', 'loop-return', 'lamp:h'], ...down(downThere)])
     house.returnsOutside('lamp:n', 'a:n')
   } else {
-    house.out('box1', 'panel', [
-      ['line', 'line', 'a:h'],
-      ['neutrals', 'neutral', 'a:n'],
-    ])
+    fedFromPanel(house, 'box1')
+    const on: [string, Role, string][] = downThere ? [['neutrals', 'neutral', 'lamp:n']] : []
     house.out('box1', 'luminaire', [...travellers, ['neutrals', 'neutral', 'lamp:n']])
-    house.out('box2', 'luminaire', [...travellers, ['switched', 'switched-load', 'lamp:h']])
+    house.out('box2', 'luminaire', [...travellers, ['switched', 'switched-load', 'lamp:h'], ...on])
   }
+  return house.finish()
+}
+
+/** Two switches in one box, fed once, each with its light; by a cable each, or both by one. */
+function twoLights(name: string, random: Random, given: Given & { stranger: boolean }): Hidden {
+  const house = begin(`${name}: two lights`, 1, random, given)
+  house.light('other', 1, 'answers')
+  house.lamp('lamp2', 'other', random() < 0.5 ? 'led' : 'filament')
+  house.device('switch1', 'box1', LIGHT, 'old-switch', { upper: 'line', lower: 'switched' })
+  house.device('switch2', 'box1', 'other', 'old-switch', { upper: 'line', lower: 'other switched' })
+  if (given.stranger) sharedNeutral(house, 'box1')
+  else fedFromPanel(house, 'box1')
+  if (random() < 0.5) {
+    house.out('box1', 'luminaire', [
+      ['switched', 'switched-load', 'lamp:h'],
+      ['other switched', 'switched-load', 'lamp2:h'],
+      ['neutrals', 'neutral', 'lamp:n'],
+    ])
+    house.returnsOutside('lamp2:n', 'lamp:n')
+    return house.finish()
+  }
+  for (const [net, lamp] of [
+    ['switched', 'lamp'],
+    ['other switched', 'lamp2'],
+  ] as const)
+    house.out('box1', 'luminaire', [
+      [net, 'switched-load', `${lamp}:h`],
+      ['neutrals', 'neutral', `${lamp}:n`],
+    ])
+  return house.finish()
+}
+
+/** A fault of old houses: the lamp is hot all the time, and its return is switched. */
+function switchedNeutral(name: string, random: Random, given: Given): Hidden {
+  const house = begin(`${name}: a switched neutral`, 1, random, given)
+  house.device('switch1', 'box1', LIGHT, 'old-switch', { upper: 'neutrals', lower: 'return' })
+  fedFromPanel(house, 'box1')
+  house.out('box1', 'luminaire', [
+    ['line', 'onward-feed', 'lamp:h'],
+    ['return', 'switched-load', 'lamp:n'],
+  ])
   return house.finish()
 }
 

@@ -82,12 +82,12 @@ export function plannedReadings({ held, candidates }: Prepared): number {
 }
 
 /** Only the questions that every way of wiring has one answer to, so that a tree of answers can be drawn. */
-export function withPlainQuestions({ held, candidates }: Prepared): Prepared {
+export function withPlainQuestions({ held, candidates, thinking }: Prepared): Prepared {
   const plain = candidates.questions.filter((_, number) =>
     held.hypotheses.every((__, at) => {
       const bits = candidates.allowedBy(at)[number]!
       return (bits & (bits - 1)) === 0
     }),
   )
-  return { held, candidates: new Candidates(held, plain) }
+  return { held, candidates: new Candidates(held, plain), thinking }
 }

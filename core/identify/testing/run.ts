@@ -1,27 +1,25 @@
 import { SimulatedTester } from '@/standins/tester'
-import { Candidates } from '../predictions'
 import { candidatesOf, type Allowed } from '../candidates'
-import { caseOf, type Case } from '../case'
 import { conflictOf } from '../conflict'
 import { identified, type Identified } from '../identified'
 import { Ledger, type Taken } from '../ledger'
 import { nextQuestion, type CostOf } from '../next'
 import { answersTo, type Answer } from '../question'
+import { Thinking, type Thought } from '../thinking'
 import type { Hidden } from './hidden'
 
 export const MOST_READINGS = 80
 export const EACH_COSTS_ONE: CostOf = () => 1
 
-/** A case with the questions that may be asked of it. */
-export interface Prepared {
-  readonly held: Case
-  readonly candidates: Candidates
+/** A case with the questions that may be asked of it, and how it goes on where it is too large at first. */
+export interface Prepared extends Thought {
+  readonly thinking: Thinking
 }
 
 export function prepare({ survey }: Hidden, allowed: Allowed = { live: true }): Prepared {
-  const held = caseOf(survey)
-  if (!held.ok) throw new Error(held.faults.map(({ path, message }) => `${path}: ${message}`).join('; '))
-  return { held: held.value, candidates: new Candidates(held.value, candidatesOf(held.value.frame, allowed)) }
+  const opened = Thinking.of(survey, ({ frame }) => candidatesOf(frame, allowed))
+  if (!opened.ok) throw new Error(opened.faults.map(({ path, message }) => `${path}: ${message}`).join('; '))
+  return { ...opened.value.after([]), thinking: opened.value }
 }
 
 export const testerOf = ({ circuit, boxOfJoint, survey, state }: Hidden): SimulatedTester =>
@@ -29,8 +27,12 @@ export const testerOf = ({ circuit, boxOfJoint, survey, state }: Hidden): Simula
 
 export interface Run {
   readonly ledger: Ledger
+  /** What was thought of in the end. */
+  readonly thought: Thought
   readonly known: readonly Identified[]
   readonly readings: number
+  /** How many of them only followed a conductor, where there was too much to think of. */
+  readonly followed: number
   readonly minutes: number
   /** How often the power was switched on or off between two readings. */
   readonly switchings: number
@@ -45,10 +47,17 @@ export interface Lie {
 }
 
 /** Asks what is worth asking until nothing more is, and takes again what cannot stand. */
-export function run(hidden: Hidden, { held, candidates }: Prepared, costOf: CostOf, lie?: Lie): Run {
+export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?: Lie): Run {
   const tester = testerOf(hidden)
-  let ledger = new Ledger(held)
-  let [readings, repeated, minutes, switchings] = [0, 0, 0, 0]
+  let thought = thinking.after([])
+  let ledger = new Ledger(thought.held)
+  const goOn = (readings: readonly Taken[]) => {
+    thought = thinking.after(readings)
+    if (thought.held === ledger.of && readings === ledger.taken) return
+    ledger = new Ledger(thought.held)
+    for (const taken of readings) ledger.take(taken)
+  }
+  let [readings, followed, repeated, minutes, switchings] = [0, 0, 0, 0, 0]
   const ask = (taken: Omit<Taken, 'answer'>): Taken => {
     const answered = tester.answer(taken.question)
     if (!answered.ok) throw new Error(answered.faults.map(({ message }) => message).join('; '))
@@ -60,6 +69,13 @@ export function run(hidden: Hidden, { held, candidates }: Prepared, costOf: Cost
     }
   }
   while (readings < MOST_READINGS) {
+    goOn(ledger.taken)
+    const follow = thinking.follow(ledger.taken)
+    if (follow) {
+      followed++
+      ledger.take(ask({ id: `${readings}`, question: follow }))
+      continue
+    }
     const conflict = conflictOf(ledger)
     if (conflict) {
       repeated++
@@ -69,12 +85,10 @@ export function run(hidden: Hidden, { held, candidates }: Prepared, costOf: Cost
         continue
       }
       // It was misread: the new one stands instead.
-      const before = ledger.taken
-      ledger = new Ledger(held)
-      for (const taken of before) ledger.take(taken.id === conflict.repeat.id ? again : taken)
+      goOn(ledger.taken.map(taken => (taken.id === conflict.repeat.id ? again : taken)))
       continue
     }
-    const next = nextQuestion(ledger, candidates, costOf)
+    const next = nextQuestion(ledger, thought.candidates, costOf)
     if (!next) break
     minutes += next.minutes
     const before = ledger.taken.at(-1)?.question
@@ -83,8 +97,10 @@ export function run(hidden: Hidden, { held, candidates }: Prepared, costOf: Cost
   }
   return {
     ledger,
-    known: identified(ledger, { carries: new Set() }),
+    thought,
+    known: identified(ledger, { toldFromGround: new Set() }),
     readings,
+    followed,
     minutes,
     switchings,
     repeated,
@@ -103,7 +119,7 @@ export const wronglyProven = ({ known }: Run, { roles }: Hidden): string[] =>
   )
 
 /** Ends that are not proven though some reading would still tell their roles apart. */
-export function leftOpen({ ledger, known }: Run, { held, candidates }: Prepared): string[] {
+export function leftOpen({ ledger, known, thought: { held, candidates } }: Run): string[] {
   return held.frame.ends.flatMap(({ index, id }) => {
     if (known[index]!.proof === 'proven') return []
     const rows = ledger.standing.map(at => candidates.allowedBy(at).join(' '))

@@ -3,15 +3,20 @@
 import dynamic from 'next/dynamic'
 import type { Identified, Question } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
-import { approachTo } from '@/core/safety'
+import { approachTo, isLifted } from '@/core/safety'
 import { useDemo, useEdits } from '../../job/provider'
 import { newReading } from '../../job/new-reading'
 import { Part } from '../stage-frame'
+import { Folded } from '../../primitives/folded'
 import { AmpsField } from './amps-field'
 import { Approach } from './approach'
 import { boxWords } from './question-words'
 
 const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
+  ssr: false,
+})
+
+const LiftAtPanel = dynamic(() => import('./lift-at-panel').then(module => module.LiftAtPanel), {
   ssr: false,
 })
 
@@ -83,6 +88,16 @@ export function ClampUnderLoad({
           onShown={shown => typeof shown === 'number' && record(shown, 'simulated tester')}
         />
       )}
+      <Folded
+        opened={isLifted(here.record, here.box.id)}
+        summary={
+          <summary className="min-h-11 py-2 font-semibold">
+            No current to be had? Lift its neutral at the {here.region.words.panel}
+          </summary>
+        }
+      >
+        <LiftAtPanel views={views} view={here} end={each} />
+      </Folded>
     </Part>
   )
 }

@@ -30,7 +30,7 @@ export function NoReading({ faults, onAgain }: { faults: readonly Fault[] | null
 
 /** Nothing more would tell anything: everything is proven, or why not. */
 export function NothingMore({
-  identification: { known, decided },
+  identification: { known, decided, ways },
   skipped,
   onAgain,
 }: {
@@ -43,9 +43,11 @@ export function NothingMore({
     <Part title={open === 0 ? 'Every conductor is proven' : 'No further reading would tell more'}>
       {open > 0 && (
         <p role="status">
-          {decided
-            ? `${open} ${open === 1 ? 'conductor is' : 'conductors are'} not proven yet.`
-            : 'There are too many ways this can be wired. Follow one cable from box to box and record where it goes.'}
+          {decided && ways === 0
+            ? 'No way of wiring looks like what is recorded on Look. See its joints, its screws, and whether the light truly answers.'
+            : decided
+              ? `${open} ${open === 1 ? 'conductor is' : 'conductors are'} not proven yet.`
+              : 'There are too many ways this can be wired. Follow one cable from box to box and record where it goes.'}
         </p>
       )}
       {skipped > 0 && <Button onClick={onAgain}>Ask the {skipped} left out again</Button>}

@@ -5,7 +5,7 @@ import { surveyOf, type Answer, type Question } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { foundCircuit } from '@/core/route'
 import { asker } from '@/workers/ask'
-import type { ClampQuestion, TesterAnswer, TesterQuestion } from '@/workers/simulated-tester'
+import type { EndQuestion, TesterAnswer, TesterQuestion } from '@/workers/simulated-tester'
 import { useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 
@@ -31,7 +31,7 @@ export function SimulatedTester({
   onShown,
 }: {
   views: readonly BoxView[]
-  question: Question | ClampQuestion
+  question: Question | EndQuestion
   disabled: boolean
   /** Amperes, where it was clamped. */
   onShown: (answer: Answer | number) => void

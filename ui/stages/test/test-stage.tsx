@@ -3,8 +3,9 @@
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { claimStatus, type Identification, type Identified } from '@/core/identify'
-import type { BoxView } from '@/core/job/box-view'
+import type { BoxView, EndView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
+import { linesToTell } from '@/core/panel'
 import type { Role } from '@/core/model/vocabulary'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, NOTED, type BoxPicture } from '../../drawing/picture'
@@ -15,6 +16,9 @@ import { useTrade } from '../../job/provider'
 import { IdentifyPart } from './identify-part'
 import { useIdentification } from './use-identification'
 
+const WhichCircuit = dynamic(() => import('./which-circuit').then(module => module.WhichCircuit), {
+  ssr: false,
+})
 const RolePanel = dynamic(() => import('./role-panel').then(module => module.RolePanel), { ssr: false })
 
 export function TestStage({ view }: { view: BoxView }) {
@@ -27,6 +31,7 @@ export function TestStage({ view }: { view: BoxView }) {
     () => withFound(foundPicture(view, trade), view, identification),
     [view, trade, identification],
   )
+  const untold = useMemo(() => linesToTell(view), [view])
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   return (
     <StageFrame
@@ -45,6 +50,7 @@ export function TestStage({ view }: { view: BoxView }) {
       }
     >
       <IdentifyPart view={view} state={identifying} />
+      {untold.length > 0 && <WhichCircuit view={view} lines={untold} />}
       {strand && (
         <RolePanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
       )}
@@ -112,6 +118,7 @@ function Conductors({
                 <strong>{each.name}</strong>
                 <span>
                   {status.role ? `${ROLE_WORDS[status.role]}, ${PROOF_WORDS[status.proof]}` : 'no role yet'}
+                  {ofCircuit(view, each)}
                   {rowsWith(view.record, 'notes', 'endId', each.end.id).map(note => (
                     <span key={note.id} className="block text-sm font-semibold">
                       {note.text}
@@ -128,6 +135,12 @@ function Conductors({
       </ul>
     </Part>
   )
+}
+
+/** The breaker it belongs to, where the box has several. */
+function ofCircuit(view: BoxView, { end }: EndView): string {
+  const circuit = view.feeds.length > 1 && view.record.circuits[end.roleCircuitId ?? '']
+  return circuit ? `, ${view.region.words.breaker} ${circuit.breaker}` : ''
 }
 
 /** What the readings say of a conductor, beside what it is taken for. */

@@ -1,0 +1,67 @@
+import type { BoxView, EndView } from '../job/box-view'
+import type { Breaker } from '../model/entities'
+import type { Role } from '../model/vocabulary'
+
+/** A hot that comes into a box, with all that is one metal with it here and the neutrals that belong to it. */
+export interface Line {
+  /** The conductor that a meter is left at. */
+  readonly end: EndView
+  readonly hots: readonly EndView[]
+  readonly neutrals: readonly EndView[]
+  /** What it was found to be fed by; null where no reading says so yet. */
+  readonly circuit: Breaker | null
+}
+
+const COMES_IN: readonly Role[] = ['line', 'loop-feed']
+const HOT: readonly Role[] = [...COMES_IN, 'onward-feed']
+
+/** The lines of a box, one of each metal: where there are two, each is fed by a breaker of its own. */
+export function linesIn(view: BoxView): Line[] {
+  const metals = new Map<string, EndView[]>()
+  for (const each of view.ends)
+    if (each.end.role !== null && HOT.includes(each.end.role)) {
+      const metal = metalOf(view, each)
+      metals.set(metal, [...(metals.get(metal) ?? []), each])
+    }
+  const groups = [...metals.values()].filter(hots => hots.some(({ end }) => COMES_IN.includes(end.role!)))
+  return groups.map((hots): Line => {
+    const end = hots.find(each => COMES_IN.includes(each.end.role!))!
+    const circuitId = hots.map(each => each.end.roleCircuitId).find(id => id !== null)
+    return {
+      end,
+      hots,
+      neutrals: neutralsOf(view, hots, groups),
+      circuit: (circuitId && view.record.circuits[circuitId]) || null,
+    }
+  })
+}
+
+/** Lines of a box of several that no reading gave a breaker yet. */
+export function linesToTell(view: BoxView): Line[] {
+  const lines = linesIn(view)
+  return lines.length > 1 ? lines.filter(({ circuit }) => circuit === null) : []
+}
+
+/** Neutrals of its cables, and what is joined with them; not where a joint holds those of another line too. */
+function neutralsOf(view: BoxView, own: readonly EndView[], all: readonly EndView[][]): EndView[] {
+  const neutrals = view.ends.filter(({ end }) => end.role === 'neutral')
+  const inCablesOf = (hots: readonly EndView[]) => {
+    const cables = new Set(hots.map(({ cable }) => cable.id))
+    return neutrals.filter(({ cable }) => cables.has(cable.id))
+  }
+  const jointsOf = (ends: readonly EndView[]) => new Set(ends.map(each => metalOf(view, each)))
+  const others = jointsOf(all.filter(hots => hots !== own).flatMap(inCablesOf))
+  const joints = jointsOf(inCablesOf(own))
+  return neutrals.filter(each => {
+    const metal = metalOf(view, each)
+    return joints.has(metal) && !others.has(metal)
+  })
+}
+
+/** Joint or terminal that an end is one metal with in its box. */
+function metalOf(view: BoxView, { end }: EndView): string {
+  if (end.jointId !== null) return end.jointId
+  if (end.deviceId === null || end.terminal === null) return end.id
+  const led = view.pigtails.find(each => each.deviceId === end.deviceId && each.terminal === end.terminal)
+  return led?.jointId ?? `${end.deviceId} ${end.terminal}`
+}

@@ -1,0 +1,56 @@
+import type { BoxView, EndView } from '../job/box-view'
+import { boxView } from '../job/box-view'
+import type { JobRecord } from '../model/record'
+import { rowsOf, rowsWith } from '../model/record'
+import { sharersOf } from '../panel/ties'
+import { clampedSinceOff } from './apart'
+import type { ApproachStep } from './approach'
+import { isolationOf } from './isolation'
+
+/** Ticks of the Test stage: the neutral of a box’s circuit taken off its bar at the panel, and put back. */
+export const LIFTED = 'test:lifted'
+export const PUT_BACK = 'test:put-back'
+
+/** Whether the neutral of a box’s circuit is off its bar at the panel, as far as was recorded. */
+export function isLifted(record: JobRecord, boxId: string): boolean {
+  const ticks = rowsWith(record, 'steps', 'boxId', boxId).filter(
+    ({ stepKey }) => stepKey === LIFTED || stepKey === PUT_BACK,
+  )
+  return (
+    ticks.reduce((last, each) => (each.seq >= last.seq ? each : last), { seq: -1, stepKey: PUT_BACK })
+      .stepKey === LIFTED
+  )
+}
+
+/** What comes before the neutral of an end’s circuit is lifted at the panel: dead, and no current in it. */
+export function approachToLift(view: BoxView, end: EndView): ApproachStep[] {
+  return [
+    ...(isolationOf(view).dead ? [] : [{ kind: 'make-dead', view } as const]),
+    ...(clampedSinceOff(view).has(end.end.id) ? [] : [{ kind: 'clamp', view, end } as const]),
+  ]
+}
+
+/** What still stands between a box and lifting the neutral of its circuit; in plain words. */
+export function holdsBeforeLifting(view: BoxView): string[] {
+  return [
+    ...(isolationOf(view).dead ? [] : ['the box was not read dead at every conductor']),
+    ...(clampedSinceOff(view).size > 0
+      ? []
+      : ['no conductor was clamped at 0 A: another circuit may return by this neutral']),
+  ]
+}
+
+/**
+ * Boxes whose neutral is off its bar while a breaker that feeds them, or the main switch (null), goes on:
+ * what is fed by two circuits then gets what neither should give it.
+ */
+export function liftedBehind(record: JobRecord, circuitId: string | null): BoxView[] {
+  return rowsOf(record, 'boxes').flatMap(({ id }) => {
+    if (!isLifted(record, id)) return []
+    const view = boxView(record, id)
+    if (!view) return []
+    const feeding = view.feeds.flatMap(({ circuit }) => [circuit, ...sharersOf(record, circuit)])
+    const bears = circuitId === null || feeding.length === 0 || feeding.some(each => each.id === circuitId)
+    return bears ? [view] : []
+  })
+}

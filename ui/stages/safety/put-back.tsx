@@ -1,0 +1,32 @@
+'use client'
+
+import type { BoxView } from '@/core/job/box-view'
+import { PUT_BACK } from '@/core/safety'
+import { newId } from '../../job/new-id'
+import { NOW } from '../../job/new-reading'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+
+/** A neutral that was lifted at the panel, on every screen of its box until it is back. */
+export function PutBack({ view }: { view: BoxView }) {
+  const edits = useEdits(view.box.id)
+  const put = () =>
+    edits.send('tick a step', [
+      edits.add('steps', {
+        id: newId(),
+        boxId: view.box.id,
+        stepKey: PUT_BACK,
+        seq: 0,
+        at: NOW,
+        note: '',
+      }),
+    ])
+  return (
+    <div className="hazard mt-2 flex flex-wrap items-center justify-between gap-2 bg-sheet px-3 py-1.5">
+      <span className="font-semibold" role="status">
+        Its neutral is off its bar at the {view.region.words.panel}: nothing goes on before it is back
+      </span>
+      <Button onClick={put}>Back on its bar</Button>
+    </div>
+  )
+}

@@ -1,0 +1,107 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import type { BoxView, EndView } from '@/core/job/box-view'
+import { approachToLift, isLifted, LIFTED } from '@/core/safety'
+import { newId } from '../../job/new-id'
+import { newReading, NOW } from '../../job/new-reading'
+import { useDemo, useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { Approach } from './approach'
+
+const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
+  ssr: false,
+})
+
+/** Where no current is to be had: with the neutral off its bar, only a ground still sounds to ground. */
+export function LiftAtPanel({
+  views,
+  view,
+  end,
+}: {
+  views: readonly BoxView[]
+  view: BoxView
+  end: EndView
+}) {
+  const edits = useEdits(view.box.id)
+  const demo = useDemo()
+  const { breaker, ground, panel } = view.region.words
+  const steps = approachToLift(view, end)
+  const lifted = isLifted(view.record, view.box.id)
+  const last = view.readings.filter(each => each.purpose === 'lifted' && each.fromEndId === end.end.id).at(-1)
+  const circuit = view.feeds.map(each => each.circuit.breaker).join(', ')
+  const tick = (stepKey: string) =>
+    edits.send('tick a step', [
+      edits.add('steps', { id: newId(), boxId: view.box.id, stepKey, seq: 0, at: NOW, note: '' }),
+    ])
+  const record = (answer: 'silent' | 'sounds', note = '') =>
+    edits.send('take a reading', [
+      edits.add(
+        'readings',
+        newReading(view.box.id, {
+          purpose: 'lifted',
+          instrument: 'continuity',
+          fromEndId: end.end.id,
+          toSpot: 'earth',
+          breaker: 'off',
+          value: 0,
+          answer,
+          note,
+        }),
+      ),
+    ])
+  if (!lifted)
+    return (
+      <div className="flex flex-col gap-2">
+        <Approach here={view} steps={steps} />
+        <p className="hazard px-3 py-1 text-sm font-semibold">
+          The {panel} is opened only by one who may work in it, with the main switch off. What comes in above
+          the main switch stays live.
+        </p>
+        <p>
+          At the {panel}: take the neutral{circuit ? ` of ${breaker} ${circuit}` : ''} off its bar and cap it.
+        </p>
+        <Button look="main" disabled={steps.length > 0} onClick={() => tick(LIFTED)}>
+          Off its bar, and capped
+        </Button>
+      </div>
+    )
+  return (
+    <div className="flex flex-col gap-2">
+      <p className="text-lg">
+        Continuity, {breaker} off: <strong>{end.name}</strong> to a proven {ground}
+      </p>
+      <div
+        className="grid grid-cols-2 gap-2"
+        role="group"
+        aria-label={`${end.name} to ${ground}, neutral lifted`}
+      >
+        <Button
+          look="main"
+          className="min-h-16 flex-col !items-start !gap-0"
+          onClick={() => record('silent')}
+        >
+          Silent
+          <span className="text-sm font-normal">a neutral</span>
+        </Button>
+        <Button
+          look="main"
+          className="min-h-16 flex-col !items-start !gap-0"
+          onClick={() => record('sounds')}
+        >
+          Sounds
+          <span className="text-sm font-normal">no neutral of this circuit</span>
+        </Button>
+      </div>
+      {demo && (
+        <SimulatedTester
+          views={views}
+          question={{ kind: 'lifted', end: end.end.id }}
+          disabled={false}
+          onShown={shown => (shown === 'silent' || shown === 'sounds') && record(shown, 'simulated tester')}
+        />
+      )}
+      {last?.answer && <p role="status">Read: {last.answer}.</p>}
+    </div>
+  )
+}
