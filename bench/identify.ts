@@ -3,16 +3,22 @@ import { randomHidden } from '@/core/identify/testing/arrangements'
 import { leastReadings, plannedReadings, withPlainQuestions } from '@/core/identify/testing/best-tree'
 import { EACH_COSTS_ONE, prepare, run, testerOf } from '@/core/identify/testing/run'
 
-/** Four boxes in a chain, the seed chosen for its 16 insulated conductors or a little more. */
-const FOUR_BOXES = [95, 140, 170]
+/** Groups of four boxes of 15 to 19 insulated conductors, and one of five that is followed first; by seeds. */
+const GROUPS = [
+  [103, 4],
+  [140, 4],
+  [278, 4],
+  [343, 4],
+  [228, 5],
+] as const
 const CIRCUITS = 400
 const SMALL = 60
 const FEW_WAYS = 14
 
 /** Figures of Identify: how long the next test takes, and how many readings certainty costs. */
 export function benchIdentify(): void {
-  for (const seed of FOUR_BOXES) {
-    const hidden = randomHidden(seed)
+  for (const [seed, most] of GROUPS) {
+    const hidden = randomHidden(seed, most)
     const conductors = hidden.circuit.wires.filter(({ id }) => !id.endsWith('bare')).length
     globalThis.gc?.()
     const before = process.memoryUsage()

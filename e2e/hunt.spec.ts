@@ -129,11 +129,11 @@ test('a box of two lines: a meter left at each says which breaker feeds it, and 
   await which
     .getByRole('listitem')
     .filter({ hasText: 'C black' })
-    .getByRole('link', { name: 'Breaker hunt with a meter at it' })
+    .getByRole('link', { name: 'Hunt for its breaker' })
     .click()
   await expect(page.getByRole('radio', { name: 'A meter at C black' })).toBeChecked()
   await press(page, 'It stayed live')
-  await press(page, 'The meter went dark')
+  await press(page, 'The meter fell to 0 V')
   await expect(page.getByRole('heading', { name: 'Breaker 8 “Lights” feeds it' })).toBeVisible()
   await saved(page)
   expect(

@@ -7,7 +7,7 @@ import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 import { plain } from '../words'
-import { breakerName } from './hunt-words'
+import { breakerName, METER_WORDS } from './hunt-words'
 
 /** What was found, whether its label holds, and what only labels still say of this box. */
 export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; seen: string }) {
@@ -38,7 +38,7 @@ export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; see
       feed.basis === 'label' && hunt.ruledOut.some(each => each.circuit.id === circuit.id),
   )
   return (
-    <Part title={`${plain(breakerName(view, found))} feeds ${seen === 'the meter' ? 'it' : seen}`}>
+    <Part title={`${plain(breakerName(view, found))} feeds ${seen === METER_WORDS ? 'it' : seen}`}>
       <p className="text-lg">
         It is off now, and listed for this box. It proves nothing dead: read every conductor before you touch.
       </p>

@@ -4,6 +4,7 @@ import { directoryOf, type Hunt } from '@/core/panel'
 import { Button } from '../primitives/button'
 import { Part } from '../stages/stage-frame'
 import { plain } from '../words'
+import { wentDark } from './hunt-words'
 
 /** The last resort: the main switch, with all that goes dark; and what it means where even that does not help. */
 export function HuntMain({
@@ -42,10 +43,10 @@ export function HuntMain({
         ))}
       </ul>
       <div className="grid grid-cols-2 gap-2">
-        <Button look="main" className="min-h-16 text-lg" onClick={() => onTake('went-dark')}>
-          {plain(seen)} went dark
+        <Button look="main" className="min-h-16 !text-center text-lg" onClick={() => onTake('went-dark')}>
+          {plain(wentDark(seen))}
         </Button>
-        <Button look="main" className="min-h-16 text-lg" onClick={() => onTake('stayed-lit')}>
+        <Button look="main" className="min-h-16 !text-center text-lg" onClick={() => onTake('stayed-lit')}>
           It stayed on
         </Button>
       </div>

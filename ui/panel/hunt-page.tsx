@@ -13,7 +13,7 @@ import { plain } from '../words'
 import { HuntFound } from './hunt-found'
 import { HuntMain } from './hunt-main'
 import { HuntTry } from './hunt-try'
-import { breakerName, reasonWords } from './hunt-words'
+import { breakerName, METER_WORDS, reasonWords, stayed } from './hunt-words'
 import { useTake } from './use-take'
 
 /** Which breaker feeds this box: a light is left on, and breakers are tried in the likeliest order. */
@@ -51,7 +51,7 @@ function HuntOfBox({ view }: { view: BoxView }) {
   const { breaker } = view.region.words
   const seen = placeId
     ? (view.places.find(({ place }) => place.id === placeId)?.group.name ?? 'the light')
-    : 'the meter'
+    : METER_WORDS
   return (
     <>
       <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
@@ -103,7 +103,7 @@ function HuntOfBox({ view }: { view: BoxView }) {
           {hunt.found === null && hunt.toTry.length > 0 && (
             <InOrder hunt={hunt} next={next ?? null} onChoose={setTaken} />
           )}
-          <RuledOut view={view} hunt={hunt} />
+          <RuledOut view={view} hunt={hunt} seen={seen} />
         </div>
       </div>
     </>
@@ -156,7 +156,7 @@ function InOrder({
 
 const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`)
 
-function RuledOut({ view, hunt }: { view: BoxView; hunt: Hunt }) {
+function RuledOut({ view, hunt, seen }: { view: BoxView; hunt: Hunt; seen: string }) {
   if (hunt.ruledOut.length === 0) return null
   const { breaker } = view.region.words
   return (
@@ -167,7 +167,10 @@ function RuledOut({ view, hunt }: { view: BoxView; hunt: Hunt }) {
             {plain(breakerName(view, circuit))}
             <span className="text-soft">
               {' '}
-              · {why === 'stayed-lit' ? 'stayed lit while it was off' : 'off already, held for other work'}
+              ·{' '}
+              {why === 'stayed-lit'
+                ? `stayed ${stayed(seen)} while it was off`
+                : 'off already, held for other work'}
             </span>
           </li>
         ))}

@@ -6,7 +6,7 @@ import { CheckField } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 import { plain } from '../words'
 import type { Take } from './use-take'
-import { reasonWords } from './hunt-words'
+import { reasonWords, stayed, wentDark } from './hunt-words'
 
 /** The one to try next, big enough for the panel at arm’s length. */
 export function HuntTry({
@@ -40,15 +40,15 @@ export function HuntTry({
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
-        <Button look="main" className="min-h-16 text-lg" onClick={took('went-dark')}>
-          {plain(seen)} went dark
+        <Button look="main" className="min-h-16 !text-center text-lg" onClick={took('went-dark')}>
+          {plain(wentDark(seen))}
         </Button>
-        <Button look="main" className="min-h-16 text-lg" onClick={took('stayed-lit')}>
-          It stayed {seen === 'the meter' ? 'live' : 'lit'}
+        <Button look="main" className="min-h-16 !text-center text-lg" onClick={took('stayed-lit')}>
+          It stayed {stayed(seen)}
         </Button>
       </div>
       <p className="text-sm text-soft">
-        Where it stays {seen === 'the meter' ? 'live' : 'lit'}, switch the {breaker} on again.
+        Where it stays {stayed(seen)}, switch the {breaker} on again.
       </p>
       <CheckField label="The circuit finder names this one" value={hinted} onCommit={setHinted} />
       <Button look="quiet" onClick={took('not-tried')}>

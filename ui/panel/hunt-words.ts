@@ -20,6 +20,14 @@ const REASONS: Readonly<Record<HuntReason, string>> = {
 
 export const reasonWords = (reason: HuntReason): string => REASONS[reason]
 
+/** What is watched, where it is no light. */
+export const METER_WORDS = 'the meter'
+
+/** What it did when its breaker was thrown, and when another was. */
+export const wentDark = (seen: string): string =>
+  seen === METER_WORDS ? `${seen} fell to 0 V` : `${seen} went dark`
+export const stayed = (seen: string): string => (seen === METER_WORDS ? 'live' : 'lit')
+
 /** Breaker 4 “Hall and stair”, in the region’s word. */
 export const breakerName = ({ region }: BoxView, { breaker, label }: Breaker): string =>
   `${region.words.breaker} ${breaker}${label ? ` “${label}”` : ''}`

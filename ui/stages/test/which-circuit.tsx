@@ -1,7 +1,6 @@
 import Link from 'next/link'
 import type { BoxView } from '@/core/job/box-view'
 import type { Line } from '@/core/panel'
-import { plain } from '../../words'
 import { Part } from '../stage-frame'
 
 /** In a box of several lines each has a breaker of its own: which, a meter left at it says. */
@@ -17,7 +16,7 @@ export function WhichCircuit({ view, lines }: { view: BoxView; lines: readonly L
               href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/breaker?at=${end.end.id}`}
               className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-plum px-4 font-semibold text-plum"
             >
-              {plain(breaker)} hunt with a meter at it
+              Hunt for its {breaker}
             </Link>
           </li>
         ))}
