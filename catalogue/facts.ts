@@ -72,6 +72,11 @@ const ALL = [
     SHEET,
   ),
   fact('region', 'A device works at the voltage and frequency it was made for.', SHEET),
+  fact(
+    'wiring',
+    'Every place of a light must reach what its device asks for, by conductors whose colours allow it.',
+    COMMON,
+  ),
   fact('places', 'A device works with as many places as its kind allows.', SHEET),
   fact(
     'box-fill',

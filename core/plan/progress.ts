@@ -72,8 +72,15 @@ const test: Rule = view => {
   )
 }
 
+/** A device is chosen for it; or for another place of its light, and the old one here stays. */
+function isSettled({ record }: BoxView, { group, choice, found }: BoxView['places'][number]): boolean {
+  if (choice !== null) return true
+  const places = rowsWith(record, 'places', 'groupId', group.id)
+  return found !== null && places.some(({ id }) => rowsWith(record, 'choices', 'placeId', id).length > 0)
+}
+
 const choose: Rule = view => {
-  const open = view.places.filter(place => place.choice === null)
+  const open = view.places.filter(place => !isSettled(view, place))
   return state(
     view.places.length === 0 ? ['no control recorded'] : open.length > 0 ? ['device not chosen'] : [],
     open.length < view.places.length,
@@ -81,7 +88,7 @@ const choose: Rule = view => {
 }
 
 const wire: Rule = (view, trade) => {
-  if (view.places.length === 0 || view.places.every(place => place.choice === null))
+  if (view.places.length === 0 || view.places.every(place => !isSettled(view, place)))
     return state(['waits for a device'], false)
   const { steps, routed } = planBox(view, trade)
   if (!routed.ok) return state([routed.faults[0]!.message], false)
@@ -103,7 +110,7 @@ const set: Rule = (view, trade) => {
       ),
     })),
   )
-  if (view.places.length === 0 || view.places.some(place => place.choice === null))
+  if (view.places.length === 0 || view.places.some(place => !isSettled(view, place)))
     return state(['waits for a device'], false)
   const open = wanted.filter(each => !each.made)
   return state(
@@ -113,7 +120,7 @@ const set: Rule = (view, trade) => {
 }
 
 const prove: Rule = (view, trade) => {
-  if (view.places.length === 0 || view.places.some(place => place.choice === null))
+  if (view.places.length === 0 || view.places.some(place => !isSettled(view, place)))
     return state(['waits for a device'], false)
   if (wire(view, trade).state !== 'done') return state(['waits for the wiring'], false)
   const items = view.places.flatMap(place => testList(view, place, trade))

@@ -6,7 +6,8 @@ import { boxView } from '../job/box-view'
 import { tiedBoxes, tiedSets } from '../job/tied'
 import { parseCircuit, type Circuit } from '../model/circuit'
 import { compile, solve } from '../solve'
-import { foundCircuit, plannedCircuit, routeBox } from '.'
+import { prove } from '../prove'
+import { foundCircuit, plannedCircuit, routeBox, routedTogether } from '.'
 
 const found = (given: Parameters<typeof usualBox>[0]): Circuit => {
   const circuit = foundCircuit([usualBox(given)], trade)
@@ -174,8 +175,21 @@ describe('wiring that hangs together', () => {
     expect(joinedTo(circuit.value, receptacle.ground!, 'panel:ground')).toBe(true)
   })
 
-  it('one box of a light with several places has no plan by itself, and says so', () => {
-    const routed = routeBox(boxView(record, 'box-stair-top')!, trade)
-    expect(!routed.ok && routed.faults.map(each => each.code)).toContain('many-places')
+  it('a light of three places is planned as one: what stays is wired as it was', () => {
+    const view = boxView(record, 'box-stair-top')!
+    const together = routedTogether(view, trade)
+    if (!together.ok) throw new Error(together.faults[0]!.message)
+    expect(together.value.schemes.map(({ kind }) => kind)).toEqual(['two-way'])
+    expect(together.value.cost).toBe(0)
+    expect(together.value.boxes.map(each => each.view.box.id)).toEqual([
+      'box-stair-bottom',
+      'box-stair-middle',
+      'box-stair-top',
+    ])
+    const routed = routeBox(view, trade)
+    expect(routed.ok && routed.value).toBe(together.value.boxes[2]!.routed)
+    const circuit = plannedCircuit(view, together.value.boxes[2]!.routed, trade)
+    expect(circuit.devices).toHaveLength(3)
+    expect(prove(circuit).kind).toBe('proven')
   })
 })

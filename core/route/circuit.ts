@@ -13,6 +13,7 @@ import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './route-box'
+import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
 
 /**
  * The circuit of some boxes as it is now: seats as recorded, the old devices. Nothing planned to hold it
@@ -108,62 +109,92 @@ const settingsAt = (view: BoxView, placeId: string, model: DeviceModel): Record<
       .map(({ settingId, value }) => [settingId, value]),
   )
 
-/** The circuit as it will be, with the net each point is meant to be on. */
+/**
+ * The circuit as it will be, with the net each point is meant to be on: of all boxes that hang together with this
+ * one, where it was routed with others.
+ */
 export function plannedCircuit(view: BoxView, routed: RoutedBox, trade: Trade): Circuit {
+  const together = isTied(view) ? routedTogether(view, trade) : null
+  if (!together?.ok) return circuitOfParts([{ view, routed }], [], trade)
+  return circuitOfParts(together.value.boxes, together.value.schemes, trade)
+}
+
+function circuitOfParts(
+  boxes: RoutedTogether['boxes'],
+  schemes: RoutedTogether['schemes'],
+  trade: Trade,
+): Circuit {
+  const base = outsideOf(
+    boxes.map(({ view }) => view),
+    trade,
+  )
+  const parts = boxes.map(({ view, routed }) => partOf(view, routed, schemes))
+  const devices = parts.flatMap(part => part.devices)
+  return {
+    ...base,
+    devices,
+    loads: [...base.loads, ...outletsOf(devices)],
+    joints: [...base.joints, ...parts.flatMap(({ joints }) => joints)],
+    caps: [...base.caps, ...parts.flatMap(({ caps }) => caps)],
+    plan: Object.assign({}, ...parts.map(({ plan }) => plan)),
+  }
+}
+
+/** What one box adds: its devices, joints, caps, and the net of each of its points. */
+function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schemes']) {
   const near = new Map(view.ends.map(each => [each.end.id, nearPoint(each)]))
-  const terminal = (placeId: string, terminalId: string) => terminalPoint(placeId, terminalId)
-  const base = outsideOf([view], trade)
+  const settingsOf = (placeId: string) =>
+    Object.assign({}, ...schemes.map(({ settings }) => settings[placeId]))
   const devices = routed.devices.map(({ placeId, gang, groupId, model }) => ({
     id: placeId,
     groupId,
     model,
     name: placeName(view, gang),
-    settings: settingsAt(view, placeId, model),
+    settings: { ...settingsOf(placeId), ...settingsAt(view, placeId, model) },
   }))
   const pigtail = new Map(
     routed.pigtails.map(each => [
       each.id,
-      each.to === 'box' ? bondPoint(view.box.id) : terminal(each.to.placeId, each.to.terminalId),
+      each.to === 'box' ? bondPoint(view.box.id) : terminalPoint(each.to.placeId, each.to.terminalId),
     ]),
   )
   const plan: Record<string, string> = {}
-  for (const each of view.ends) {
-    const net = routed.netOfEnd[each.end.id] ?? `capped:${each.end.id}`
-    plan[nearPoint(each)] = net
-  }
+  for (const each of view.ends)
+    plan[nearPoint(each)] = routed.netOfEnd[each.end.id] ?? `capped:${each.conductor.id}`
   for (const device of routed.devices)
     for (const each of device.model.terminals) {
-      const net = routed.netOfTerminal[`${device.placeId}.${each.id}`]
-      plan[terminal(device.placeId, each.id)] = net ?? `unused:${device.placeId}.${each.id}`
+      const key = `${device.placeId}.${each.id}`
+      plan[terminalPoint(device.placeId, each.id)] = routed.netOfTerminal[key] ?? `unused:${key}`
     }
   return {
-    ...base,
     devices,
-    loads: [...base.loads, ...outletsOf(devices)],
+    plan,
     joints: [
-      ...base.joints,
       ...routed.joints.map(joint => ({
-        id: joint.id,
+        id: `${view.box.id}:${joint.id}`,
         members: [
           ...joint.endIds.map(id => near.get(id)!),
-          ...joint.leads.map(lead => terminal(lead.placeId, lead.terminalId)),
+          ...joint.leads.map(lead => terminalPoint(lead.placeId, lead.terminalId)),
           ...joint.pigtailIds.map(id => pigtail.get(id)!),
         ],
       })),
       ...Object.entries(routed.seats).flatMap(([endId, seat]) =>
         seat.kind === 'terminal'
-          ? [{ id: `seat:${endId}`, members: [near.get(endId)!, terminal(seat.placeId, seat.terminalId)] }]
+          ? [
+              {
+                id: `seat:${endId}`,
+                members: [near.get(endId)!, terminalPoint(seat.placeId, seat.terminalId)],
+              },
+            ]
           : [],
       ),
     ],
     caps: [
-      ...base.caps,
       ...Object.entries(routed.seats).flatMap(([endId, seat]) =>
         seat.kind === 'cap' ? [near.get(endId)!] : [],
       ),
-      ...routed.cappedLeads.map(lead => terminal(lead.placeId, lead.terminalId)),
+      ...routed.cappedLeads.map(lead => terminalPoint(lead.placeId, lead.terminalId)),
     ],
-    plan,
   }
 }
 

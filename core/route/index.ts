@@ -1,10 +1,20 @@
 export { foundCircuit, plannedCircuit } from './circuit'
 export { connectorsFor, type ConnectorPiece } from './connectors'
 export {
-  routeBox,
   type Pigtail,
   type PlannedDevice,
   type PlannedJoint,
   type PlannedSeat,
   type RoutedBox,
 } from './route-box'
+export { routeBox } from './route'
+export { isTied, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'
+export {
+  companionSignal,
+  isMiddle,
+  isTwoPlace,
+  mainSignal,
+  SET_KINDS,
+  type Scheme,
+  type SetKind,
+} from './schemes'

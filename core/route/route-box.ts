@@ -67,7 +67,7 @@ const PIGTAIL_MILLIMETRES = 150
  * Refused with what is missing: a conductor without a role, a net that does not reach this box, a
  * conductor whose colour may not do what is asked of it.
  */
-export function routeBox(view: BoxView, trade: Trade): Result<RoutedBox> {
+export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   const faults: Fault[] = []
   if (view.ends.length === 0)
     return refused(
@@ -84,7 +84,7 @@ export function routeBox(view: BoxView, trade: Trade): Result<RoutedBox> {
     const fed = isLoadRole(each.end.role)
       ? wireless.find(({ groupId }) => groupId === (each.end.roleGroupId ?? view.places[0]?.group.id))
       : undefined
-    const net = fed ? netWanted(view, fed, LINE, new Set()) : netOfConductor(view, each, nets)
+    const net = fed ? netWanted(view, fed, LINE, new Set()) : netOfConductor(view, each)
     if (net !== null) nets[net] = netWords(view, net)
     netOfEnd[each.end.id] = net
   }
@@ -109,18 +109,8 @@ export function routeBox(view: BoxView, trade: Trade): Result<RoutedBox> {
   return good(assemble(view, trade, devices, nets, netOfEnd, netOfTerminal))
 }
 
-function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
+export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
   return view.places.flatMap(place => {
-    if (place.placesInGroup > 1) {
-      faults.push(
-        fault(
-          `/places/${place.place.id}`,
-          'many-places',
-          `${place.group.name} is worked from ${place.placesInGroup} places: no plan for one ${view.region.words.box} alone can be made`,
-        ),
-      )
-      return []
-    }
     const modelId = place.choice?.modelId ?? place.found?.modelId
     if (!modelId) {
       faults.push(
@@ -151,24 +141,23 @@ function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDe
   })
 }
 
-const circuitOf = (view: BoxView, circuitId: string | null): string =>
+export const circuitOf = (view: BoxView, circuitId: string | null): string =>
   circuitId ?? view.feeds[0]?.circuit.id ?? 'supply'
 
-function netOfConductor(view: BoxView, { end }: EndView, nets: Record<string, string>): string | null {
+/** The net that a conductor is on by its role. */
+export function netOfConductor(view: BoxView, { end }: EndView): string | null {
   const { role } = end
   if (role === null || role === 'spare' || role === 'traveller') return null
-  const net = isHotRole(role)
+  return isHotRole(role)
     ? `line:${circuitOf(view, end.roleCircuitId)}`
     : isLoadRole(role)
       ? `load:${end.roleGroupId ?? view.places[0]?.group.id ?? 'load'}`
       : role === 'neutral'
         ? `neutral:${circuitOf(view, end.roleCircuitId)}`
         : 'ground'
-  nets[net] = netWords(view, net)
-  return net
 }
 
-function netWords(view: BoxView, net: string): string {
+export function netWords(view: BoxView, net: string): string {
   const [kind, id] = net.split(':')
   const circuits = view.feeds.length > 1 ? ` of ${view.record.circuits[id ?? '']?.breaker ?? '?'}` : ''
   switch (kind) {
@@ -178,12 +167,16 @@ function netWords(view: BoxView, net: string): string {
       return `the neutral${circuits}`
     case 'load':
       return `the switched conductor to ${view.record.groups[id ?? '']?.name ?? 'the lamp'}`
+    case 'traveller':
+      return `a traveller of ${view.record.groups[id ?? '']?.name ?? 'the light'}`
+    case 'signal':
+      return `the signal of ${view.record.groups[id ?? '']?.name ?? 'the light'}`
     default:
       return `the ${view.region.words.ground}`
   }
 }
 
-const LINE = { id: 'line', wants: 'line' } as const
+export const LINE = { id: 'line', wants: 'line' } as const
 
 /** The circuit that feeds a place: said on a hot conductor for its group, or the box's first. */
 function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
@@ -192,7 +185,7 @@ function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
   return circuitOf(view, own?.end.roleCircuitId ?? null)
 }
 
-function netWanted(
+export function netWanted(
   view: BoxView,
   device: PlannedDevice,
   terminal: Pick<Terminal, 'id' | 'wants'>,
@@ -222,10 +215,10 @@ function netWanted(
   }
 }
 
-const isNeeded = (model: DeviceModel, terminal: Terminal) =>
+export const isNeeded = (model: DeviceModel, terminal: Terminal) =>
   terminal.wants !== 'ground' || model.groundRequired
 
-function colourFaults(view: BoxView, { end, conductor, name }: EndView): Fault[] {
+export function colourFaults(view: BoxView, { end, conductor, name }: EndView): Fault[] {
   const { groundColours, words } = view.region
   const path = `/ends/${end.id}/role`
   if (end.role === 'neutral' && !mayBeNeutral(view.region, conductor))
@@ -252,13 +245,14 @@ interface Member {
   readonly terminal: Terminal
 }
 
-function assemble(
+/** Seats, joints, pigtails and caps of one box whose ends and terminals have their nets. */
+export function assemble(
   view: BoxView,
   trade: Trade,
   devices: readonly PlannedDevice[],
-  nets: Record<string, string>,
-  netOfEnd: Record<string, string | null>,
-  netOfTerminal: Record<string, string | null>,
+  nets: Readonly<Record<string, string>>,
+  netOfEnd: Readonly<Record<string, string | null>>,
+  netOfTerminal: Readonly<Record<string, string | null>>,
 ): RoutedBox {
   const seats: Record<string, PlannedSeat> = {}
   const joints: PlannedJoint[] = []
@@ -327,7 +321,7 @@ function assemble(
         )
         .map(terminal => ({ placeId: device.placeId, terminalId: terminal.id })),
     ),
-    remarks: remarksOf(view),
+    remarks: remarksOf(view, netOfEnd),
   }
 }
 
@@ -360,15 +354,19 @@ function pigtailFor(
   }
 }
 
-/** A neutral-coloured conductor that carries the hot is marked again, at both ends. */
-function remarksOf(view: BoxView): Remark[] {
+/** A neutral-coloured conductor that carries anything but a neutral is marked again, at both ends. */
+function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | null>>): Remark[] {
   const hotColour = view.region.id === 'north-america-120' ? 'black' : 'brown'
   return view.ends
-    .filter(
-      ({ end, conductor }) =>
-        (isHotRole(end.role) || isLoadRole(end.role)) &&
+    .filter(({ end, conductor }) => {
+      const net = netOfEnd[end.id] ?? null
+      return (
+        net !== null &&
+        !net.startsWith('neutral:') &&
+        net !== 'ground' &&
         view.region.neutralColours.includes(conductor.insulation) &&
-        conductor.markedAs === null,
-    )
+        conductor.markedAs === null
+      )
+    })
     .map(({ end }) => ({ endId: end.id, as: hotColour }))
 }

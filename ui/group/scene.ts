@@ -4,7 +4,7 @@ import type { Circuit } from '@/core/model/circuit'
 import type { JobRecord } from '@/core/model/record'
 import { good, type Result } from '@/core/model/result'
 import type { Trade } from '@/core/model/trade'
-import { foundCircuit, plannedCircuit, routeBox } from '@/core/route'
+import { foundCircuit, isTied, plannedCircuit, routeBox, routedTogether } from '@/core/route'
 import { foundPicture, plannedPicture, type BoxPicture } from '../drawing/picture'
 
 /** What is tried by hand: some boxes as pictures, and the circuit they make. */
@@ -24,13 +24,18 @@ export function foundScene(record: JobRecord, boxId: string, trade: Trade): Resu
   })
 }
 
-/** One box as it will be; null where nothing is chosen for it or it cannot be planned by itself. */
+/** What hangs together with a box as it will be; null where nothing is chosen for it or it cannot be planned. */
 export function plannedScene(view: BoxView, trade: Trade): Scene | null {
-  if (!view.places.some(place => place.choice)) return null
+  const views = tiedBoxes(view.record, view.box.id)
+  if (!views.some(({ places }) => places.some(place => place.choice))) return null
   const routed = routeBox(view, trade)
   if (!routed.ok) return null
+  const boxes = isTied(view) ? routedTogether(view, trade) : null
   return {
     circuit: plannedCircuit(view, routed.value, trade),
-    boxes: [{ view, picture: plannedPicture(view, routed.value) }],
+    boxes: (boxes?.ok ? boxes.value.boxes : [{ view, routed: routed.value }]).map(each => ({
+      view: each.view,
+      picture: plannedPicture(each.view, each.routed),
+    })),
   }
 }

@@ -1,7 +1,8 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { checkPlace, VERDICTS, type Judgement, type Line, type Verdict } from '@/core/check'
+import { checkPlace, placesOf, VERDICTS, type Judgement, type Verdict } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
 import { routeBox } from '@/core/route'
@@ -14,17 +15,51 @@ import { PickOne } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
 import { WANT_WORDS } from '../../words'
 import { Part, StageFrame } from '../stage-frame'
+import { LineRow, telling, WaysOut, Why } from './lines'
+
+const SetCandidates = dynamic(() => import('./set-candidates').then(module => module.SetCandidates), {
+  ssr: false,
+})
 
 export function ChooseStage({ view }: { view: BoxView }) {
   const trade = useTrade()
   const [placeId, setPlaceId] = useState(view.places[0]?.place.id ?? '')
   const place = view.places.find(each => each.place.id === placeId) ?? view.places[0]
+  const light = useMemo(
+    () => (place && place.placesInGroup > 1 ? placesOf(view.record, place.group.id) : []),
+    [view.record, place],
+  )
+  const [shownBox, setShownBox] = useState(view.box.id)
+  const shown = light.find(each => each.view.box.id === shownBox)?.view ?? view
   const picture = useMemo(() => {
-    const routed = view.places.some(each => each.choice) ? routeBox(view, trade) : null
-    return routed?.ok ? plannedPicture(view, routed.value) : foundPicture(view, trade)
-  }, [view, trade])
+    const chosen = [shown, ...light.map(each => each.view)].some(({ places }) =>
+      places.some(each => each.choice),
+    )
+    const routed = chosen ? routeBox(shown, trade) : null
+    return routed?.ok ? plannedPicture(shown, routed.value) : foundPicture(shown, trade)
+  }, [shown, light, trade])
   return (
-    <StageFrame view={view} stage="choose" drawing={<BoxDrawing picture={picture} />}>
+    <StageFrame
+      view={view}
+      stage="choose"
+      drawing={
+        <>
+          {light.length > 1 && (
+            <PickOne
+              label="Box shown"
+              labelHidden
+              value={shown.box.id}
+              options={light.map(each => ({
+                value: each.view.box.id,
+                words: `${each.view.room.name}, ${each.view.box.name}`,
+              }))}
+              onCommit={setShownBox}
+            />
+          )}
+          <BoxDrawing picture={picture} />
+        </>
+      }
+    >
       {!place && (
         <Part title="No control here yet">
           <p>Record on Look what this box controls.</p>
@@ -41,7 +76,8 @@ export function ChooseStage({ view }: { view: BoxView }) {
           onCommit={setPlaceId}
         />
       )}
-      {place && <Candidates key={place.place.id} view={view} place={place} />}
+      {place && light.length < 2 && <Candidates key={place.place.id} view={view} place={place} />}
+      {place && light.length > 1 && <SetCandidates key={place.group.id} view={view} places={light} />}
     </StageFrame>
   )
 }
@@ -90,14 +126,7 @@ function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
   )
 }
 
-/** The lines that say something: not the ones that simply hold, unless a margin stands in them. */
-const telling = (judgement: Judgement): readonly Line[] => {
-  const against = judgement.lines.filter(line => line.verdict !== 'fits')
-  return against.length > 0 ? against : judgement.lines.filter(line => line.rule.startsWith('load-'))
-}
-
 function Candidate({ view, place, judgement }: { view: BoxView; place: PlaceView; judgement: Judgement }) {
-  const trade = useTrade()
   const edits = useEdits(view.box.id)
   const { device, verdict } = judgement
   const chosen = place.choice?.modelId === device.id
@@ -129,75 +158,12 @@ function Candidate({ view, place, judgement }: { view: BoxView; place: PlaceView
         </Button>
       </div>
       <ul className="mt-2 flex flex-col gap-1.5">
-        {telling(judgement).map(line => (
+        {telling(judgement.lines).map(line => (
           <LineRow key={line.rule + line.says} line={line} />
         ))}
       </ul>
-      {verdict !== 'fits' && <WaysOut view={view} judgement={judgement} />}
-      <details>
-        <summary className="flex min-h-11 items-center underline decoration-rule underline-offset-4">
-          Why?
-        </summary>
-        <ul className="flex flex-col gap-3 pb-1">
-          {judgement.lines.map(line => (
-            <li key={line.rule + line.says}>
-              <LineRow line={line} plainList />
-              <p className="text-sm text-soft">
-                {trade.facts[line.factId]?.says} <em>({trade.facts[line.factId]?.source})</em>
-              </p>
-            </li>
-          ))}
-        </ul>
-      </details>
+      {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
+      <Why lines={judgement.lines} />
     </article>
-  )
-}
-
-function WaysOut({ view, judgement }: { view: BoxView; judgement: Judgement }) {
-  const { cures, settledBy } = judgement
-  return (
-    <ul className="mt-2 flex flex-col gap-1 text-sm">
-      {settledBy.map(says => (
-        <li key={says}>
-          <strong>Settle it:</strong> {says}
-        </li>
-      ))}
-      {cures.map(cure => (
-        <li key={cure.id}>
-          <strong>{cure.here ? 'Here:' : 'Or:'}</strong> {cure.says}
-          {cure.price + cure.minutes > 0 && (
-            <span className="text-soft">
-              {' '}
-              {figure(cure.price, 2)} {view.region.currency}, {figure(cure.minutes, 0)} min
-            </span>
-          )}
-        </li>
-      ))}
-    </ul>
-  )
-}
-
-/** A condition in words, and where it has figures a bar with the limit marked. */
-function LineRow({ line, plainList = false }: { line: Line; plainList?: boolean }) {
-  const Row = plainList ? 'div' : 'li'
-  const measured = line.value !== null && line.limit !== null && line.limit > 0 && line.spare !== null
-  const share = measured ? line.value! / line.limit! : 0
-  const scale = Math.max(1, share) * 1.02
-  return (
-    <Row data-rule={line.rule} data-line={line.verdict}>
-      <span>
-        {line.verdict !== 'fits' && <strong>{VERDICT_WORDS[line.verdict]}: </strong>}
-        {line.says}
-      </span>
-      {measured && (
-        <span aria-hidden="true" className="relative mt-1 block h-2.5 rounded border border-ink/60 bg-sheet">
-          <span
-            className="absolute inset-y-0 left-0 rounded-l bg-ink/75"
-            style={{ width: `${(share / scale) * 100}%` }}
-          />
-          <span className="absolute -inset-y-1 w-[3px] bg-plum" style={{ left: `${(1 / scale) * 100}%` }} />
-        </span>
-      )}
-    </Row>
   )
 }

@@ -1,0 +1,187 @@
+import { boxView, type BoxView, type PlaceView } from '../job/box-view'
+import type { JobRecord } from '../model/record'
+import { rowsWith } from '../model/record'
+import { deviceNamed, type Trade } from '../model/trade'
+import { routeTogether, type RoutedTogether } from '../route'
+import { tiedBoxes } from '../job/tied'
+import { check } from './check'
+import { rankOf, worst, line, type Cure, type Line, type Verdict } from './line'
+import { neutralIn } from './place'
+import { setsFor, type DeviceSet } from './sets'
+
+/** A place of a light, with its box. */
+export interface LightPlace {
+  readonly view: BoxView
+  readonly place: PlaceView
+}
+
+/** What a set of devices would be for a light of several places. */
+export interface SetJudgement {
+  /** One word for it: the devices by place. */
+  readonly id: string
+  readonly set: DeviceSet
+  readonly verdict: Verdict
+  /** Conditions of each place, in the order of the places; what bears on the whole light stands apart. */
+  readonly ofPlaces: readonly (readonly Line[])[]
+  readonly ofLight: readonly Line[]
+  readonly cures: readonly Cure[]
+  readonly settledBy: readonly string[]
+  readonly leastSpare: number | null
+  readonly meetsWant: boolean
+  /** Devices that are bought, together. */
+  readonly price: number
+  readonly minutes: number
+}
+
+/** Rules that a device alone is held to; for several places the wiring of the whole light answers them. */
+const ANSWERED_BY_WIRING: readonly string[] = ['places', 'supply-neutral']
+
+/** The places of a light in the order of the record. */
+export function placesOf(record: JobRecord, groupId: string): LightPlace[] {
+  return rowsWith(record, 'places', 'groupId', groupId)
+    .flatMap(({ id, boxId }) => {
+      const view = boxView(record, boxId)
+      const place = view?.places.find(each => each.place.id === id)
+      return view && place ? [{ view, place }] : []
+    })
+    .sort((a, b) => a.view.box.position - b.view.box.position || a.place.place.gang - b.place.place.gang)
+}
+
+/**
+ * Every set of the catalogue for a light of several places, the most useful first: what does what is wanted, the
+ * better verdict, the lower price. Each set is routed as it would be, with what is chosen elsewhere as it is.
+ */
+export function checkLight(record: JobRecord, groupId: string, trade: Trade): SetJudgement[] {
+  const places = placesOf(record, groupId)
+  const [first] = places
+  if (!first || places.length < 2) return []
+  const found = places.map(({ place }) => deviceNamed(trade, place.found?.modelId ?? '') ?? null)
+  return setsFor(trade, first.view.region.id, found)
+    .map(set => judged(record, places, set, trade))
+    .sort(
+      (a, b) =>
+        Number(b.meetsWant) - Number(a.meetsWant) ||
+        rankOf(a.verdict) - rankOf(b.verdict) ||
+        a.price - b.price ||
+        (a.id < b.id ? -1 : 1),
+    )
+}
+
+/** A record in which a set is chosen for a light; where a place keeps its old device nothing is. */
+export function withSet(record: JobRecord, places: readonly LightPlace[], { members }: DeviceSet): JobRecord {
+  const ids = new Set(places.map(({ place }) => place.place.id))
+  const others = Object.entries(record.choices).filter(([, { placeId }]) => !ids.has(placeId))
+  const chosen = places.flatMap(({ place: { place } }, at) => {
+    const model = members[at]
+    return model
+      ? [[`tried ${place.id}`, { id: `tried ${place.id}`, placeId: place.id, modelId: model.id }]]
+      : []
+  })
+  return { ...record, choices: Object.fromEntries([...others, ...chosen]) }
+}
+
+function judged(
+  record: JobRecord,
+  places: readonly LightPlace[],
+  set: DeviceSet,
+  trade: Trade,
+): SetJudgement {
+  const tried = withSet(record, places, set)
+  const ofPlaces = places.map(({ view, place }, at) => {
+    const device = set.members[at]
+    if (!device) return []
+    return check({ view, place, device, trade }).lines.filter(
+      ({ rule }) => !ANSWERED_BY_WIRING.includes(rule) && !onlyDrives(rule, set, at),
+    )
+  })
+  const views = tiedBoxes(tried, places[0]!.view.box.id)
+  const ofLight = [wiringLine(views, routeTogether(views, trade)), ...neutralLines(views, set)]
+  const lines = [...ofPlaces.flat(), ...ofLight]
+  const spares = lines.flatMap(each => (each.spare === null ? [] : [each.spare]))
+  const bought = set.members.filter(model => model !== null)
+  const { want } = places[0]!.place.group
+  const cures = new Map(lines.flatMap(each => each.cures).map(cure => [cure.id, cure]))
+  return {
+    id: set.members.map(model => model?.id ?? '–').join(' '),
+    set,
+    verdict: worst(lines),
+    ofPlaces,
+    ofLight,
+    cures: [...cures.values()].sort((a, b) => Number(b.here) - Number(a.here) || a.price - b.price),
+    settledBy: [...new Set(lines.flatMap(each => (each.settledBy ? [each.settledBy] : [])))],
+    leastSpare: spares.length > 0 ? Math.min(...spares) : null,
+    meetsWant: want === null || bought.some(({ does }) => does.includes(want)),
+    price: bought.reduce((sum, { price }) => sum + price, 0),
+    minutes: bought.reduce((sum, { minutes }) => sum + minutes, 0),
+  }
+}
+
+/** Rules about the lamps bear on what drives them alone; a companion or a linked place carries none of them. */
+const OF_THE_LAMPS: readonly string[] = ['minimum-load', 'dimmable', 'motor', 'receptacle']
+
+function onlyDrives(rule: string, { kind, members }: DeviceSet, at: number): boolean {
+  if (kind === 'two-way' || !(OF_THE_LAMPS.includes(rule) || rule.startsWith('load'))) return false
+  const driving = members.findIndex(model => model?.dims !== null && model !== null)
+  const main =
+    driving >= 0
+      ? driving
+      : members.findIndex(model => model?.terminals.some(({ wants }) => wants === 'load'))
+  return at !== main
+}
+
+/** A neutral that a device lives by is proven wherever it comes from. */
+function neutralLines(views: readonly BoxView[], { members }: DeviceSet): Line[] {
+  if (!members.some(model => model?.supply.some(({ kind }) => kind === 'line-neutral'))) return []
+  const open = views.flatMap(view => {
+    const neutral = neutralIn(view)
+    return neutral.kind === 'unproven' && neutral.end.end.role === 'neutral' ? [neutral] : []
+  })
+  return open.slice(0, 1).map(({ end, proof, settledBy }) =>
+    line('supply-neutral', 'not-known', `The neutral is only ${proof}: ${end.name}.`, 'neutral-reading', {
+      settledBy,
+    }),
+  )
+}
+
+/** Whether the conductors between the boxes reach for it; what has no role yet settles nothing. */
+function wiringLine(views: readonly BoxView[], routed: ReturnType<typeof routeTogether>): Line {
+  if (routed.ok) return line('wiring', 'fits', wiredWords(routed.value), 'wiring')
+  const unknown = routed.faults.filter(({ code }) => code === 'no-role' || code === 'nothing-recorded')
+  const [first] = unknown.length > 0 ? unknown : routed.faults
+  if (unknown.length > 0)
+    return line(
+      'wiring',
+      'not-known',
+      `What the conductors between the boxes are: ${first!.message}.`,
+      'wiring',
+      {
+        settledBy: 'Identify the conductors of every box of this light on Test.',
+      },
+    )
+  const says = first!.message.charAt(0).toUpperCase() + first!.message.slice(1)
+  return line('wiring', 'does-not-fit', `${says}.`, 'wiring', {
+    cures: routed.faults.some(({ code }) => CABLE_CURES.includes(code))
+      ? [
+          {
+            id: 'cable-between',
+            says: `A cable with one more conductor between these ${views[0]!.region.words.box}es, or places that speak by radio.`,
+            price: 60,
+            minutes: 120,
+            here: false,
+          },
+        ]
+      : [],
+  })
+}
+
+const CABLE_CURES: readonly string[] = [
+  'too-few-conductors',
+  'no-cable',
+  'colours-do-not-allow',
+  'net-missing',
+]
+
+function wiredWords({ boxes }: RoutedTogether): string {
+  const again = boxes.reduce((sum, { routed }) => sum + routed.remarks.length, 0)
+  return `The conductors that are there reach every place${again > 0 ? `; ${again} ${again === 1 ? 'end is' : 'ends are'} marked again` : ''}.`
+}

@@ -1,0 +1,193 @@
+import type { DeviceModel, Signal, Terminal } from '../model/device'
+import type { PlannedDevice } from './route-box'
+
+export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked'] as const
+export type SetKind = (typeof SET_KINDS)[number]
+
+/** One way in which the devices of a light work it together: the net of every terminal that is used. */
+export interface Scheme {
+  readonly kind: SetKind
+  /** Net by `place.terminal`; what is not in it stays unused. */
+  readonly nets: Readonly<Record<string, string>>
+  /** Settings without which they would not work together, by place. */
+  readonly settings: Readonly<Record<string, Readonly<Record<string, string>>>>
+}
+
+/** Nets of one light: what feeds it, its switched conductor, its circuit’s neutral. */
+export interface LightNets {
+  readonly line: string
+  readonly load: string
+  readonly neutral: string
+}
+
+const at = (device: PlannedDevice, terminal: string) => `${device.placeId}.${terminal}`
+const wanting = ({ terminals }: DeviceModel, wants: Terminal['wants']) =>
+  terminals.filter(each => each.wants === wants)
+const switchesLoad = ({ model }: PlannedDevice) => wanting(model, 'load').length > 0
+/** An old or plain two-place switch: one common, two travellers. */
+export const isTwoPlace = (model: DeviceModel): boolean =>
+  wanting(model, 'common').length === 1 && wanting(model, 'traveller').length === 2
+export const isMiddle = (model: DeviceModel): boolean =>
+  wanting(model, 'common').length === 0 && wanting(model, 'traveller').length === 4
+/** A signal of a main: it hears others on the conductor. */
+export const mainSignal = ({ signals }: DeviceModel): Signal | null =>
+  signals.find(({ hears }) => hears.length > 0) ?? null
+/** A signal of a companion: it speaks only. */
+export const companionSignal = ({ signals }: DeviceModel): Signal | null =>
+  signals.find(({ hears }) => hears.length === 0) ?? null
+
+/**
+ * Every way in which these devices, one at each place, work one light together; none where they do not. What is
+ * told apart by nothing (a chain from its other end) comes once.
+ */
+export function schemesOf(devices: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+  return [
+    ...twoWay(devices, nets),
+    ...devices.filter(switchesLoad).flatMap(main => {
+      const others = devices.filter(each => each !== main)
+      return [
+        ...withCompanions(main, others, nets),
+        ...withKeptSwitch(main, others, nets),
+        ...linked(main, others, nets),
+      ]
+    }),
+  ]
+}
+
+/** Line, load, neutral and ground as a device asks for them. */
+function own({ placeId, model }: PlannedDevice, nets: LightNets): Record<string, string> {
+  const of: Partial<Record<Terminal['wants'], string>> = { ...nets, ground: 'ground' }
+  return Object.fromEntries(
+    model.terminals.flatMap(({ id, wants }) => (of[wants] ? [[`${placeId}.${id}`, of[wants]]] : [])),
+  )
+}
+
+/** Two switches at the ends and middle ones between them, in any order: hot comes to one end, the lamp hangs on the other. */
+function twoWay(devices: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+  const ends = devices.filter(({ model }) => isTwoPlace(model))
+  const middles = devices.filter(({ model }) => isMiddle(model))
+  if (ends.length !== 2 || ends.length + middles.length !== devices.length) return []
+  const [one, other] = ends as [PlannedDevice, PlannedDevice]
+  return [
+    [one, other],
+    [other, one],
+  ].flatMap(([first, last]) =>
+    orders(middles).map((between): Scheme => ({
+      kind: 'two-way',
+      settings: {},
+      nets: chain([first!, ...between, last!], nets),
+    })),
+  )
+}
+
+function chain(devices: readonly PlannedDevice[], { line, load }: LightNets): Record<string, string> {
+  const nets: Record<string, string> = {}
+  devices.forEach((device, index) => {
+    const { model } = device
+    for (const { id } of wanting(model, 'ground')) nets[at(device, id)] = 'ground'
+    for (const { id } of wanting(model, 'common')) nets[at(device, id)] = index === 0 ? line : load
+    const travellers = wanting(model, 'traveller')
+    // A middle switch has one pair towards each neighbour.
+    const pairs = isMiddle(model)
+      ? [
+          travellers.filter(each => each.alike === travellers[0]!.alike),
+          travellers.filter(each => each.alike !== travellers[0]!.alike),
+        ]
+      : [travellers]
+    const hops = isMiddle(model) ? [index - 1, index] : [index === 0 ? 0 : index - 1]
+    pairs.forEach((pair, which) => {
+      const group = load.slice('load:'.length)
+      pair.forEach(({ id }, side) => {
+        nets[at(device, id)] = `traveller:${group}:${hops[which]! + 1}${side === 0 ? 'a' : 'b'}`
+      })
+    })
+  })
+  return nets
+}
+
+/** A main, and companions whose pass-through all lies on one pole that it hears. */
+function withCompanions(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+  const signal = mainSignal(main.model)
+  const spoken = others.map(({ model }) => companionSignal(model))
+  if (!signal || others.length === 0) return []
+  if (!spoken.every(each => each?.family === signal.family)) return []
+  return signal.hears.flatMap((pole): Scheme[] => {
+    const net = wanting(main.model, 'line').some(({ id }) => id === pole) ? nets.line : nets.load
+    const passing = others.flatMap(each =>
+      wanting(each.model, 'pass').map(({ id }) => [at(each, id), net] as const),
+    )
+    // One whose own line passes the power stands on the line.
+    if (net === nets.load && others.some(({ model }) => wanting(model, 'pass').length === 0)) return []
+    return [
+      {
+        kind: 'companions',
+        settings: {},
+        nets: {
+          ...Object.assign({}, ...others.map(each => own(each, nets))),
+          ...own(main, nets),
+          ...Object.fromEntries(passing),
+          [at(main, signal.terminal)]: signalOf(nets),
+          ...Object.fromEntries(
+            others.map((each, index) => [at(each, spoken[index]!.terminal), signalOf(nets)]),
+          ),
+        },
+      },
+    ]
+  })
+}
+
+const signalOf = ({ load }: LightNets) => `signal:${load.slice('load:'.length)}`
+
+/** An old two-place switch that stays: a jumper lets the power past it, or the main watches its one contact. */
+function withKeptSwitch(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+  const { keepsSwitch } = main.model
+  const signal = mainSignal(main.model)
+  const [kept] = others
+  if (!keepsSwitch || !signal || !kept || others.length !== 1 || !isTwoPlace(kept.model)) return []
+  const [common] = wanting(kept.model, 'common')
+  const [first, second] = wanting(kept.model, 'traveller')
+  const told = Object.keys(keepsSwitch.set).length > 0
+  return signal.hears.map((pole): Scheme => {
+    const net = wanting(main.model, 'line').some(({ id }) => id === pole) ? nets.line : nets.load
+    return {
+      kind: 'kept-switch',
+      settings: { [main.placeId]: keepsSwitch.set },
+      nets: {
+        ...own(kept, nets),
+        ...own(main, nets),
+        [at(kept, common!.id)]: net,
+        ...(told ? { [at(kept, first!.id)]: net } : {}),
+        [at(kept, (told ? second! : first!).id)]: signalOf(nets),
+        [at(main, signal.terminal)]: signalOf(nets),
+      },
+    }
+  })
+}
+
+/** Places that speak by radio: one switches the lamp, the load lead of each other is capped. */
+function linked(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+  const { radio, family } = main.model
+  const speaks = ({ model }: PlannedDevice) =>
+    model.radio === radio && model.family === family && model.control.some(({ tells }) => tells !== undefined)
+  if (radio === null || others.length === 0 || ![main, ...others].every(speaks)) return []
+  // They tell each other on and off, and no level: a dimmer among them drives the lamp, and stands alone in that.
+  if (others.some(({ model }) => model.dims !== null)) return []
+  // What lives through the lamp lives nowhere else.
+  if (others.some(({ model }) => !model.supply.some(({ kind }) => kind === 'line-neutral'))) return []
+  const capped = new Set(others.flatMap(each => wanting(each.model, 'load').map(({ id }) => at(each, id))))
+  const all: Record<string, string> = Object.assign({}, ...[main, ...others].map(each => own(each, nets)))
+  return [
+    {
+      kind: 'linked',
+      settings: {},
+      nets: Object.fromEntries(Object.entries(all).filter(([terminal]) => !capped.has(terminal))),
+    },
+  ]
+}
+
+function orders<Item>(items: readonly Item[]): Item[][] {
+  if (items.length === 0) return [[]]
+  return items.flatMap((first, index) =>
+    orders(items.filter((_, other) => other !== index)).map(rest => [first, ...rest]),
+  )
+}

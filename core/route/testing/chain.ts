@@ -1,0 +1,129 @@
+import { jobBuilder, type CableAsFound, type Control, type RunStrand } from '@/demo/builder'
+import { strand } from '@/demo/usual'
+import type { BoxView } from '../../job/box-view'
+import { tiedBoxes } from '../../job/tied'
+import type { Insulation, RegionId, Role } from '../../model/vocabulary'
+
+/** Boxes one after another whose switches work one light; fed in one of them, the lamp on one of them. */
+export interface Chain {
+  readonly count: number
+  readonly fed: number
+  readonly lit: number
+  /** The neutral runs through every box. */
+  readonly neutrals: boolean
+  /** Conductors that lead nowhere yet, in each cable between two boxes. */
+  readonly spares: number
+  readonly region?: RegionId
+  /** Device chosen at each place; null: the old one stays. */
+  readonly choices: readonly (string | null)[]
+}
+
+const COLOURS: Readonly<
+  Record<
+    RegionId,
+    {
+      hots: readonly Insulation[]
+      neutral: Insulation
+      ground: Insulation
+      old: readonly [end: string, middle: string, alone: string]
+    }
+  >
+> = {
+  'north-america-120': {
+    hots: ['black', 'red', 'blue', 'yellow', 'black', 'red'],
+    neutral: 'white',
+    ground: 'bare',
+    old: ['old-two-place-switch', 'old-middle-switch', 'old-switch'],
+  },
+  'europe-230': {
+    hots: ['brown', 'black', 'grey', 'brown', 'black', 'grey'],
+    neutral: 'blue',
+    ground: 'green-yellow',
+    old: ['old-two-place-230', 'old-middle-230', 'old-switch-230'],
+  },
+}
+
+/** The boxes of such a chain, their conductors told by role. */
+export function chainOf({
+  count,
+  fed,
+  lit,
+  neutrals,
+  spares,
+  region = 'north-america-120',
+  choices,
+}: Chain): BoxView[] {
+  const { hots, neutral, ground, old } = COLOURS[region]
+  const job = jobBuilder({
+    id: 'chain',
+    name: 'Chain',
+    address: '',
+    owners: '',
+    electrician: '',
+    apprentice: '',
+    regionId: region,
+    note: '',
+  })
+  job.room('room', 'Room', 'Ground floor')
+  job.circuit('7', 'Lights', 15)
+  const last = count - 1
+  for (let at = 0; at < count; at++) {
+    const control: Control = {
+      group: 'light',
+      name: 'Light',
+      old: count === 1 ? old[2] : at === 0 || at === last ? old[0] : old[1],
+      ...(choices[at] === null ? {} : { choice: choices[at]! }),
+      ...(at === 0
+        ? { lamps: [{ kind: 'led', wattsEach: 20, count: 4, dimmable: 'yes', powerFactor: 0.9 }] }
+        : {}),
+    }
+    const cables: CableAsFound[] = []
+    const loose = (insulation: Insulation, role: Role) => strand(insulation, 'loose', role)
+    if (at === fed)
+      cables.push({
+        name: `P${at}`,
+        entry: 'bottom',
+        far: 'panel',
+        strands: [loose(hots[0]!, 'line'), loose(neutral, 'neutral'), loose(ground, 'ground')],
+      })
+    if (at === lit)
+      cables.push({
+        name: `L${at}`,
+        entry: 'top',
+        far: 'luminaire',
+        strands: [loose(hots[0]!, 'switched-load'), loose(neutral, 'neutral'), loose(ground, 'ground')],
+      })
+    job.box({
+      id: `box${at}`,
+      room: 'room',
+      name: `Box ${at}`,
+      breakers: ['7'],
+      box: { depthMillimetres: 90, volumeCubicInches: 60 },
+      controls: [control],
+      cables,
+    })
+  }
+  for (let at = 0; at < last; at++) {
+    const roles: Role[] = ['traveller', 'traveller']
+    if (fed > at) roles.push('line')
+    if (lit <= at) roles.push('switched-load')
+    for (let more = 0; more < spares; more++) roles.push('spare')
+    const passes = neutrals || (fed <= at && lit > at) || (lit <= at && fed > at)
+    const strands: RunStrand[] = roles.map((role, index) => ({
+      insulation: hots[index]!,
+      on: ['loose', 'loose'],
+      role,
+    }))
+    job.run({
+      name: `R${at}`,
+      from: `box${at}`,
+      to: `box${at + 1}`,
+      strands: [
+        ...strands,
+        ...(passes ? [{ insulation: neutral, on: ['loose', 'loose'], role: 'neutral' } as const] : []),
+        { insulation: ground, on: ['loose', 'loose'], role: 'ground' },
+      ],
+    })
+  }
+  return tiedBoxes(job.view('box0').record, 'box0')
+}

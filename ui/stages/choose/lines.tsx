@@ -1,0 +1,90 @@
+import type { Cure, Line } from '@/core/check'
+import type { BoxView } from '@/core/job/box-view'
+import { figure } from '@/core/model/units'
+import { useTrade } from '../../job/provider'
+import { VERDICT_WORDS } from '../../primitives/marks'
+
+/** The lines that say something: not the ones that simply hold, unless a margin stands in them. */
+export const telling = (lines: readonly Line[]): readonly Line[] => {
+  const against = lines.filter(line => line.verdict !== 'fits')
+  return against.length > 0 ? against : lines.filter(line => line.rule.startsWith('load-'))
+}
+
+/** What would settle it, and what would cure it. */
+export function WaysOut({
+  view,
+  cures,
+  settledBy,
+}: {
+  view: BoxView
+  cures: readonly Cure[]
+  settledBy: readonly string[]
+}) {
+  return (
+    <ul className="mt-2 flex flex-col gap-1 text-sm">
+      {settledBy.map(says => (
+        <li key={says}>
+          <strong>Settle it:</strong> {says}
+        </li>
+      ))}
+      {cures.map(cure => (
+        <li key={cure.id}>
+          <strong>{cure.here ? 'Here:' : 'Or:'}</strong> {cure.says}
+          {cure.price + cure.minutes > 0 && (
+            <span className="text-soft">
+              {' '}
+              {figure(cure.price, 2)} {view.region.currency}, {figure(cure.minutes, 0)} min
+            </span>
+          )}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+/** A condition in words, and where it has figures a bar with the limit marked. */
+export function LineRow({ line, plainList = false }: { line: Line; plainList?: boolean }) {
+  const Row = plainList ? 'div' : 'li'
+  const measured = line.value !== null && line.limit !== null && line.limit > 0 && line.spare !== null
+  const share = measured ? line.value! / line.limit! : 0
+  const scale = Math.max(1, share) * 1.02
+  return (
+    <Row data-rule={line.rule} data-line={line.verdict}>
+      <span>
+        {line.verdict !== 'fits' && <strong>{VERDICT_WORDS[line.verdict]}: </strong>}
+        {line.says}
+      </span>
+      {measured && (
+        <span aria-hidden="true" className="relative mt-1 block h-2.5 rounded border border-ink/60 bg-sheet">
+          <span
+            className="absolute inset-y-0 left-0 rounded-l bg-ink/75"
+            style={{ width: `${(share / scale) * 100}%` }}
+          />
+          <span className="absolute -inset-y-1 w-[3px] bg-plum" style={{ left: `${(1 / scale) * 100}%` }} />
+        </span>
+      )}
+    </Row>
+  )
+}
+
+/** Every line with the fact it rests on, opened when asked. */
+export function Why({ lines }: { lines: readonly Line[] }) {
+  const trade = useTrade()
+  return (
+    <details>
+      <summary className="flex min-h-11 items-center underline decoration-rule underline-offset-4">
+        Why?
+      </summary>
+      <ul className="flex flex-col gap-3 pb-1">
+        {lines.map(line => (
+          <li key={line.rule + line.says}>
+            <LineRow line={line} plainList />
+            <p className="text-sm text-soft">
+              {trade.facts[line.factId]?.says} <em>({trade.facts[line.factId]?.source})</em>
+            </p>
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
+}

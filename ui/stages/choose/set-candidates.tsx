@@ -1,0 +1,156 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { checkLight, VERDICTS, type LightPlace, type SetJudgement, type Verdict } from '@/core/check'
+import type { BoxView } from '@/core/job/box-view'
+import { figure } from '@/core/model/units'
+import type { SetKind } from '@/core/route'
+import { newId } from '../../job/new-id'
+import { useEdits, useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne } from '../../primitives/fields'
+import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
+import { WANT_WORDS } from '../../words'
+import { Part } from '../stage-frame'
+import { LineRow, telling, WaysOut, Why } from './lines'
+
+const KIND_WORDS: Readonly<Record<SetKind, string>> = {
+  alone: 'One device',
+  'two-way': 'Plain switches',
+  companions: 'One main, with companions',
+  'kept-switch': 'One main, an old switch stays',
+  linked: 'Linked by radio',
+}
+
+const placeWords = ({ view, place }: LightPlace) =>
+  `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? `, gang ${place.place.gang}` : ''}`
+
+/** Sets of devices for all places of a light at once; one press chooses them all. */
+export function SetCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
+  const trade = useTrade()
+  const { group } = places[0]!.place
+  const judgements = useMemo(() => checkLight(view.record, group.id, trade), [view.record, group.id, trade])
+  const [filter, setFilter] = useState<Verdict | 'all'>('all')
+  const [onlyWanted, setOnlyWanted] = useState(group.want !== null)
+  const wanted = judgements.filter(each => !onlyWanted || each.meetsWant)
+  const shown = wanted.filter(each => filter === 'all' || each.verdict === filter)
+  return (
+    <Part title={`${group.name}: ${places.length} places at once`}>
+      {group.want && (
+        <PickOne
+          label="Show"
+          value={onlyWanted ? 'wanted' : 'all'}
+          options={[
+            { value: 'wanted', words: `What was wanted: ${WANT_WORDS[group.want].toLowerCase()}` },
+            { value: 'all', words: 'Every set' },
+          ]}
+          onCommit={value => setOnlyWanted(value === 'wanted')}
+        />
+      )}
+      <PickOne
+        label="Verdict"
+        value={filter}
+        options={[
+          { value: 'all' as const, words: `All ${wanted.length}` },
+          ...VERDICTS.map(value => ({
+            value,
+            words: `${VERDICT_WORDS[value]} ${wanted.filter(each => each.verdict === value).length}`,
+          })),
+        ]}
+        onCommit={setFilter}
+      />
+      <ul className="flex flex-col gap-2">
+        {shown.map(judgement => (
+          <li key={judgement.id}>
+            <SetCandidate view={view} places={places} judgement={judgement} />
+          </li>
+        ))}
+      </ul>
+      {shown.length === 0 && <p>No set has this verdict here.</p>}
+    </Part>
+  )
+}
+
+function SetCandidate({
+  view,
+  places,
+  judgement,
+}: {
+  view: BoxView
+  places: readonly LightPlace[]
+  judgement: SetJudgement
+}) {
+  const edits = useEdits(view.box.id)
+  const { set, verdict, ofPlaces, ofLight } = judgement
+  const names = set.members.map(model => model?.name ?? 'the old switch stays')
+  const chosen =
+    places.some(({ place }) => place.choice !== null) &&
+    places.every(({ place }, at) => (place.choice?.modelId ?? null) === (set.members[at]?.id ?? null))
+  const choose = () =>
+    edits.send(
+      'choose a device',
+      places.flatMap(({ place: { place, choice } }, at) => {
+        const model = set.members[at]
+        if (!model) return choice ? [edits.remove('choices', choice.id)] : []
+        return choice
+          ? [edits.change('choices', choice.id, { modelId: model.id })]
+          : [edits.add('choices', { id: newId(), placeId: place.id, modelId: model.id })]
+      }),
+    )
+  const letGo = () =>
+    edits.send(
+      'choose a device',
+      places.flatMap(({ place: { choice } }) => (choice ? [edits.remove('choices', choice.id)] : [])),
+    )
+  return (
+    <article
+      aria-label={names.join('; ')}
+      data-verdict={verdict}
+      className={`rounded-lg border bg-paper p-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
+    >
+      <div className="flex items-start gap-3">
+        <VerdictMark verdict={verdict} />
+        <div className="min-w-0 flex-1">
+          <h3 className="leading-tight font-bold">{KIND_WORDS[set.kind]}</h3>
+          <p className="text-sm">
+            <strong>{VERDICT_WORDS[verdict]}</strong> · {figure(judgement.price, 2)} {view.region.currency} ·{' '}
+            {judgement.minutes} min
+          </p>
+        </div>
+        <Button look={chosen ? 'plain' : 'main'} onClick={chosen ? letGo : choose} aria-pressed={chosen}>
+          {chosen ? 'Chosen' : 'Choose'}
+        </Button>
+      </div>
+      <ol className="mt-2 flex flex-col divide-y divide-rule">
+        {places.map((each, at) => (
+          <li key={each.place.place.id} className="grid gap-x-3 py-1.5 sm:grid-cols-[11rem_1fr]">
+            <span className="text-sm text-soft">{placeWords(each)}</span>
+            <span>
+              {set.members[at] ? (
+                <strong>{set.members[at].name}</strong>
+              ) : (
+                <em>{each.place.found ? 'The old switch stays' : 'Nothing'}</em>
+              )}
+              <ul className="flex flex-col gap-1">
+                {telling(ofPlaces[at]!).map(line => (
+                  <LineRow key={line.rule + line.says} line={line} />
+                ))}
+              </ul>
+            </span>
+          </li>
+        ))}
+      </ol>
+      <ul className="mt-1 flex flex-col gap-1.5">
+        {ofLight.map(line => (
+          <LineRow key={line.rule} line={line} />
+        ))}
+      </ul>
+      {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
+      <Why lines={distinct([...ofLight, ...ofPlaces.flat()])} />
+    </article>
+  )
+}
+
+const distinct = (lines: SetJudgement['ofLight']) => [
+  ...new Map(lines.map(line => [line.rule + line.says, line])).values(),
+]
