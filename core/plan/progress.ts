@@ -73,7 +73,7 @@ const test: Rule = view => {
 }
 
 /** A device is chosen for it; or for another place of its light, and the old one here stays. */
-function isSettled({ record }: BoxView, { group, choice, found }: BoxView['places'][number]): boolean {
+export function isSettled({ record }: BoxView, { group, choice, found }: BoxView['places'][number]): boolean {
   if (choice !== null) return true
   const places = rowsWith(record, 'places', 'groupId', group.id)
   return found !== null && places.some(({ id }) => rowsWith(record, 'choices', 'placeId', id).length > 0)

@@ -226,6 +226,34 @@ export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
   }
 }
 
+const NET_WORDS: Readonly<Record<string, string>> = {
+  line: 'line',
+  load: 'load',
+  neutral: 'neutral',
+  ground: 'ground',
+  traveller: 'traveller',
+  signal: 'signal',
+  none: 'spare',
+}
+
+/** A conductor between two boxes may carry something else than it did: its flag says what it will. */
+function asPlanned(
+  view: BoxView,
+  { end, conductor }: EndView,
+  routed: RoutedBox,
+  strand: PictureStrand,
+): PictureStrand {
+  if (!strand.flag || rowsWith(view.record, 'ends', 'conductorId', conductor.id).length < 2) return strand
+  const words = NET_WORDS[(routed.netOfEnd[end.id] ?? 'none').split(':')[0]!]!
+  if (end.role !== null && ROLE_WORDS[end.role] === words) return strand
+  return {
+    ...strand,
+    says: `${strand.says}. Will be: ${words}`,
+    flag: { ...strand.flag, words },
+    changed: true,
+  }
+}
+
 /** The box as it will be wired. */
 export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
   const wordOf = (placeId: string, terminalId: string) =>
@@ -242,25 +270,23 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
       const seat = routed.seats[each.end.id]!
       const remark = remarks.get(each.end.id)
       const marked = remark ? { ...each, conductor: { ...each.conductor, markedAs: remark } } : each
+      const strandTo = (to: Goal, sits: string, changed: boolean) =>
+        asPlanned(view, each, routed, strandOf(view, marked, to, sits, changed || remark !== undefined))
       switch (seat.kind) {
         case 'terminal':
-          return strandOf(
-            view,
-            marked,
+          return strandTo(
             { kind: 'terminal', deviceId: seat.placeId, terminalId: seat.terminalId },
             `on “${wordOf(seat.placeId, seat.terminalId)}”`,
-            each.end.seat !== 'terminal' || remark !== undefined,
+            each.end.seat !== 'terminal',
           )
         case 'joint':
-          return strandOf(
-            view,
-            marked,
+          return strandTo(
             { kind: 'joint', jointId: seat.jointId },
             `in the joint of ${routed.nets[seat.jointId.replace('joint-', '')] ?? 'its net'}`,
-            each.end.seat !== 'joint' || remark !== undefined,
+            each.end.seat !== 'joint',
           )
         case 'cap':
-          return strandOf(view, marked, { kind: 'cap' }, 'capped', each.end.seat !== 'cap')
+          return strandTo({ kind: 'cap' }, 'capped', each.end.seat !== 'cap')
       }
     }),
     devices: routed.devices.map(device => ({

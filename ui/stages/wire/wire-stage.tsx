@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
-import { planBox, type Step } from '@/core/plan'
+import { isSettled, planBox, type Step } from '@/core/plan'
 import type { Proof } from '@/core/prove'
 import { plannedCircuit, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -25,7 +25,7 @@ const Landing = dynamic(() => import('./landing').then(module => module.Landing)
 export function WireStage({ view }: { view: BoxView }) {
   const trade = useTrade()
   const [moment, setMoment] = useState<'before' | 'after'>('after')
-  const chosen = view.places.some(place => place.choice)
+  const chosen = view.places.some(place => isSettled(view, place))
   const plan = useMemo(() => planBox(view, trade), [view, trade])
   const routed = plan.routed.ok ? plan.routed.value : null
   const found = useMemo(() => foundPicture(view, trade), [view, trade])
