@@ -1,4 +1,4 @@
-import { checkPlace, type Cure, type Judgement } from '../check'
+import { checkPlace, leastCures, type Cure } from '../check'
 import { boxView, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsOf, type JobRecord } from '../model/record'
 import { progressOf } from '../plan'
@@ -154,7 +154,7 @@ function curesOf(view: BoxView, chosen: readonly PlaceView[], trade: Trade): Nee
     const judgement = checkPlace(view, each.place.id, trade).find(
       ({ device }) => device.id === each.choice!.modelId,
     )
-    return judgement ? leastCures(judgement).map(cure => ({ cure, each })) : []
+    return judgement ? leastCures(judgement.lines).map(cure => ({ cure, each })) : []
   })
   // One ring, or one box, serves all its gangs: the dearest of those that are asked for.
   const boxes = perPlace.filter(({ cure }) => KIND_OF_CURE[cure.id] === 'box')
@@ -193,14 +193,4 @@ function lampsOf(cure: Cure, { loads }: PlaceView, place: string): Need {
     priceEach: count > 0 ? cure.price / count : null,
     place,
   }
-}
-
-/** For each condition that is not simply met, the least of what cures it here and costs something. */
-function leastCures({ lines }: Judgement): Cure[] {
-  const least = lines.flatMap(({ verdict, cures }) => {
-    if (verdict === 'fits') return []
-    const here = cures.filter(each => each.here).sort((a, b) => a.price - b.price || a.minutes - b.minutes)
-    return here[0] && here[0].price > 0 ? [here[0]] : []
-  })
-  return [...new Map(least.map(cure => [cure.id, cure])).values()]
 }

@@ -1,0 +1,125 @@
+import { checkLight, checkPlace, placesOf, type LightPlace, type Line, type Verdict } from '../check'
+import { leastCures } from '../check'
+import type { DeviceModel } from '../model/device'
+import { rowsOf, type JobRecord } from '../model/record'
+import { deviceNamed, type Trade } from '../model/trade'
+import type { Opening } from '../model/vocabulary'
+
+/** One thing that can stand at all places of a light. */
+export interface LightOption {
+  /** One word for it, the same each time. */
+  readonly id: string
+  /** Model by place, in the order of the light’s places; null where the old one stays. */
+  readonly members: readonly (string | null)[]
+  readonly verdict: Verdict
+  /** Devices, and the least of what cures their conditions here. */
+  readonly price: number
+  readonly minutes: number
+  /** Places that are touched. */
+  readonly changes: number
+  /** Models that are bought. */
+  readonly kinds: readonly string[]
+  /** Systems that speak by radio and have to be set up. */
+  readonly systems: readonly string[]
+  /** What its plates must let through, by room. */
+  readonly openings: readonly { readonly roomId: string; readonly opening: Opening }[]
+}
+
+export interface LightChoices {
+  readonly groupId: string
+  readonly name: string
+  readonly places: readonly LightPlace[]
+  readonly options: readonly LightOption[]
+  /** What is chosen now; null where nothing is, or where it is none of the options. */
+  readonly chosen: string | null
+}
+
+/** Everything that does what is wanted of each light and fits, or fits once a condition is met here. */
+export function choicesOf(record: JobRecord, trade: Trade): LightChoices[] {
+  return rowsOf(record, 'groups').flatMap((group): LightChoices[] => {
+    const places = placesOf(record, group.id)
+    if (places.length === 0) return []
+    const options = [
+      ...standing(places, trade),
+      ...(places.length === 1 ? single(places, trade) : sets(record, places, trade)),
+    ]
+    const now = places.map(({ place }) => place.choice?.modelId ?? null)
+    return [
+      {
+        groupId: group.id,
+        name: group.name,
+        places,
+        options,
+        chosen: now.every(id => id === null)
+          ? null
+          : (options.find(({ id }) => id === idOf(now))?.id ?? null),
+      },
+    ]
+  })
+}
+
+const idOf = (members: readonly (string | null)[]): string => members.map(id => id ?? '–').join(' ')
+
+const AGREES: readonly Verdict[] = ['fits', 'fits-if']
+
+function single([only]: readonly LightPlace[], trade: Trade): LightOption[] {
+  return checkPlace(only!.view, only!.place.place.id, trade)
+    .filter(({ meetsWant, verdict }) => meetsWant && AGREES.includes(verdict))
+    .map(({ device, verdict, lines }) => optionOf([only!], [device], verdict, lines, trade))
+}
+
+function sets(record: JobRecord, places: readonly LightPlace[], trade: Trade): LightOption[] {
+  return checkLight(record, places[0]!.place.group.id, trade)
+    .filter(({ meetsWant, verdict }) => meetsWant && AGREES.includes(verdict))
+    .map(({ set, verdict, ofPlaces, ofLight }) =>
+      optionOf(places, set.members, verdict, [...ofPlaces.flat(), ...ofLight], trade),
+    )
+}
+
+/** All that is there stays, where it does what is wanted or nothing else is. */
+function standing(places: readonly LightPlace[], trade: Trade): LightOption[] {
+  const { want } = places[0]!.place.group
+  const found = places.map(({ place }) => deviceNamed(trade, place.found?.modelId ?? ''))
+  if (found.some(model => model === undefined)) return []
+  if (want !== null && !found.some(model => model!.does.includes(want))) return []
+  return [
+    optionOf(
+      places,
+      places.map(() => null),
+      'fits',
+      [],
+      trade,
+    ),
+  ]
+}
+
+function optionOf(
+  places: readonly LightPlace[],
+  members: readonly (DeviceModel | null)[],
+  verdict: Verdict,
+  lines: readonly Line[],
+  trade: Trade,
+): LightOption {
+  const bought = members.filter(model => model !== null)
+  const cures = leastCures(lines)
+  const standingAt = (at: number) =>
+    members[at] ?? deviceNamed(trade, places[at]!.place.found?.modelId ?? '') ?? null
+  return {
+    id: idOf(members.map(model => model?.id ?? null)),
+    members: members.map(model => model?.id ?? null),
+    verdict,
+    price: sum(bought.map(({ price }) => price)) + sum(cures.map(({ price }) => price)),
+    minutes: sum(bought.map(({ minutes }) => minutes)) + sum(cures.map(({ minutes }) => minutes)),
+    changes: bought.length,
+    kinds: [...new Set(bought.map(({ id }) => id))],
+    systems: [
+      ...new Set(bought.flatMap(({ radio, family }) => (radio ? [`${radio} ${family ?? ''}`.trim()] : []))),
+    ],
+    openings: places.flatMap(({ view }, at) => {
+      const model = standingAt(at)
+      return model ? [{ roomId: view.room.id, opening: model.opening }] : []
+    }),
+  }
+}
+
+const sum = (figures: readonly number[]): number => figures.reduce((so, each) => so + each, 0)
