@@ -1,12 +1,30 @@
 import path from 'node:path'
 import type { NextConfig } from 'next'
 
+interface WebpackConfig {
+  readonly plugins: unknown[]
+}
+
+interface WebpackLike {
+  readonly IgnorePlugin: new (options: {
+    readonly resourceRegExp: RegExp
+    readonly contextRegExp: RegExp
+  }) => unknown
+}
+
 const config: NextConfig = {
   output: 'standalone',
   outputFileTracingRoot: path.resolve(import.meta.dirname),
   turbopack: { root: path.resolve(import.meta.dirname) },
   poweredByHeader: false,
   reactStrictMode: true,
+  webpack: (webpackConfig: WebpackConfig, { webpack }: { webpack: WebpackLike }) => {
+    // The optimiser asks for Node’s modules where it runs in Node; in the browser it does not.
+    webpackConfig.plugins.push(
+      new webpack.IgnorePlugin({ resourceRegExp: /^node:/, contextRegExp: /node_modules[\\/]highs/ }),
+    )
+    return webpackConfig
+  },
   serverExternalPackages: ['mysql2', 'joi', 'pino', 'sharp'],
 }
 

@@ -13,6 +13,8 @@ export type Asked<Value> =
   | { readonly kind: 'answered'; readonly value: Value }
   | { readonly kind: 'too-late' }
   | { readonly kind: 'failed' }
+  /** Somebody no longer wanted to wait. */
+  | { readonly kind: 'stopped' }
 
 /**
  * Asks a worker; always settles. A worker that fails or is too late is ended, and the next question
@@ -21,12 +23,14 @@ export type Asked<Value> =
 export function asker<Given, Value>(start: () => Worker, deadlineMilliseconds: number) {
   let worker: Worker | null = null
   let last = 0
-  return (value: Given): Promise<Asked<Value>> =>
+  const waiting = new Set<(asked: Asked<Value>) => void>()
+  const ask = (value: Given): Promise<Asked<Value>> =>
     new Promise(resolve => {
       const running = (worker ??= start())
       const id = ++last
       const settle = (asked: Asked<Value>) => {
         clearTimeout(timer)
+        waiting.delete(settle)
         running.removeEventListener('message', onMessage)
         running.removeEventListener('error', onError)
         if (asked.kind !== 'answered') {
@@ -40,8 +44,14 @@ export function asker<Given, Value>(start: () => Worker, deadlineMilliseconds: n
       }
       const onError = () => settle({ kind: 'failed' })
       const timer = setTimeout(() => settle({ kind: 'too-late' }), deadlineMilliseconds)
+      waiting.add(settle)
       running.addEventListener('message', onMessage)
       running.addEventListener('error', onError)
       running.postMessage({ id, value } satisfies Question<Given>)
     })
+  /** Ends the worker and all that was asked of it. */
+  const stop = () => {
+    for (const settle of [...waiting]) settle({ kind: 'stopped' })
+  }
+  return Object.assign(ask, { stop })
 }

@@ -28,8 +28,10 @@ export interface LightOption {
 export interface LightChoices {
   readonly groupId: string
   readonly name: string
-  readonly places: readonly LightPlace[]
+  readonly places: readonly { readonly boxId: string; readonly placeId: string }[]
   readonly options: readonly LightOption[]
+  /** How many more would do what is wanted and wait for a reading or a measure. */
+  readonly waiting: number
   /** What is chosen now; null where nothing is, or where it is none of the options. */
   readonly chosen: string | null
 }
@@ -39,17 +41,21 @@ export function choicesOf(record: JobRecord, trade: Trade): LightChoices[] {
   return rowsOf(record, 'groups').flatMap((group): LightChoices[] => {
     const places = placesOf(record, group.id)
     if (places.length === 0) return []
+    const judged = judgedFor(record, places, trade)
     const options = [
       ...standing(places, trade),
-      ...(places.length === 1 ? single(places, trade) : sets(record, places, trade)),
+      ...judged
+        .filter(({ verdict }) => verdict === 'fits' || verdict === 'fits-if')
+        .map(each => optionOf(places, each.members, each.verdict, each.lines, trade)),
     ]
     const now = places.map(({ place }) => place.choice?.modelId ?? null)
     return [
       {
         groupId: group.id,
         name: group.name,
-        places,
+        places: places.map(({ view, place }) => ({ boxId: view.box.id, placeId: place.place.id })),
         options,
+        waiting: judged.filter(({ verdict }) => verdict === 'not-known').length,
         chosen: now.every(id => id === null)
           ? null
           : (options.find(({ id }) => id === idOf(now))?.id ?? null),
@@ -60,20 +66,27 @@ export function choicesOf(record: JobRecord, trade: Trade): LightChoices[] {
 
 const idOf = (members: readonly (string | null)[]): string => members.map(id => id ?? '–').join(' ')
 
-const AGREES: readonly Verdict[] = ['fits', 'fits-if']
-
-function single([only]: readonly LightPlace[], trade: Trade): LightOption[] {
-  return checkPlace(only!.view, only!.place.place.id, trade)
-    .filter(({ meetsWant, verdict }) => meetsWant && AGREES.includes(verdict))
-    .map(({ device, verdict, lines }) => optionOf([only!], [device], verdict, lines, trade))
+/** What was judged of one thing that can stand at all places of a light. */
+interface Judged {
+  readonly members: readonly (DeviceModel | null)[]
+  readonly verdict: Verdict
+  readonly lines: readonly Line[]
 }
 
-function sets(record: JobRecord, places: readonly LightPlace[], trade: Trade): LightOption[] {
-  return checkLight(record, places[0]!.place.group.id, trade)
-    .filter(({ meetsWant, verdict }) => meetsWant && AGREES.includes(verdict))
-    .map(({ set, verdict, ofPlaces, ofLight }) =>
-      optionOf(places, set.members, verdict, [...ofPlaces.flat(), ...ofLight], trade),
-    )
+/** All that does what is wanted, whatever its verdict. */
+function judgedFor(record: JobRecord, places: readonly LightPlace[], trade: Trade): Judged[] {
+  const [first, ...rest] = places as [LightPlace, ...LightPlace[]]
+  return rest.length === 0
+    ? checkPlace(first.view, first.place.place.id, trade)
+        .filter(({ meetsWant }) => meetsWant)
+        .map(({ device, verdict, lines }) => ({ members: [device], verdict, lines }))
+    : checkLight(record, first.place.group.id, trade)
+        .filter(({ meetsWant }) => meetsWant)
+        .map(({ set, verdict, ofPlaces, ofLight }) => ({
+          members: set.members,
+          verdict,
+          lines: [...ofPlaces.flat(), ...ofLight],
+        }))
 }
 
 /** All that is there stays, where it does what is wanted or nothing else is. */

@@ -38,6 +38,7 @@ function house(seed: number, lights: number, options: number): LightChoices[] {
     name: `Light ${at}`,
     places: [],
     chosen: null,
+    waiting: 0,
     options: models.flatMap((model): LightOption[] =>
       random() < 0.7
         ? [

@@ -58,6 +58,13 @@ export function HousePage() {
             >
               Pick list
             </Link>
+            {' · '}
+            <Link
+              href={`${base}/whole`}
+              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
+            >
+              Choose for the whole house
+            </Link>
           </p>
         </div>
         <div className="flex gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>

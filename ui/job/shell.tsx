@@ -52,6 +52,8 @@ export function JobShell({ children }: { children: ReactNode }) {
           return router.push(base)
         case 'panel':
           return router.push(`${base}/panel`)
+        case 'whole':
+          return router.push(`${base}/whole`)
         case 'pick':
           return router.push(`${base}/pick`)
         case 'defects':

@@ -9,6 +9,7 @@ export type Action =
         | 'panel'
         | 'defects'
         | 'pick'
+        | 'whole'
         | 'try'
         | 'undo'
         | 'redo'
@@ -32,6 +33,7 @@ export const SHORTCUTS: readonly { readonly key: string; readonly says: string; 
     { key: 'p', says: 'Panel', action: { kind: 'panel' } },
     { key: 'x', says: 'Defects', action: { kind: 'defects' } },
     { key: 'l', says: 'Pick list', action: { kind: 'pick' } },
+    { key: 'w', says: 'Choose for the whole house', action: { kind: 'whole' } },
     { key: '[', says: 'Box before', action: { kind: 'previous-box' } },
     { key: ']', says: 'Box after', action: { kind: 'next-box' } },
     { key: 'u', says: 'Undo', action: { kind: 'undo' } },

@@ -1,0 +1,5 @@
+import { WholePage } from '@/ui/whole/whole-page'
+
+export default function Page() {
+  return <WholePage />
+}
