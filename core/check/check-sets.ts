@@ -4,8 +4,9 @@ import { rowsWith } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { routeTogether, type RoutedTogether } from '../route'
 import { tiedBoxes } from '../job/tied'
-import { check } from './check'
+import { check, openingsBeside } from './check'
 import { rankOf, worst, line, type Cure, type Line, type Verdict } from './line'
+import { unmet, type Lacking } from './needs'
 import { neutralIn } from './place'
 import { setsFor, type DeviceSet } from './sets'
 
@@ -28,6 +29,8 @@ export interface SetJudgement {
   readonly settledBy: readonly string[]
   readonly leastSpare: number | null
   readonly meetsWant: boolean
+  /** What is wanted and it would not do. */
+  readonly unmet: readonly Lacking[]
   /** Devices that are bought, together. */
   readonly price: number
   readonly minutes: number
@@ -99,7 +102,12 @@ function judged(
   const lines = [...ofPlaces.flat(), ...ofLight]
   const spares = lines.flatMap(each => (each.spare === null ? [] : [each.spare]))
   const bought = set.members.filter(model => model !== null)
-  const { want } = places[0]!.place.group
+  const price = bought.reduce((sum, each) => sum + each.price, 0)
+  const lacking = unmet(record, places[0]!.place, {
+    members: set.members,
+    price,
+    beside: places.flatMap(each => openingsBeside({ ...each, trade })),
+  })
   const cures = new Map(lines.flatMap(each => each.cures).map(cure => [cure.id, cure]))
   return {
     id: set.members.map(model => model?.id ?? '–').join(' '),
@@ -110,8 +118,9 @@ function judged(
     cures: [...cures.values()].sort((a, b) => Number(b.here) - Number(a.here) || a.price - b.price),
     settledBy: [...new Set(lines.flatMap(each => (each.settledBy ? [each.settledBy] : [])))],
     leastSpare: spares.length > 0 ? Math.min(...spares) : null,
-    meetsWant: want === null || bought.some(({ does }) => does.includes(want)),
-    price: bought.reduce((sum, { price }) => sum + price, 0),
+    meetsWant: lacking.length === 0,
+    unmet: lacking,
+    price,
     minutes: bought.reduce((sum, { minutes }) => sum + minutes, 0),
   }
 }

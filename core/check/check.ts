@@ -1,9 +1,11 @@
 import { boxView, type BoxView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { JobRecord } from '../model/record'
-import { devicesFor, type Trade } from '../model/trade'
+import { deviceNamed, devicesFor, type Trade } from '../model/trade'
+import type { Opening } from '../model/vocabulary'
 import { rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { banLines, dimmingLines, loadLines } from './load'
+import { unmet, type Lacking } from './needs'
 import type { Question } from './place'
 import { groundLines, supplyLines } from './supply'
 import { boxLines } from './box'
@@ -21,6 +23,8 @@ export interface Judgement {
   /** Smallest share left over all limits, or null. */
   readonly leastSpare: number | null
   readonly meetsWant: boolean
+  /** What is wanted and it would not do. */
+  readonly unmet: readonly Lacking[]
 }
 
 const RULES: readonly ((question: Question) => Line[])[] = [
@@ -40,7 +44,11 @@ const RULES: readonly ((question: Question) => Line[])[] = [
 export function check(question: Question): Judgement {
   const lines = RULES.flatMap(rule => rule(question))
   const spares = lines.flatMap(each => (each.spare === null ? [] : [each.spare]))
-  const { want } = question.place.group
+  const lacking = unmet(question.view.record, question.place, {
+    members: [question.device],
+    price: question.device.price,
+    beside: openingsBeside(question),
+  })
   const cures = new Map(lines.flatMap(each => each.cures).map(cure => [cure.id, cure]))
   return {
     device: question.device,
@@ -51,8 +59,22 @@ export function check(question: Question): Judgement {
     ),
     settledBy: [...new Set(lines.flatMap(each => (each.settledBy ? [each.settledBy] : [])))],
     leastSpare: spares.length > 0 ? Math.min(...spares) : null,
-    meetsWant: want === null || question.device.does.includes(want),
+    meetsWant: lacking.length === 0,
+    unmet: lacking,
   }
+}
+
+/** Openings of what else is in the box, as it will be. */
+export function openingsBeside({
+  view,
+  place,
+  trade,
+}: Pick<Question, 'view' | 'place' | 'trade'>): Opening[] {
+  return view.places.flatMap(each => {
+    if (each.group.id === place.group.id) return []
+    const model = deviceNamed(trade, each.choice?.modelId ?? each.found?.modelId ?? '')
+    return model ? [model.opening] : []
+  })
 }
 
 /**

@@ -71,7 +71,7 @@ describe('job file', () => {
     const early = spoilt(file => {
       file.version = version as never
       const later = version === 1 ? ['findings', 'notes', 'photos'] : []
-      for (const table of ['breakerTries', ...later]) delete (file as Record<string, unknown>)[table]
+      for (const table of ['breakerTries', 'needs', ...later]) delete (file as Record<string, unknown>)[table]
       const strip = (table: string, ...fields: string[]) => {
         for (const row of file[table] as Record<string, unknown>[])
           for (const field of fields) delete row[field]
@@ -108,12 +108,14 @@ describe('job file', () => {
     const parsed = parseJobFile(
       spoilt(file => {
         file.version = 3 as never
+        delete (file as Record<string, unknown>).needs
         const boxId = file.boxes![0]!.id
         file.breakerTries!.push({ id: 'try', boxId, ...tried, at: '2026-05-04T08:00:00.000Z' })
       }),
     )
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.faults.slice(0, 3)))
     expect(parsed.value.record.breakerTries.try).toMatchObject({ ...tried, endId: null })
+    expect(parsed.value.record.needs).toEqual({})
   })
 
   it('lists every fault with its path, and nothing else', () => {

@@ -5,7 +5,7 @@ import { JOB_FILE_VERSION } from './schemas'
 type Loose = Readonly<Record<string, unknown>>
 
 /** Tables that came after the first version; a file from before has nothing in them. */
-const LATER_TABLES = { 2: ['findings', 'notes', 'photos'], 3: ['breakerTries'] } as const
+const LATER_TABLES = { 2: ['findings', 'notes', 'photos'], 3: ['breakerTries'], 4: ['needs'] } as const
 
 const EARLIER: readonly unknown[] = [1, 2, 3]
 

@@ -21,6 +21,7 @@ export const COMMAND_NAMES = [
   'edit the old device',
   'add a load',
   'edit a load',
+  'say what is wanted',
   'remove a load',
   'say how a light behaves',
   'take a reading',

@@ -26,6 +26,7 @@ import {
   FINDING_PROOFS,
   GAUGES,
   INSTRUMENTS,
+  NEEDS,
   INSULATIONS,
   LAMP_KINDS,
   METALS,
@@ -209,6 +210,8 @@ export const ENTITIES = {
     proof: choice(FINDING_PROOFS),
     basis: text(32, 1),
   },
+  /** What is wanted of a light; `value` in minutes, hours of the clock, places or money, as the need has it. */
+  needs: { id, groupId: ref('groups'), need: choice(NEEDS), value: maybeNumber(0, 100_000) },
   /** What a person pinned to a conductor. */
   notes: { id, endId: ref('ends'), text: text(400, 1) },
   /** Of a picture that is kept beside the record, under the same id. */
@@ -301,6 +304,7 @@ export type Joint = Row<'joints'>
 export type FoundPigtail = Row<'pigtails'>
 export type Load = Row<'loads'>
 export type Reading = Row<'readings'>
+export type Need = Row<'needs'>
 export type BreakerTry = Row<'breakerTries'>
 export type Switching = Row<'switchings'>
 export type Defect = Row<'defects'>

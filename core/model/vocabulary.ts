@@ -195,6 +195,26 @@ export type Protection = (typeof PROTECTIONS)[number]
 export const WANTS = ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote'] as const
 export type Want = (typeof WANTS)[number]
 
+/** What is wanted of a light beside its chief purpose, in the customer’s terms. */
+export const NEEDS = [
+  'dim',
+  'automatic-on',
+  'manual-on',
+  'automatic-off',
+  'off-after',
+  'from-dusk',
+  'until-hour',
+  'remote',
+  'scenes',
+  'glow',
+  'keep-fed',
+  'few-places',
+  'match-neighbour',
+  'budget',
+  'keep-old',
+] as const
+export type NeedKind = (typeof NEEDS)[number]
+
 /** Radio that a device speaks, by the open standard’s kind. */
 export const RADIOS = ['lan', 'mesh-2400', 'mesh-900', 'near'] as const
 export type Radio = (typeof RADIOS)[number]

@@ -1,9 +1,18 @@
-import { checkLight, checkPlace, placesOf, type LightPlace, type Line, type Verdict } from '../check'
+import {
+  checkLight,
+  checkPlace,
+  placesOf,
+  type LightPlace,
+  type Line,
+  type Verdict,
+  meets,
+  needsIn,
+} from '../check'
 import { leastCures } from '../check'
 import type { DeviceModel } from '../model/device'
 import { rowsOf, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
-import type { Opening } from '../model/vocabulary'
+import type { NeedKind, Opening } from '../model/vocabulary'
 
 /** One thing that can stand at all places of a light. */
 export interface LightOption {
@@ -89,12 +98,23 @@ function judgedFor(record: JobRecord, places: readonly LightPlace[], trade: Trad
         }))
 }
 
+const BEARS_ON_BUYING: readonly NeedKind[] = ['few-places', 'budget', 'match-neighbour', 'keep-old']
+
 /** All that is there stays, where it does what is wanted or nothing else is. */
 function standing(places: readonly LightPlace[], trade: Trade): LightOption[] {
   const { want } = places[0]!.place.group
   const found = places.map(({ place }) => deviceNamed(trade, place.found?.modelId ?? ''))
   if (found.some(model => model === undefined)) return []
   if (want !== null && !found.some(model => model!.does.includes(want))) return []
+  // Nothing is bought and nothing touched: what bears on that is met.
+  const members = found.map(model => model!)
+  const needs = needsIn(places[0]!.view.record, places[0]!.place.group.id)
+  if (
+    !needs.every(
+      each => BEARS_ON_BUYING.includes(each.need) || meets(each, { members, price: 0, beside: [] }),
+    )
+  )
+    return []
   return [
     optionOf(
       places,

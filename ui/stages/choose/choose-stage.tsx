@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { checkPlace, placesOf, VERDICTS, type Judgement, type Verdict } from '@/core/check'
+import { checkPlace, placesOf, type Judgement } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
 import { routeBox } from '@/core/route'
@@ -13,9 +13,9 @@ import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
-import { WANT_WORDS } from '../../words'
 import { Part, StageFrame } from '../stage-frame'
-import { LineRow, telling, WaysOut, Why } from './lines'
+import { Filters, useFiltered } from './filters'
+import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
 
 const SetCandidates = dynamic(() => import('./set-candidates').then(module => module.SetCandidates), {
   ssr: false,
@@ -85,35 +85,10 @@ export function ChooseStage({ view }: { view: BoxView }) {
 function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
   const trade = useTrade()
   const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place, trade])
-  const [filter, setFilter] = useState<Verdict | 'all'>('all')
-  const [onlyWanted, setOnlyWanted] = useState(place.group.want !== null)
-  const wanted = judgements.filter(each => !onlyWanted || each.meetsWant)
-  const shown = wanted.filter(each => filter === 'all' || each.verdict === filter)
+  const { wanted, shown, filters } = useFiltered(judgements, { view, place })
   return (
     <Part title={place.group.name}>
-      {place.group.want && (
-        <PickOne
-          label="Show"
-          value={onlyWanted ? 'wanted' : 'all'}
-          options={[
-            { value: 'wanted', words: `What was wanted: ${WANT_WORDS[place.group.want].toLowerCase()}` },
-            { value: 'all', words: 'Every device' },
-          ]}
-          onCommit={value => setOnlyWanted(value === 'wanted')}
-        />
-      )}
-      <PickOne
-        label="Verdict"
-        value={filter}
-        options={[
-          { value: 'all' as const, words: `All ${wanted.length}` },
-          ...VERDICTS.map(value => ({
-            value,
-            words: `${VERDICT_WORDS[value]} ${wanted.filter(each => each.verdict === value).length}`,
-          })),
-        ]}
-        onCommit={setFilter}
-      />
+      <Filters view={view} place={place} every="Every device" wanted={wanted} filters={filters} />
       <ul className="flex flex-col gap-2">
         {shown.map(judgement => (
           <li key={judgement.device.id}>
@@ -162,6 +137,7 @@ function Candidate({ view, place, judgement }: { view: BoxView; place: PlaceView
           <LineRow key={line.rule + line.says} line={line} />
         ))}
       </ul>
+      <Lacks unmet={judgement.unmet} />
       {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
       <Why lines={judgement.lines} />
     </article>

@@ -1,8 +1,9 @@
-import type { Cure, Line } from '@/core/check'
+import type { Cure, Lacking, Line } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
 import { useTrade } from '../../job/provider'
 import { VERDICT_WORDS } from '../../primitives/marks'
+import { lackingWords } from '../../needs/words'
 
 /** The lines that say something: not the ones that simply hold, unless a margin stands in them. */
 export const telling = (lines: readonly Line[]): readonly Line[] => {
@@ -86,5 +87,15 @@ export function Why({ lines }: { lines: readonly Line[] }) {
         ))}
       </ul>
     </details>
+  )
+}
+
+/** What is wanted and it would not do. */
+export function Lacks({ unmet }: { unmet: readonly Lacking[] }) {
+  if (unmet.length === 0) return null
+  return (
+    <p className="mt-2">
+      <strong>Does not do what is wanted:</strong> {unmet.map(lackingWords).join(', ')}
+    </p>
   )
 }

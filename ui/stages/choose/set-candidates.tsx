@@ -1,18 +1,17 @@
 'use client'
 
-import { useMemo, useState } from 'react'
-import { checkLight, VERDICTS, type LightPlace, type SetJudgement, type Verdict } from '@/core/check'
+import { useMemo } from 'react'
+import { checkLight, type LightPlace, type SetJudgement } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
 import type { SetKind } from '@/core/route'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { PickOne } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
-import { WANT_WORDS } from '../../words'
 import { Part } from '../stage-frame'
-import { LineRow, telling, WaysOut, Why } from './lines'
+import { Filters, useFiltered } from './filters'
+import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
 
 const KIND_WORDS: Readonly<Record<SetKind, string>> = {
   alone: 'One device',
@@ -30,35 +29,10 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
   const trade = useTrade()
   const { group } = places[0]!.place
   const judgements = useMemo(() => checkLight(view.record, group.id, trade), [view.record, group.id, trade])
-  const [filter, setFilter] = useState<Verdict | 'all'>('all')
-  const [onlyWanted, setOnlyWanted] = useState(group.want !== null)
-  const wanted = judgements.filter(each => !onlyWanted || each.meetsWant)
-  const shown = wanted.filter(each => filter === 'all' || each.verdict === filter)
+  const { wanted, shown, filters } = useFiltered(judgements, { view, place: places[0]!.place })
   return (
     <Part title={`${group.name}: ${places.length} places at once`}>
-      {group.want && (
-        <PickOne
-          label="Show"
-          value={onlyWanted ? 'wanted' : 'all'}
-          options={[
-            { value: 'wanted', words: `What was wanted: ${WANT_WORDS[group.want].toLowerCase()}` },
-            { value: 'all', words: 'Every set' },
-          ]}
-          onCommit={value => setOnlyWanted(value === 'wanted')}
-        />
-      )}
-      <PickOne
-        label="Verdict"
-        value={filter}
-        options={[
-          { value: 'all' as const, words: `All ${wanted.length}` },
-          ...VERDICTS.map(value => ({
-            value,
-            words: `${VERDICT_WORDS[value]} ${wanted.filter(each => each.verdict === value).length}`,
-          })),
-        ]}
-        onCommit={setFilter}
-      />
+      <Filters view={view} place={places[0]!.place} every="Every set" wanted={wanted} filters={filters} />
       <ul className="flex flex-col gap-2">
         {shown.map(judgement => (
           <li key={judgement.id}>
@@ -145,6 +119,7 @@ function SetCandidate({
           <LineRow key={line.rule} line={line} />
         ))}
       </ul>
+      <Lacks unmet={judgement.unmet} />
       {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
       <Why lines={distinct([...ofLight, ...ofPlaces.flat()])} />
     </article>

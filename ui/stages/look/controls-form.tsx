@@ -1,15 +1,22 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { Load } from '@/core/model/entities'
+import { rowsWith } from '@/core/model/record'
 import { devicesFor } from '@/core/model/trade'
 import { LAMP_KINDS, PHASES, TESTER_SHOWS, WANTS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
+import { Folded } from '../../primitives/folded'
 import { LAMP_WORDS, plain, WANT_WORDS } from '../../words'
 import { Part } from '../stage-frame'
+
+const NeedsForm = dynamic(() => import('../../needs/needs-form').then(module => module.NeedsForm), {
+  ssr: false,
+})
 
 /** What each gang controls: the old device, the lamps, and what is wanted there. */
 export function ControlsForm({ view }: { view: BoxView }) {
@@ -21,6 +28,7 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
   const edits = useEdits(view.box.id)
   const olds = devicesFor(trade, view.region.id, 'found')
   const { found } = place
+  const wanted = rowsWith(view.record, 'needs', 'groupId', place.group.id).length
   const setOld = (modelId: string) => {
     if (modelId === 'none')
       return found && edits.send('edit the old device', [edits.remove('devices', found.id)])
@@ -82,6 +90,15 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
           ])
         }
       />
+      <Folded
+        summary={
+          <summary className="flex min-h-11 items-center font-semibold">
+            Also wanted{wanted > 0 ? `: ${wanted}` : ''}
+          </summary>
+        }
+      >
+        <NeedsForm record={view.record} groupId={place.group.id} boxId={view.box.id} />
+      </Folded>
       {place.loads.map(load => (
         <LoadForm key={load.id} view={view} load={load} />
       ))}

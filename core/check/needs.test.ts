@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { usualBox } from '@/demo/usual'
+import { boxView } from '../job/box-view'
+import { deviceNamed } from '../model/trade'
+import type { NeedKind } from '../model/vocabulary'
+import { checkPlace, hoursOffered, meets, minutesOffered } from '.'
+
+const model = (id: string) => {
+  const found = deviceNamed(trade, id)
+  if (!found) throw new Error(`no ${id}`)
+  return found
+}
+const meet = (need: NeedKind, ids: readonly (string | null)[], value: number | null = null, more = {}) =>
+  meets(
+    { need, value },
+    { members: ids.map(id => (id === null ? null : model(id))), price: 40, beside: [], ...more },
+  )
+
+describe('what is wanted of a light', () => {
+  it.each<[NeedKind, string, boolean]>([
+    ['dim', 'dimmer-led-150-neutral', true],
+    ['dim', 'switch-plain-15', false],
+    ['automatic-on', 'sensor-neutral', true],
+    ['automatic-on', 'sensor-by-hand-neutral', false],
+    ['manual-on', 'sensor-by-hand-neutral', true],
+    ['manual-on', 'sensor-neutral', true],
+    ['manual-on', 'timer-countdown', false],
+    ['automatic-off', 'timer-countdown', true],
+    ['automatic-off', 'time-switch-sun', true],
+    ['automatic-off', 'switch-plain-15', false],
+    ['from-dusk', 'time-switch-sun', true],
+    ['from-dusk', 'timer-countdown', false],
+    ['remote', 'smart-switch-neutral', true],
+    ['scenes', 'smart-switch-neutral', true],
+    ['scenes', 'dimmer-led-150-neutral', false],
+    ['keep-fed', 'control-keeps-fed', true],
+    ['keep-fed', 'control-keeps-fed-battery', true],
+    ['keep-fed', 'smart-switch-neutral', false],
+    ['keep-old', 'switch-plain-15', true],
+  ])('%s by %s: %s', (need, id, met) => expect(meet(need, [id])).toBe(met))
+
+  it('minutes and hours are read off what its settings offer', () => {
+    expect(minutesOffered(model('timer-countdown'))).toEqual(expect.arrayContaining([5, 20, 60]))
+    expect(minutesOffered(model('timer-countdown-hours'))).toEqual(expect.arrayContaining([120, 720]))
+    expect(minutesOffered(model('sensor-neutral'))).toEqual([10, 20, 30])
+    expect(meet('off-after', ['timer-countdown'], 45)).toBe(true)
+    expect(meet('off-after', ['timer-countdown'], 50)).toBe(false)
+    expect(meet('off-after', ['sensor-neutral'])).toBe(true)
+    expect(hoursOffered(model('time-switch-sun'))).toEqual([22, 23, 24])
+    expect(meet('until-hour', ['time-switch-sun'], 23)).toBe(true)
+    expect(meet('until-hour', ['time-switch-sun'], 1)).toBe(false)
+    expect(meet('until-hour', ['sensor-neutral'], 23)).toBe(false)
+  })
+
+  it('few places, a budget, plates like their neighbours, a glow in every place', () => {
+    expect(meet('few-places', ['dimmer-led-150-two-wire', null], 1)).toBe(true)
+    expect(meet('few-places', ['dimmer-led-150-two-wire', 'companion-oak'], 1)).toBe(false)
+    expect(meet('budget', ['switch-plain-15'], 40)).toBe(true)
+    expect(meet('budget', ['switch-plain-15'], 39)).toBe(false)
+    const { opening } = model('switch-plain-15')
+    expect(meet('match-neighbour', ['switch-plain-15'], null, { beside: [opening] })).toBe(true)
+    expect(meet('match-neighbour', ['switch-plain-15'], null, { beside: [opening, 'duplex'] })).toBe(false)
+    const glows = trade.devices.filter(each => each.stock === 'new' && each.glows).map(({ id }) => id)
+    expect(glows.length).toBeGreaterThan(0)
+    expect(meet('glow', [glows[0]!])).toBe(true)
+    const dark = trade.devices.find(each => each.stock === 'new' && !each.glows)!.id
+    expect(meet('glow', [glows[0]!, dark])).toBe(false)
+  })
+
+  it('puts what does all of it first, and names what the others lack', () => {
+    const { record } = usualBox({ want: 'presence' })
+    const view = boxView(
+      {
+        ...record,
+        needs: { one: { id: 'one', groupId: 'light', need: 'automatic-on', value: null } },
+      },
+      'box',
+    )!
+    const all = checkPlace(view, 'box-1', trade)
+    const split = all.findIndex(({ meetsWant }) => !meetsWant)
+    expect(split).toBeGreaterThan(3)
+    expect(all.slice(split).some(({ meetsWant }) => meetsWant)).toBe(false)
+    const of = (id: string) => all.find(({ device }) => device.id === id)!
+    expect(of('sensor-by-hand-neutral').unmet).toEqual(['automatic-on'])
+    expect(of('switch-plain-15').unmet).toEqual(['presence', 'automatic-on'])
+    expect(of('sensor-neutral').unmet).toEqual([])
+  })
+})

@@ -1,0 +1,103 @@
+import type { PlaceView } from '../job/box-view'
+import type { DeviceModel } from '../model/device'
+import type { Need } from '../model/entities'
+import { rowsWith, type JobRecord } from '../model/record'
+import type { NeedKind, Opening, Want } from '../model/vocabulary'
+
+/** What would stand at the places of a light, held against what is wanted of it. */
+export interface Offered {
+  /** Model at each place; null where the old one stays. */
+  readonly members: readonly (DeviceModel | null)[]
+  readonly price: number
+  /** Openings of the other devices in the same boxes. */
+  readonly beside: readonly Opening[]
+}
+
+export const needsIn = (record: JobRecord, groupId: string): readonly Need[] =>
+  rowsWith(record, 'needs', 'groupId', groupId)
+
+/** Whether one need is met. Needs with a figure that was not said are met by any. */
+export function meets({ need, value }: Pick<Need, 'need' | 'value'>, offered: Offered): boolean {
+  const bought = offered.members.filter(model => model !== null)
+  const any = (test: (model: DeviceModel) => boolean) => bought.some(test)
+  return MEETS[need](any, value, offered, bought)
+}
+
+type Test = (
+  any: (test: (model: DeviceModel) => boolean) => boolean,
+  value: number | null,
+  offered: Offered,
+  bought: readonly DeviceModel[],
+) => boolean
+
+const does = (want: DeviceModel['does'][number]) => (model: DeviceModel) => model.does.includes(want)
+const mode = ({ settings }: DeviceModel) => settings.find(({ id }) => id === 'mode')
+const isPresence = does('presence')
+
+const MEETS: Readonly<Record<NeedKind, Test>> = {
+  dim: any => any(does('dim')),
+  'automatic-on': any =>
+    any(model => isPresence(model) && mode(model)?.values.includes('by itself') === true),
+  'manual-on': any => any(model => isPresence(model) && mode(model)?.values.includes('by hand') !== false),
+  'automatic-off': any => any(model => isPresence(model) || does('countdown')(model) || does('sun')(model)),
+  'off-after': (any, value) =>
+    any(model => (value === null ? canEnd(model) : minutesOffered(model).includes(value))),
+  'from-dusk': any => any(does('sun')),
+  'until-hour': (any, value) =>
+    any(model => hoursOffered(model).some(hour => value === null || hour === value)),
+  remote: any => any(does('remote')),
+  scenes: any => any(model => does('remote')(model) && model.radio !== null),
+  glow: (_, __, ___, bought) => bought.every(({ glows }) => glows),
+  'keep-fed': any => any(keepsFed),
+  'few-places': (_, value, ___, bought) => bought.length <= (value ?? 0),
+  'match-neighbour': (_, __, { beside }, bought) =>
+    bought.every(({ opening }) => beside.every(other => other === opening)),
+  budget: (_, value, { price }) => value === null || price <= value,
+  // What is taken out is kept: it bears on no device.
+  'keep-old': () => true,
+}
+
+const canEnd = (model: DeviceModel) => does('countdown')(model) || isPresence(model)
+
+/** Minutes after which it goes off, as its settings offer them. */
+export function minutesOffered({ settings }: DeviceModel): number[] {
+  return settings
+    .filter(({ id }) => id === 'preset' || id === 'delay')
+    .flatMap(({ values }) => values)
+    .flatMap(value => {
+      const perUnit = /\bh\b/.test(value) ? 60 : /\bmin\b/.test(value) ? 1 : null
+      return perUnit === null ? [] : (value.match(/\d+/g) ?? []).map(figure => Number(figure) * perUnit)
+    })
+}
+
+/** Hours of the clock at which a program ends, 24 for midnight. */
+export function hoursOffered({ settings }: DeviceModel): number[] {
+  return settings
+    .filter(({ id }) => id === 'program')
+    .flatMap(({ values }) => values)
+    .flatMap(value => {
+      if (/midnight/.test(value)) return [24]
+      const hour = /to (\d{1,2}):00/.exec(value)
+      return hour ? [Number(hour[1])] : []
+    })
+}
+
+/** Its lamps are never cut off: it has no contact to them, or one that never opens. */
+const keepsFed = ({ terminals, contacts, does: can }: DeviceModel): boolean =>
+  can.includes('remote') &&
+  (terminals.length === 0 ||
+    contacts.some(({ between, when }) => between.includes('load') && Object.keys(when).length === 0))
+
+/** What is wanted of a light and is not met: its chief want, or one of its needs. */
+export type Lacking = NeedKind | Want
+
+/** What of a light’s wants something would leave unmet, its chief want first. */
+export function unmet(record: JobRecord, { group }: PlaceView, offered: Offered): Lacking[] {
+  const bought = offered.members.filter(model => model !== null)
+  return [
+    ...new Set<Lacking>([
+      ...(group.want !== null && !bought.some(does(group.want)) ? [group.want] : []),
+      ...needsIn(record, group.id).flatMap(each => (meets(each, offered) ? [] : [each.need])),
+    ]),
+  ]
+}

@@ -1,0 +1,88 @@
+import dynamic from 'next/dynamic'
+import { useState } from 'react'
+import { needsIn, VERDICTS, type Verdict } from '@/core/check'
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import { PickOne } from '../../primitives/fields'
+import { Folded } from '../../primitives/folded'
+import { VERDICT_WORDS } from '../../primitives/marks'
+import { needsWords } from '../../needs/words'
+import { WANT_WORDS } from '../../words'
+
+const NeedsForm = dynamic(() => import('../../needs/needs-form').then(module => module.NeedsForm), {
+  ssr: false,
+})
+
+interface Shown {
+  readonly verdict: Verdict
+  readonly meetsWant: boolean
+}
+
+/** What of some judgements is shown: those that do what is wanted, and of one verdict. */
+export function useFiltered<Each extends Shown>(
+  judgements: readonly Each[],
+  { view, place }: { view: BoxView; place: PlaceView },
+) {
+  const wants = place.group.want !== null || needsIn(view.record, place.group.id).length > 0
+  const [verdict, setVerdict] = useState<Verdict | 'all'>('all')
+  const [all, setAll] = useState(false)
+  const wanted = judgements.filter(each => all || !wants || each.meetsWant)
+  return {
+    wanted,
+    shown: wanted.filter(each => verdict === 'all' || each.verdict === verdict),
+    filters: { wants, verdict, setVerdict, all, setAll },
+  }
+}
+
+/** The choices of what is shown, and everything that is wanted. */
+export function Filters({
+  view,
+  place,
+  every,
+  wanted,
+  filters: { wants, verdict, setVerdict, all, setAll },
+}: {
+  view: BoxView
+  place: PlaceView
+  /** What all of them are called. */
+  every: string
+  wanted: readonly Shown[]
+  filters: ReturnType<typeof useFiltered>['filters']
+}) {
+  const { group } = place
+  const words = [
+    ...(group.want === null ? [] : [WANT_WORDS[group.want].toLowerCase()]),
+    ...(needsIn(view.record, group.id).length > 0 ? [needsWords(needsIn(view.record, group.id))] : []),
+  ].join(', ')
+  return (
+    <>
+      {wants && (
+        <PickOne
+          label="Show"
+          value={all ? 'all' : 'wanted'}
+          options={[
+            { value: 'wanted', words: `What was wanted: ${words}` },
+            { value: 'all', words: every },
+          ]}
+          onCommit={value => setAll(value === 'all')}
+        />
+      )}
+      <Folded
+        summary={<summary className="flex min-h-11 items-center font-semibold">What is wanted</summary>}
+      >
+        <NeedsForm record={view.record} groupId={group.id} boxId={view.box.id} />
+      </Folded>
+      <PickOne
+        label="Verdict"
+        value={verdict}
+        options={[
+          { value: 'all' as const, words: `All ${wanted.length}` },
+          ...VERDICTS.map(value => ({
+            value,
+            words: `${VERDICT_WORDS[value]} ${wanted.filter(each => each.verdict === value).length}`,
+          })),
+        ]}
+        onCommit={setVerdict}
+      />
+    </>
+  )
+}
