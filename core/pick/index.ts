@@ -1,1 +1,2 @@
 export { costOf, pickList, PICK_KINDS, type PickItem, type PickKind, type Van } from './pick-list'
+export { savedDevices, type SavedDevice } from './saved'

@@ -4,7 +4,7 @@ import { quillbackRoad } from '@/demo/quillback'
 import { usualBox, type UsualBox } from '@/demo/usual'
 import { boxView } from '../job/box-view'
 import { progressOf } from '../plan'
-import { costOf, pickList, type PickItem } from '.'
+import { costOf, pickList, savedDevices, type PickItem } from '.'
 
 const listed = (given: UsualBox, van: Record<string, number> = {}): PickItem[] =>
   pickList(usualBox(given).record, trade, van)
@@ -38,6 +38,21 @@ describe('pick list', () => {
       inVan: 0,
       toBuy: 1,
     })
+  })
+
+  it('what is taken out is kept for stock where that is wanted, and only what is replaced', () => {
+    const { record } = usualBox({ choice: 'dimmer-led-150-neutral' })
+    const needs = { keep: { id: 'keep', groupId: 'light', need: 'keep-old' as const, value: null } }
+    expect(savedDevices(record, trade)).toEqual([])
+    expect(savedDevices({ ...record, needs }, trade)).toEqual([
+      {
+        modelId: 'old-switch',
+        what: 'Old switch, two screws alike',
+        count: 1,
+        places: ['Room, By the door'],
+      },
+    ])
+    expect(savedDevices({ ...record, needs, choices: {} }, trade)).toEqual([])
   })
 
   it('lamps that cannot be dimmed are changed, so many', () => {

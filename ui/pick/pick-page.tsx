@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { figure } from '@/core/model/units'
-import { costOf, pickList, type PickItem, type PickKind, type Van } from '@/core/pick'
+import { costOf, pickList, savedDevices, type PickItem, type PickKind, type Van } from '@/core/pick'
 import { useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
@@ -23,6 +23,7 @@ export function PickPage({ van: before }: { van: Van }) {
   const { record } = useJob()
   const { van, trouble, count, last, takeBack } = useVan(before)
   const items = useMemo(() => pickList(record, trade, van), [record, trade, van])
+  const saved = useMemo(() => savedDevices(record, trade), [record, trade])
   const [show, setShow] = useState<'all' | 'buy'>('all')
   const shown = items.filter(({ toBuy }) => show === 'all' || toBuy > 0)
   const { currency } = regionOf(record.job.regionId)
@@ -92,6 +93,22 @@ export function PickPage({ van: before }: { van: Van }) {
           </ul>
         </section>
       ))}
+      {saved.length > 0 && (
+        <section className="mt-4 rounded-xl bg-sheet p-3 sm:p-4">
+          <h2 className="text-base">Taken out and kept, for stock</h2>
+          <ul>
+            {saved.map(({ modelId, what, count: many, places }) => (
+              <li key={modelId} className="grid grid-cols-[2.5rem_1fr] gap-x-4 border-t border-rule py-2">
+                <strong className="text-right text-xl tabular-nums">{many}</strong>
+                <span>
+                  {what}
+                  <span className="block text-sm text-soft">{places.join('; ')}</span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {items.length > 0 && shown.length === 0 && <p className="mt-6">The van has all of it.</p>}
     </>
   )
