@@ -11,6 +11,7 @@ import type { DeviceModel } from '@/core/model/device'
 import { fault } from '@/core/model/result'
 import type { Trade } from '@/core/model/trade'
 import { inTransaction, isDuplicate, pool } from './database'
+import { lampsOf, loadLamps } from './lamps'
 
 type Database = Pool | PoolConnection
 
@@ -55,7 +56,11 @@ export async function currentTrade(db: Database = pool()): Promise<Trade> {
   const revision = Number(rows[0]?.revision ?? 0)
   if (held.revision !== revision) {
     const devices = (await loadCatalogue(db)).map(({ device }) => device)
-    held.trade = { ...shippedTrade, devices: devices.length > 0 ? devices : shippedTrade.devices }
+    held.trade = {
+      ...shippedTrade,
+      devices: devices.length > 0 ? devices : shippedTrade.devices,
+      lamps: lampsOf(await loadLamps(db)),
+    }
     held.revision = revision
   }
   return held.trade

@@ -108,6 +108,12 @@ export function CataloguePage({
         <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
           <h1 className="text-2xl">Catalogue</h1>
           <div className="flex flex-wrap gap-2" data-chrome>
+            <Link
+              href="/catalogue/lamps"
+              className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+            >
+              Lamps
+            </Link>
             {(['csv', 'json'] as const).map(as => (
               <a
                 key={as}

@@ -1,0 +1,131 @@
+'use client'
+
+import Link from 'next/link'
+import { DIMMING, type LampEntry, type LampFigures } from '@/core/model/lamps'
+import { RATING_KINDS } from '@/core/model/vocabulary'
+import { toggleTheme } from '../job/theme'
+import { Button } from '../primitives/button'
+import { NumberField, PickOne, SelectField, TextField, useRunning } from '../primitives/fields'
+import { RATING_WORDS } from './device-words'
+import { useLamps } from './use-lamps'
+
+const DIMMING_WORDS: Readonly<Record<LampFigures['dimming'], string>> = {
+  always: 'Always',
+  'as-printed': 'As printed on it',
+  never: 'Never',
+}
+
+/** What is reckoned with for each kind of lamp where its sheet does not say otherwise. */
+export function LampsPage({ entries: initial }: { entries: readonly LampEntry[] }) {
+  const { entries, trouble, busy, last, put, takeBack } = useLamps(initial)
+  const running = useRunning()
+  return (
+    <>
+      <header data-chrome className="border-b border-rule bg-sheet">
+        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-2 px-4">
+          <Link href="/" className="flex min-h-11 flex-1 items-center font-bold whitespace-nowrap text-plum">
+            Every Room
+          </Link>
+          <Button look="quiet" className="!px-2" disabled={!last || busy} onClick={() => void takeBack()}>
+            Undo
+          </Button>
+          <Button look="quiet" onClick={toggleTheme} className="!px-2">
+            Dark room
+          </Button>
+        </div>
+      </header>
+      <main id="main" className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
+        <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+          <h1 className="text-2xl">Lamps</h1>
+          <Link
+            href="/catalogue"
+            className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+          >
+            Catalogue
+          </Link>
+        </div>
+        {trouble && (
+          <p role="alert" className="hazard mt-3 bg-sheet px-3 py-2 font-semibold">
+            {trouble}
+          </p>
+        )}
+        <ul className="mt-4 flex flex-col gap-3">
+          {entries.map(entry => (
+            <li key={entry.kind}>
+              <Lamp
+                key={entry.version}
+                entry={entry}
+                disabled={busy || !running}
+                onPut={figures => void put(entry.kind, figures)}
+              />
+            </li>
+          ))}
+        </ul>
+      </main>
+    </>
+  )
+}
+
+function Lamp({
+  entry: { fact, changed },
+  disabled,
+  onPut,
+}: {
+  entry: LampEntry
+  disabled: boolean
+  onPut: (figures: LampFigures | null) => void
+}) {
+  const { words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming } = fact
+  const now: LampFigures = { words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming }
+  const put = (more: Partial<LampFigures>) => !disabled && onPut({ ...now, ...more })
+  return (
+    <section
+      aria-label={words}
+      className="grid gap-x-4 gap-y-2 rounded-xl bg-sheet p-3 sm:grid-cols-2 sm:p-4 lg:grid-cols-3"
+    >
+      <TextField
+        label="Kind of lamp"
+        value={words}
+        max={80}
+        required
+        onCommit={value => put({ words: value })}
+      />
+      <SelectField
+        label="Counts against the rating for"
+        value={rating}
+        options={RATING_KINDS.map(value => ({ value, words: RATING_WORDS[value] }))}
+        onCommit={value => put({ rating: value })}
+      />
+      <NumberField
+        label="Power factor where none is printed"
+        value={powerFactorIfNotPrinted}
+        min={0.2}
+        max={1}
+        onCommit={value => value !== null && put({ powerFactorIfNotPrinted: value })}
+      />
+      <NumberField
+        label="Dark below (mA)"
+        value={offLimitMilliamps}
+        min={0.01}
+        max={1000}
+        onCommit={value => value !== null && put({ offLimitMilliamps: value })}
+      />
+      <PickOne
+        label="Can be dimmed"
+        value={dimming}
+        options={DIMMING.map(value => ({ value, words: DIMMING_WORDS[value] }))}
+        onCommit={value => put({ dimming: value })}
+      />
+      <p className="flex items-end justify-between gap-3">
+        <span className="pb-3 tabular-nums">
+          10 W count as {Math.round(100 / powerFactorIfNotPrinted) / 10} VA
+        </span>
+        {changed && (
+          <Button disabled={disabled} onClick={() => onPut(null)}>
+            As it came
+          </Button>
+        )}
+      </p>
+    </section>
+  )
+}
