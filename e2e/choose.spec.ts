@@ -43,6 +43,29 @@ test.describe('verdicts as a person reads them', () => {
     })
 })
 
+test('two candidates side by side, condition by condition; a third takes the place of the first', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  const put = (name: string) =>
+    page.getByRole('article', { name, exact: true }).getByRole('checkbox', { name: 'Side by side' }).check()
+  await put('Dimmer, LED 150 W, neutral')
+  await expect(page.getByText('Choose another one to stand beside it.')).toBeVisible()
+  await put('Switch, plain, 15 A')
+  const heads = page.getByRole('columnheader')
+  await expect(heads).toHaveText(['Dimmer, LED 150 W, neutral', 'Switch, plain, 15 A'], {
+    useInnerText: true,
+  })
+  await expect(page.getByRole('row', { name: /^Price/ })).toContainText('32 USD')
+  await expect(page.getByRole('row', { name: /^Load/ }).first()).toBeVisible()
+  await put('Occupancy sensor, neutral, 500 W LED')
+  await expect(page.getByRole('columnheader', { name: 'Dimmer, LED 150 W, neutral' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Close' }).click()
+  await expect(heads).toHaveCount(0)
+})
+
 test('why shows the arithmetic and the fact it rests on', async ({ page, request }) => {
   const jobId = await bringInBox(request, { lamps: led(8, 17) })
   await page.goto(`/jobs/${jobId}/boxes/box/choose`)

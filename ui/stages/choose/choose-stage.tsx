@@ -11,12 +11,14 @@ import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { PickOne } from '../../primitives/fields'
+import { CheckField, PickOne } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
 import { Part, StageFrame } from '../stage-frame'
 import { Filters, useFiltered } from './filters'
+import { useSides } from './use-sides'
 import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
 
+const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 const SetCandidates = dynamic(() => import('./set-candidates').then(module => module.SetCandidates), {
   ssr: false,
 })
@@ -86,13 +88,32 @@ function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
   const trade = useTrade()
   const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place, trade])
   const { wanted, shown, filters } = useFiltered(judgements, { view, place })
+  const sides = useSides()
   return (
     <Part title={place.group.name}>
       <Filters view={view} place={place} every="Every device" wanted={wanted} filters={filters} />
+      {sides.ids.length > 0 && (
+        <SideBySide
+          sides={judgements
+            .filter(({ device }) => sides.ids.includes(device.id))
+            .map(({ device: { id, name, price, minutes }, verdict, lines, unmet }) => ({
+              ...{ id, name, price, minutes },
+              ...{ verdict, lines, unmet },
+            }))}
+          currency={view.region.currency}
+          onClose={sides.close}
+        />
+      )}
       <ul className="flex flex-col gap-2">
         {shown.map(judgement => (
           <li key={judgement.device.id}>
-            <Candidate view={view} place={place} judgement={judgement} />
+            <Candidate
+              view={view}
+              place={place}
+              judgement={judgement}
+              beside={sides.ids.includes(judgement.device.id)}
+              onBeside={() => sides.toggle(judgement.device.id)}
+            />
           </li>
         ))}
       </ul>
@@ -101,7 +122,19 @@ function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
   )
 }
 
-function Candidate({ view, place, judgement }: { view: BoxView; place: PlaceView; judgement: Judgement }) {
+function Candidate({
+  view,
+  place,
+  judgement,
+  beside,
+  onBeside,
+}: {
+  view: BoxView
+  place: PlaceView
+  judgement: Judgement
+  beside: boolean
+  onBeside: () => void
+}) {
   const edits = useEdits(view.box.id)
   const { device, verdict } = judgement
   const chosen = place.choice?.modelId === device.id
@@ -139,6 +172,7 @@ function Candidate({ view, place, judgement }: { view: BoxView; place: PlaceView
       </ul>
       <Lacks unmet={judgement.unmet} />
       {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
+      <CheckField label="Side by side" value={beside} onCommit={onBeside} />
       <Why lines={judgement.lines} />
     </article>
   )

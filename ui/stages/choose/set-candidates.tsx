@@ -8,9 +8,12 @@ import type { SetKind } from '@/core/route'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { CheckField } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
 import { Part } from '../stage-frame'
 import { Filters, useFiltered } from './filters'
+import { SideBySide } from './side-by-side'
+import { useSides } from './use-sides'
 import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
 
 const KIND_WORDS: Readonly<Record<SetKind, string>> = {
@@ -21,6 +24,9 @@ const KIND_WORDS: Readonly<Record<SetKind, string>> = {
   linked: 'Linked by radio',
 }
 
+const nameOf = (members: SetJudgement['set']['members']): string =>
+  members.map(model => model?.name ?? 'the old switch stays').join('; ')
+
 const placeWords = ({ view, place }: LightPlace) =>
   `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? `, gang ${place.place.gang}` : ''}`
 
@@ -30,13 +36,32 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
   const { group } = places[0]!.place
   const judgements = useMemo(() => checkLight(view.record, group.id, trade), [view.record, group.id, trade])
   const { wanted, shown, filters } = useFiltered(judgements, { view, place: places[0]!.place })
+  const sides = useSides()
   return (
     <Part title={`${group.name}: ${places.length} places at once`}>
       <Filters view={view} place={places[0]!.place} every="Every set" wanted={wanted} filters={filters} />
+      {sides.ids.length > 0 && (
+        <SideBySide
+          sides={judgements
+            .filter(({ id }) => sides.ids.includes(id))
+            .map(({ id, set, verdict, price, minutes, unmet, ofLight, ofPlaces }) => ({
+              ...{ id, name: nameOf(set.members), verdict, price, minutes, unmet },
+              lines: distinct([...ofLight, ...ofPlaces.flat()]),
+            }))}
+          currency={view.region.currency}
+          onClose={sides.close}
+        />
+      )}
       <ul className="flex flex-col gap-2">
         {shown.map(judgement => (
           <li key={judgement.id}>
-            <SetCandidate view={view} places={places} judgement={judgement} />
+            <SetCandidate
+              view={view}
+              places={places}
+              judgement={judgement}
+              beside={sides.ids.includes(judgement.id)}
+              onBeside={() => sides.toggle(judgement.id)}
+            />
           </li>
         ))}
       </ul>
@@ -49,14 +74,17 @@ function SetCandidate({
   view,
   places,
   judgement,
+  beside,
+  onBeside,
 }: {
   view: BoxView
   places: readonly LightPlace[]
   judgement: SetJudgement
+  beside: boolean
+  onBeside: () => void
 }) {
   const edits = useEdits(view.box.id)
   const { set, verdict, ofPlaces, ofLight } = judgement
-  const names = set.members.map(model => model?.name ?? 'the old switch stays')
   const chosen =
     places.some(({ place }) => place.choice !== null) &&
     places.every(({ place }, at) => (place.choice?.modelId ?? null) === (set.members[at]?.id ?? null))
@@ -78,7 +106,7 @@ function SetCandidate({
     )
   return (
     <article
-      aria-label={names.join('; ')}
+      aria-label={nameOf(set.members)}
       data-verdict={verdict}
       className={`rounded-lg border bg-paper p-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
     >
@@ -121,6 +149,7 @@ function SetCandidate({
       </ul>
       <Lacks unmet={judgement.unmet} />
       {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
+      <CheckField label="Side by side" value={beside} onCommit={onBeside} />
       <Why lines={distinct([...ofLight, ...ofPlaces.flat()])} />
     </article>
   )
