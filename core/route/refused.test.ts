@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { prove } from '../prove'
 import { wired } from '../prove/testing/wired'
-import { routeTogether } from '.'
+import { switchLoop, usualBox } from '@/demo/usual'
+import { routeBox, routeTogether } from '.'
 import { chainOf } from './testing/chain'
 
 const LINKED = 'smart-switch-linked'
@@ -55,6 +56,27 @@ describe('what is refused for its wiring, tried every other way', () => {
           expect(works({ ...atFar, ...atNear }), JSON.stringify({ ...atFar, ...atNear })).toBe(false)
         }
     expect(tried).toBeGreaterThan(2_000)
+  })
+
+  it('a device that lives by a neutral in a box of a switch loop: no way to put its leads proves', () => {
+    const model = 'dimmer-led-150-neutral'
+    const view = usualBox({ choice: model, cables: switchLoop(true) })
+    const routed = routeBox(view, trade)
+    expect(!routed.ok && routed.faults.map(({ code }) => code)).toContain('net-missing')
+    const ways = [...seated('only', ['line', 'load'])].filter(seats => {
+      const on = (net: string) => Object.keys(seats).filter(point => seats[point] === net)
+      const circuit = wired({
+        devices: { only: model },
+        nets: {
+          line: ['panel:hot', ...on('line')],
+          load: ['lamp:hot', ...on('load')],
+          neutral: ['panel:neutral', 'lamp:neutral'],
+        },
+        caps: Object.keys(seats).filter(point => seats[point] === null),
+      })
+      return prove(circuit).kind === 'proven'
+    })
+    expect(ways).toEqual([])
   })
 
   it('with a neutral there, one way proves, and it is the one that is planned', () => {
