@@ -93,6 +93,17 @@ measure('Try by hand: one flip in 16 places, all points told', 200, () =>
 const house = manyHouses(5)
 const boxes = Object.keys(house.boxes).length
 const models = trade.devices.filter(device => device.stock === 'new').length
+const sixty = { ...house, places: Object.fromEntries(Object.entries(house.places).slice(0, 60)) }
+const forty = {
+  ...trade,
+  devices: [
+    ...trade.devices.filter(({ stock }) => stock !== 'new'),
+    ...trade.devices
+      .filter(({ stock, regions }) => stock === 'new' && regions.includes('north-america-120'))
+      .slice(0, 40),
+  ],
+}
+measure('Check: 60 places × 40 device models', 20, () => checkJob({ ...sixty }, forty))
 measure(`Check: ${boxes} boxes × ${models} device models`, 20, () => checkJob({ ...house }, trade))
 measure(`Route and plan: ${boxes} boxes`, 20, () => {
   const edited = { ...house }

@@ -21,7 +21,10 @@ export function boxLines(question: Question): Line[] {
     cubicInches: byVolume && volume !== null ? Math.max(0, fill.cubicInches - volume) : 0,
     riseMillimetres: Math.max(depth === null ? 0 : needed - depth, setBack, 0),
   }
-  const cures = boxCures(question, lacking, { cubicInches: fill.cubicInches, depthMillimetres: needed })
+  const isLacking = lacking.cubicInches > 0 || lacking.riseMillimetres > 0
+  const cures = isLacking
+    ? boxCures(question, lacking, { cubicInches: fill.cubicInches, depthMillimetres: needed })
+    : []
   const lines: Line[] = []
   if (byVolume && volume === null)
     lines.push(

@@ -7,6 +7,7 @@ import { rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { banLines, dimmingLines, loadLines } from './load'
 import { unmet, type Lacking } from './needs'
 import type { Question } from './place'
+import { remembered } from './remembered'
 import { groundLines, supplyLines } from './supply'
 import { boxLines } from './box'
 import { breakerLines, conductorLines, regionLines, terminationLines } from './wiring'
@@ -42,40 +43,53 @@ const RULES: readonly ((question: Question) => Line[])[] = [
 
 /** Holds one device against one place. The same question gives the same lines in the same order. */
 export function check(question: Question): Judgement {
-  const lines = RULES.flatMap(rule => rule(question))
-  const spares = lines.flatMap(each => (each.spare === null ? [] : [each.spare]))
+  const lines: Line[] = []
+  for (const rule of RULES) for (const each of rule(question)) lines.push(each)
+  let leastSpare: number | null = null
+  let settledBy: string[] | null = null
+  for (const each of lines) {
+    if (each.spare !== null && (leastSpare === null || each.spare < leastSpare)) leastSpare = each.spare
+    if (each.settledBy && !settledBy?.includes(each.settledBy)) (settledBy ??= []).push(each.settledBy)
+  }
   const lacking = unmet(question.view.record, question.place, {
     members: [question.device],
     price: question.device.price,
     beside: openingsBeside(question),
   })
-  const cures = new Map(lines.flatMap(each => each.cures).map(cure => [cure.id, cure]))
   return {
     device: question.device,
     verdict: worst(lines),
     lines,
-    cures: [...cures.values()].sort(
-      (a, b) => Number(b.here) - Number(a.here) || a.price - b.price || a.minutes - b.minutes,
-    ),
-    settledBy: [...new Set(lines.flatMap(each => (each.settledBy ? [each.settledBy] : [])))],
-    leastSpare: spares.length > 0 ? Math.min(...spares) : null,
+    cures: curesOf(lines),
+    settledBy: settledBy ?? [],
+    leastSpare,
     meetsWant: lacking.length === 0,
     unmet: lacking,
   }
 }
 
-/** Openings of what else is in the box, as it will be. */
-export function openingsBeside({
-  view,
-  place,
-  trade,
-}: Pick<Question, 'view' | 'place' | 'trade'>): Opening[] {
-  return view.places.flatMap(each => {
-    if (each.group.id === place.group.id) return []
-    const model = deviceNamed(trade, each.choice?.modelId ?? each.found?.modelId ?? '')
-    return model ? [model.opening] : []
-  })
+/** Cures of every condition, each once: those of this visit first, then the cheapest. */
+function curesOf(lines: readonly Line[]): readonly Cure[] {
+  const all: Cure[] = []
+  for (const { cures } of lines) if (cures.length > 0) all.push(...cures)
+  if (all.length < 2) return all
+  return [...new Map(all.map(cure => [cure.id, cure])).values()].sort(
+    (a, b) => Number(b.here) - Number(a.here) || a.price - b.price || a.minutes - b.minutes,
+  )
 }
+
+/** Openings of what else is in the box, as it will be. */
+export const openingsBeside = remembered(
+  ({ place }: Placed) => place,
+  ({ view, place, trade }): readonly Opening[] =>
+    view.places.flatMap(each => {
+      if (each.group.id === place.group.id) return []
+      const model = deviceNamed(trade, each.choice?.modelId ?? each.found?.modelId ?? '')
+      return model ? [model.opening] : []
+    }),
+)
+
+type Placed = Pick<Question, 'view' | 'place' | 'trade'>
 
 /**
  * Every device of the catalogue for one place, the most useful first: what does what is wanted, then

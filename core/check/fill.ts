@@ -22,8 +22,20 @@ export function fillOf({ view, place, device, trade }: Question): Fill {
   return boxFill(view, trade, [device.size.gangs, ...gangs])
 }
 
+/** Fills of one box by its yokes: many devices take the same. */
+const fills = new WeakMap<BoxView, { readonly trade: Trade; readonly by: Map<string, Fill> }>()
+
 /** `yokes` gives the gangs each device takes. */
 export function boxFill(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
+  let known = fills.get(view)
+  if (known?.trade !== trade) fills.set(view, (known = { trade, by: new Map() }))
+  const key = yokes.join()
+  let fill = known.by.get(key)
+  if (!fill) known.by.set(key, (fill = reckoned(view, trade, yokes)))
+  return fill
+}
+
+function reckoned(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
   const allowance = ({ conductor }: EndView) => trade.conductors[conductor.gauge].fillCubicInches ?? 0
   const isGround = ({ conductor, end }: EndView) =>
     end.role === 'ground' || looksLikeGround(view.region, conductor)

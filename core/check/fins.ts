@@ -35,7 +35,7 @@ function orderIn({ view, place, device, trade }: Question): (Standing | null)[] 
 }
 
 export const sidesOff = (question: Question): SidesOff =>
-  sidesAt(orderIn(question), question.place.place.gang - 1)
+  question.view.box.gangs === 1 ? 0 : sidesAt(orderIn(question), question.place.place.gang - 1)
 
 /** Beyond this many gangs no order is looked for: nobody builds such a box. */
 const MOST_GANGS = 6

@@ -1,10 +1,12 @@
 import type { Load } from '../model/entities'
 import type { Rating } from '../model/device'
+import type { Trade } from '../model/trade'
 import type { RatingKind } from '../model/vocabulary'
 import { figure } from '../model/units'
 import { finLines, limitWith, orderCure, orderThatBears, sidesOff, type SidesOff } from './fins'
 import { against, line, type Cure, type Line } from './line'
 import type { Question } from './place'
+import { remembered } from './remembered'
 
 /** A load measured in every unit a rating may use. */
 export interface Measured {
@@ -81,7 +83,9 @@ export function loadLines(question: Question): Line[] {
 }
 
 /** The loads of a place by the kind of rating they are compared with. */
-function byKind({ place, trade }: Question): readonly (readonly [RatingKind, readonly Load[]])[] {
+const byKind = remembered(({ place }: Question) => place, kindsOf)
+
+function kindsOf({ place, trade }: Question): readonly (readonly [RatingKind, readonly Load[]])[] {
   const kindOf = (load: Load) => trade.lamps[load.kind].rating
   return [...new Set(place.loads.map(kindOf))].map(kind => [
     kind,
@@ -114,7 +118,18 @@ function heldAgainst(question: Question, kind: RatingKind, loads: readonly Load[
   }
 }
 
+/** The loads of a place, or those of one kind, stay the same for every device. */
+const sums = new WeakMap<readonly Load[], { readonly trade: Trade; readonly sum: Omit<Measured, 'kind'> }>()
+
 function sumOf(question: Question, loads: readonly Load[]): Omit<Measured, 'kind'> {
+  const known = sums.get(loads)
+  if (known?.trade === question.trade) return known.sum
+  const sum = summed(question, loads)
+  sums.set(loads, { trade: question.trade, sum })
+  return sum
+}
+
+function summed(question: Question, loads: readonly Load[]): Omit<Measured, 'kind'> {
   const all = loads.map(load => measured(question, load))
   const add = (pick: (each: Measured) => number) => all.reduce((sum, each) => sum + pick(each), 0)
   return {

@@ -2,7 +2,7 @@ import type { PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Need } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
-import type { NeedKind, Opening, Want } from '../model/vocabulary'
+import { NEEDS, type NeedKind, type Opening, type Want } from '../model/vocabulary'
 
 /** What would stand at the places of a light, held against what is wanted of it. */
 export interface Offered {
@@ -13,8 +13,11 @@ export interface Offered {
   readonly beside: readonly Opening[]
 }
 
-export const needsIn = (record: JobRecord, groupId: string): readonly Need[] =>
-  rowsWith(record, 'needs', 'groupId', groupId)
+/** Always in the same order, whatever came first. */
+export function needsIn(record: JobRecord, groupId: string): readonly Need[] {
+  const needs = rowsWith(record, 'needs', 'groupId', groupId)
+  return needs.length < 2 ? needs : [...needs].sort((a, b) => NEEDS.indexOf(a.need) - NEEDS.indexOf(b.need))
+}
 
 /** Whether one need is met. Needs with a figure that was not said are met by any. */
 export function meets({ need, value }: Pick<Need, 'need' | 'value'>, offered: Offered): boolean {
@@ -91,13 +94,17 @@ const keepsFed = ({ terminals, contacts, does: can }: DeviceModel): boolean =>
 /** What is wanted of a light and is not met: its chief want, or one of its needs. */
 export type Lacking = NeedKind | Want
 
+const NOTHING: readonly Lacking[] = []
+
 /** What of a light’s wants something would leave unmet, its chief want first. */
-export function unmet(record: JobRecord, { group }: PlaceView, offered: Offered): Lacking[] {
+export function unmet(record: JobRecord, { group }: PlaceView, offered: Offered): readonly Lacking[] {
+  const needs = needsIn(record, group.id)
+  if (group.want === null && needs.length === 0) return NOTHING
   const bought = offered.members.filter(model => model !== null)
   return [
     ...new Set<Lacking>([
       ...(group.want !== null && !bought.some(does(group.want)) ? [group.want] : []),
-      ...needsIn(record, group.id).flatMap(each => (meets(each, offered) ? [] : [each.need])),
+      ...needs.flatMap(each => (meets(each, offered) ? [] : [each.need])),
     ]),
   ]
 }

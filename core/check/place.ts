@@ -25,6 +25,16 @@ const BEST = ['proven', 'indicated', 'assumed', 'contradicted'] as const
  * never taken for one; a white that sits elsewhere may be one, and is only assumed until read.
  */
 export function neutralIn(view: BoxView): Availability {
+  let known = neutrals.get(view)
+  if (!known) neutrals.set(view, (known = findNeutral(view)))
+  return known
+}
+
+/** A view never changes, so what is in it is looked for once. */
+const neutrals = new WeakMap<BoxView, Availability>()
+const grounds = new WeakMap<BoxView, Availability>()
+
+function findNeutral(view: BoxView): Availability {
   const claimed = bestOf(
     view,
     view.ends.filter(each => each.end.role === 'neutral'),
@@ -47,6 +57,12 @@ export function neutralIn(view: BoxView): Availability {
 
 /** Whether a continuous ground is in this box. */
 export function groundIn(view: BoxView): Availability {
+  let known = grounds.get(view)
+  if (!known) grounds.set(view, (known = findGround(view)))
+  return known
+}
+
+function findGround(view: BoxView): Availability {
   const claimed = bestOf(
     view,
     view.ends.filter(each => each.end.role === 'ground'),

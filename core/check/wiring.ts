@@ -1,12 +1,14 @@
 import { houseRule } from '../job/box-view'
-import type { EndView } from '../job/box-view'
+import type { BoxView, EndView } from '../job/box-view'
 import { isHotRole } from '../identify'
 import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
+import type { Trade } from '../model/trade'
 import { figure } from '../model/units'
 import { against, line, type Line } from './line'
 import { measured } from './load'
 import type { Question } from './place'
+import { remembered } from './remembered'
 
 /** Volts, places and region the device was made for. */
 export function regionLines({ device, view, place }: Question): Line[] {
@@ -36,7 +38,9 @@ export function regionLines({ device, view, place }: Question): Line[] {
 }
 
 /** The load's current against the breaker; long hours count more. */
-export function breakerLines(question: Question): Line[] {
+export const breakerLines = remembered(({ place }: Question) => place, breakerLinesOf)
+
+function breakerLinesOf(question: Question): Line[] {
   const { view, place } = question
   if (view.feeds.length === 0)
     return [
@@ -162,7 +166,12 @@ function aluminiumLines({ view }: Question): Line[] {
 }
 
 /** The smallest conductor that carries the circuit’s current against its breaker. */
-export function conductorLines({ view, trade }: Question): Line[] {
+export const conductorLines = remembered(
+  ({ view }: Question) => view,
+  ({ view, trade }): Line[] => conductorLinesOf(view, trade),
+)
+
+function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
   const carrying = view.ends.filter(each => isHotRole(each.end.role) || each.end.role === 'neutral')
   const ends: readonly EndView[] = carrying.length > 0 ? carrying : view.ends
   if (ends.length === 0 || view.feeds.length === 0) return []

@@ -76,8 +76,14 @@ export interface HouseRule {
   readonly why: string
 }
 
-export const deviceNamed = (trade: Trade, modelId: string): DeviceModel | undefined =>
-  trade.devices.find(device => device.id === modelId)
+/** By id, listed once for each list of devices. */
+const byId = new WeakMap<readonly DeviceModel[], ReadonlyMap<string, DeviceModel>>()
+
+export function deviceNamed({ devices }: Trade, modelId: string): DeviceModel | undefined {
+  let known = byId.get(devices)
+  if (!known) byId.set(devices, (known = new Map(devices.map(device => [device.id, device]))))
+  return known.get(modelId)
+}
 
 export const devicesFor = (trade: Trade, region: RegionId, stock: DeviceModel['stock']): DeviceModel[] =>
   trade.devices.filter(device => device.stock === stock && device.regions.includes(region))
