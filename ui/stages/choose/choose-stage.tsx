@@ -94,8 +94,8 @@ function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
       <Filters view={view} place={place} every="Every device" wanted={wanted} filters={filters} />
       {sides.ids.length > 0 && (
         <SideBySide
-          sides={judgements
-            .filter(({ device }) => sides.ids.includes(device.id))
+          sides={sides.ids
+            .flatMap(id => judgements.find(({ device }) => device.id === id) ?? [])
             .map(({ device: { id, name, price, minutes }, verdict, lines, unmet }) => ({
               ...{ id, name, price, minutes },
               ...{ verdict, lines, unmet },

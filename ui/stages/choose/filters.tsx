@@ -66,9 +66,7 @@ export function Filters({
           onCommit={value => setAll(value === 'all')}
         />
       )}
-      <Folded
-        summary={<summary className="flex min-h-11 items-center font-semibold">What is wanted</summary>}
-      >
+      <Folded summary={<summary className="min-h-11 py-2 font-semibold">What is wanted</summary>}>
         <NeedsForm record={view.record} groupId={group.id} boxId={view.box.id} />
       </Folded>
       <PickOne

@@ -42,8 +42,8 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
       <Filters view={view} place={places[0]!.place} every="Every set" wanted={wanted} filters={filters} />
       {sides.ids.length > 0 && (
         <SideBySide
-          sides={judgements
-            .filter(({ id }) => sides.ids.includes(id))
+          sides={sides.ids
+            .flatMap(id => judgements.find(each => each.id === id) ?? [])
             .map(({ id, set, verdict, price, minutes, unmet, ofLight, ofPlaces }) => ({
               ...{ id, name: nameOf(set.members), verdict, price, minutes, unmet },
               lines: distinct([...ofLight, ...ofPlaces.flat()]),

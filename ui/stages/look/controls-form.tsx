@@ -92,7 +92,7 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
       />
       <Folded
         summary={
-          <summary className="flex min-h-11 items-center font-semibold">
+          <summary className="min-h-11 py-2 font-semibold">
             Also wanted{wanted > 0 ? `: ${wanted}` : ''}
           </summary>
         }
