@@ -30,6 +30,8 @@ test('a light of three places: one press chooses for all, it proves, is tried by
     { place_id: 'box2-1', model_id: 'companion-oak' },
   ])
 
+  // The whole light is drawn as it will be, and can be worked there.
+  await expect(page.getByRole('group', { name: 'Panel, boxes and lamps' })).toBeVisible()
   // Every box of the light can be looked at as it will be, and the whole of it proves.
   await page.getByRole('radio', { name: 'Room, Box 0' }).check()
   await expect(page.getByText(/Dimmer, LED 150 W/).first()).toBeVisible()

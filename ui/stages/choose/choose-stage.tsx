@@ -19,9 +19,14 @@ import { useSides } from './use-sides'
 import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
 
 const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
+const LightDrawing = dynamic(() => import('./light-drawing').then(module => module.LightDrawing), {
+  ssr: false,
+})
 const SetCandidates = dynamic(() => import('./set-candidates').then(module => module.SetCandidates), {
   ssr: false,
 })
+
+const WHOLE = 'whole'
 
 export function ChooseStage({ view }: { view: BoxView }) {
   const trade = useTrade()
@@ -31,7 +36,8 @@ export function ChooseStage({ view }: { view: BoxView }) {
     () => (place && place.placesInGroup > 1 ? placesOf(view.record, place.group.id) : []),
     [view.record, place],
   )
-  const [shownBox, setShownBox] = useState(view.box.id)
+  const [shownBox, setShownBox] = useState(WHOLE)
+  const whole = light.length > 1 && shownBox === WHOLE
   const shown = light.find(each => each.view.box.id === shownBox)?.view ?? view
   const picture = useMemo(() => {
     const chosen = [shown, ...light.map(each => each.view)].some(({ places }) =>
@@ -48,17 +54,20 @@ export function ChooseStage({ view }: { view: BoxView }) {
         <>
           {light.length > 1 && (
             <PickOne
-              label="Box shown"
+              label="What is drawn"
               labelHidden
-              value={shown.box.id}
-              options={light.map(each => ({
-                value: each.view.box.id,
-                words: `${each.view.room.name}, ${each.view.box.name}`,
-              }))}
+              value={whole ? WHOLE : shown.box.id}
+              options={[
+                { value: WHOLE, words: 'The whole light' },
+                ...light.map(each => ({
+                  value: each.view.box.id,
+                  words: `${each.view.room.name}, ${each.view.box.name}`,
+                })),
+              ]}
               onCommit={setShownBox}
             />
           )}
-          <BoxDrawing picture={picture} />
+          {whole ? <LightDrawing view={view} /> : <BoxDrawing picture={picture} />}
         </>
       }
     >

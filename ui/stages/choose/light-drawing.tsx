@@ -1,0 +1,56 @@
+'use client'
+
+import { useMemo } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { GroupDrawing } from '../../group/group-drawing'
+import { layoutGroup } from '../../group/layout'
+import { foundScene, plannedScene, type Scene } from '../../group/scene'
+import { useTrial } from '../../group/use-trial'
+import { useTrade } from '../../job/provider'
+
+const NO_WAY: ReadonlySet<string> = new Set()
+
+/** All boxes of a light with the cables between them, as chosen or as found; a tap works a place. */
+export function LightDrawing({ view }: { view: BoxView }) {
+  const trade = useTrade()
+  const scene = useMemo(() => {
+    const planned = plannedScene(view, trade)
+    if (planned) return planned
+    const found = foundScene(view.record, view.box.id, trade)
+    return found.ok ? found.value : null
+  }, [view, trade])
+  return scene ? (
+    <Drawn key={JSON.stringify(scene.circuit.plan ?? scene.circuit.joints)} scene={scene} />
+  ) : (
+    <p className="rounded-xl bg-sheet p-4">The light can be drawn whole once its conductors have roles.</p>
+  )
+}
+
+function Drawn({ scene }: { scene: Scene }) {
+  const layout = useMemo(() => layoutGroup(scene), [scene])
+  const { seen, act } = useTrial(scene.circuit)
+  const work = (device: string) => {
+    const events = seen?.devices.find(each => each.id === device)?.events ?? []
+    const event = (['toggle', 'press', 'release'] as const).find(each => events.includes(each))
+    if (event) void act({ kind: 'do', device, event })
+  }
+  const breaker = (supply: string) => {
+    const stands = seen?.breakers.find(each => each.id === supply)?.stands
+    void act({ kind: 'breaker', supply, to: stands === 'on' ? 'off' : 'on' })
+  }
+  return (
+    <div className="overflow-x-auto rounded-xl bg-sheet p-2" style={{ minHeight: layout.height }}>
+      {seen && (
+        <GroupDrawing
+          layout={layout}
+          seen={seen}
+          nominalVolts={scene.circuit.nominalVolts}
+          way={NO_WAY}
+          probes={[]}
+          onPlace={work}
+          onBreaker={breaker}
+        />
+      )}
+    </div>
+  )
+}
