@@ -65,12 +65,16 @@ export const worst = (lines: readonly Line[]): Verdict =>
 
 export const rankOf = (verdict: Verdict): number => RANK[verdict]
 
-/** For each condition that is not simply met, the least of what cures it here and costs something. */
-export function leastCures(lines: readonly Line[]): Cure[] {
+/** Of each condition that is not simply met, the least of what cures it in this visit. */
+export function curedTogether(lines: readonly Line[]): Cure[] {
   const least = lines.flatMap(({ verdict, cures }) => {
     if (verdict === 'fits') return []
     const here = cures.filter(each => each.here).sort((a, b) => a.price - b.price || a.minutes - b.minutes)
-    return here[0] && here[0].price > 0 ? [here[0]] : []
+    return here.slice(0, 1)
   })
   return [...new Map(least.map(cure => [cure.id, cure])).values()]
 }
+
+/** Those of them that cost something. */
+export const leastCures = (lines: readonly Line[]): Cure[] =>
+  curedTogether(lines).filter(({ price }) => price > 0)

@@ -4,7 +4,7 @@ import { usualBox } from '@/demo/usual'
 import { boxView } from '../job/box-view'
 import { deviceNamed } from '../model/trade'
 import type { NeedKind } from '../model/vocabulary'
-import { checkPlace, hoursOffered, meets, minutesOffered } from '.'
+import { checkPlace, curedTogether, hoursOffered, leastCures, meets, minutesOffered } from '.'
 
 const model = (id: string) => {
   const found = deviceNamed(trade, id)
@@ -85,5 +85,22 @@ describe('what is wanted of a light', () => {
     expect(of('sensor-by-hand-neutral').unmet).toEqual(['automatic-on'])
     expect(of('switch-plain-15').unmet).toEqual(['presence', 'automatic-on'])
     expect(of('sensor-neutral').unmet).toEqual([])
+  })
+})
+
+describe('what cures every condition in one visit', () => {
+  it('is the least of each, once: a ring for the box and five lamps', () => {
+    const view = usualBox({
+      lamps: [{ kind: 'led', wattsEach: 9, count: 5, dimmable: 'no' }],
+      box: { volumeCubicInches: 12.5, depthMillimetres: 40 },
+    })
+    const { lines, verdict } = checkPlace(view, 'box-1', trade).find(
+      ({ device }) => device.id === 'dimmer-led-150-neutral',
+    )!
+    expect(verdict).toBe('fits-if')
+    const cures = curedTogether(lines)
+    expect(cures.map(({ id }) => id).sort()).toEqual(['change-lamps', 'ring'])
+    expect(cures.reduce((sum, { price }) => sum + price, 0)).toBe(36)
+    expect(leastCures(lines)).toEqual(cures)
   })
 })

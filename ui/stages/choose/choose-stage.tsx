@@ -180,7 +180,14 @@ function Candidate({
         ))}
       </ul>
       <Lacks unmet={judgement.unmet} />
-      {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
+      {verdict !== 'fits' && (
+        <WaysOut
+          view={view}
+          cures={judgement.cures}
+          settledBy={judgement.settledBy}
+          lines={judgement.lines}
+        />
+      )}
       <CheckField label="Side by side" value={beside} onCommit={onBeside} />
       <Why lines={judgement.lines} />
     </article>

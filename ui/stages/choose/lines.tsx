@@ -1,4 +1,4 @@
-import type { Cure, Lacking, Line } from '@/core/check'
+import { curedTogether, type Cure, type Lacking, type Line } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
 import { useTrade } from '../../job/provider'
@@ -16,13 +16,33 @@ export function WaysOut({
   view,
   cures,
   settledBy,
+  lines,
 }: {
   view: BoxView
   cures: readonly Cure[]
   settledBy: readonly string[]
+  lines: readonly Line[]
 }) {
+  const together = curedTogether(lines)
+  const isCured = lines.every(({ verdict }) => verdict === 'fits' || verdict === 'fits-if')
+  const sum = (pick: (cure: Cure) => number) => together.reduce((so, cure) => so + pick(cure), 0)
   return (
     <ul className="mt-2 flex flex-col gap-1 text-sm">
+      {isCured && together.length > 1 && (
+        <li>
+          <strong>All of it here, at the least:</strong>{' '}
+          {figure(
+            sum(({ price }) => price),
+            2,
+          )}{' '}
+          {view.region.currency},{' '}
+          {figure(
+            sum(({ minutes }) => minutes),
+            0,
+          )}{' '}
+          min
+        </li>
+      )}
       {settledBy.map(says => (
         <li key={says}>
           <strong>Settle it:</strong> {says}

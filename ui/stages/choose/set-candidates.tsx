@@ -148,7 +148,14 @@ function SetCandidate({
         ))}
       </ul>
       <Lacks unmet={judgement.unmet} />
-      {verdict !== 'fits' && <WaysOut view={view} cures={judgement.cures} settledBy={judgement.settledBy} />}
+      {verdict !== 'fits' && (
+        <WaysOut
+          view={view}
+          cures={judgement.cures}
+          settledBy={judgement.settledBy}
+          lines={[...ofPlaces.flat(), ...ofLight]}
+        />
+      )}
       <CheckField label="Side by side" value={beside} onCommit={onBeside} />
       <Why lines={distinct([...ofLight, ...ofPlaces.flat()])} />
     </article>
