@@ -31,6 +31,7 @@ test('a light of three places: one press chooses for all, it proves, is tried by
   ])
 
   // The whole light is drawn as it will be, and can be worked there.
+  await page.getByRole('radio', { name: 'The whole light' }).check()
   await expect(page.getByRole('group', { name: 'Panel, boxes and lamps' })).toBeVisible()
   // Every box of the light can be looked at as it will be, and the whole of it proves.
   await page.getByRole('radio', { name: 'Room, Box 0' }).check()

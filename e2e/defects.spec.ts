@@ -79,6 +79,7 @@ test('a ground that does not read as one is raised, and proves nothing', async (
   await saved(page)
   // It does not count as proved.
   await expect(page.getByRole('button', { name: /^Live point to/ }).first()).toBeVisible()
+  await saved(page)
   await page.goto(`/jobs/${jobId}/boxes/box/look`)
   await expect(page.getByText('A bare read 14 V from a live point: this ground leads nowhere')).toBeVisible()
 })

@@ -58,7 +58,7 @@ describe('figures of lamp kinds', () => {
       { kind: KIND, figures: { ...figures, dimming: undefined }, based: 0 },
       '/figures/dimming',
     ],
-    ['no change at all', null, ''],
+    ['no change at all', null, '/'],
   ])('%s is refused with its path, and nothing is stored', async (_, given, path) => {
     const outcome = await changeLamp(given)
     expect(outcome.kind === 'refused' && outcome.faults[0]!.path).toBe(path)

@@ -36,7 +36,7 @@ export function ChooseStage({ view }: { view: BoxView }) {
     () => (place && place.placesInGroup > 1 ? placesOf(view.record, place.group.id) : []),
     [view.record, place],
   )
-  const [shownBox, setShownBox] = useState(WHOLE)
+  const [shownBox, setShownBox] = useState(view.box.id)
   const whole = light.length > 1 && shownBox === WHOLE
   const shown = light.find(each => each.view.box.id === shownBox)?.view ?? view
   const picture = useMemo(() => {

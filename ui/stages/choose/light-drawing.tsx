@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { GroupDrawing } from '../../group/group-drawing'
 import { layoutGroup } from '../../group/layout'
@@ -19,14 +19,17 @@ export function LightDrawing({ view }: { view: BoxView }) {
     const found = foundScene(view.record, view.box.id, trade)
     return found.ok ? found.value : null
   }, [view, trade])
+  // The job may be fetched anew without another circuit: what was worked by hand then goes on.
+  const edition = useMemo(() => JSON.stringify(scene?.circuit), [scene])
   return scene ? (
-    <Drawn key={JSON.stringify(scene.circuit.plan ?? scene.circuit.joints)} scene={scene} />
+    <Drawn key={edition} scene={scene} />
   ) : (
     <p className="rounded-xl bg-sheet p-4">The light can be drawn whole once its conductors have roles.</p>
   )
 }
 
-function Drawn({ scene }: { scene: Scene }) {
+function Drawn({ scene: given }: { scene: Scene }) {
+  const [scene] = useState(given)
   const layout = useMemo(() => layoutGroup(scene), [scene])
   const { seen, act } = useTrial(scene.circuit)
   const work = (device: string) => {
