@@ -42,7 +42,10 @@ function Drawn({ scene: given }: { scene: Scene }) {
     void act({ kind: 'breaker', supply, to: stands === 'on' ? 'off' : 'on' })
   }
   return (
-    <div className="overflow-x-auto rounded-xl bg-sheet p-2" style={{ minHeight: layout.height }}>
+    <div
+      className="overflow-x-auto rounded-xl bg-sheet p-2 [&>svg]:!w-auto [&>svg]:max-w-none"
+      style={{ minHeight: layout.height }}
+    >
       {seen && (
         <GroupDrawing
           layout={layout}

@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import { checkLight, type LightPlace, type SetJudgement } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
@@ -12,9 +13,10 @@ import { CheckField } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
 import { Part } from '../stage-frame'
 import { Filters, useFiltered } from './filters'
-import { SideBySide } from './side-by-side'
 import { useSides } from './use-sides'
 import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
+
+const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 
 const KIND_WORDS: Readonly<Record<SetKind, string>> = {
   alone: 'One device',
