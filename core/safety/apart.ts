@@ -1,22 +1,15 @@
 import type { BoxView, EndView } from '../job/box-view'
-import { rowsOf, rowsWith } from '../model/record'
+import { rowsOf } from '../model/record'
 import { mayBeNeutral } from '../model/regions'
 import { isolationOf } from './isolation'
+import { lastTicked } from './ticks'
 
 /** Ticks of the Test stage: the conductors of a box taken apart to be read one by one, and put back. */
 export const APART = 'test:apart'
 export const TOGETHER = 'test:together'
 
 /** Whether the conductors of a box are apart, as far as was recorded. */
-export function isApart({ record, box }: BoxView): boolean {
-  const ticks = rowsWith(record, 'steps', 'boxId', box.id).filter(
-    ({ stepKey }) => stepKey === APART || stepKey === TOGETHER,
-  )
-  return (
-    ticks.reduce((last, each) => (each.seq >= last.seq ? each : last), { seq: -1, stepKey: TOGETHER })
-      .stepKey === APART
-  )
-}
+export const isApart = ({ record, box }: BoxView): boolean => lastTicked(record, box.id, APART, TOGETHER)
 
 /**
  * One conductor of each joint that may carry another circuit’s return and was not clamped since the power

@@ -1,26 +1,18 @@
-import type { BoxView, EndView } from '../job/box-view'
-import { boxView } from '../job/box-view'
-import type { JobRecord } from '../model/record'
-import { rowsOf, rowsWith } from '../model/record'
+import { boxView, type BoxView, type EndView } from '../job/box-view'
+import { rowsOf, type JobRecord } from '../model/record'
 import { sharersOf } from '../panel/ties'
 import { clampedSinceOff } from './apart'
 import type { ApproachStep } from './approach'
 import { isolationOf } from './isolation'
+import { lastTicked } from './ticks'
 
 /** Ticks of the Test stage: the neutral of a box’s circuit taken off its bar at the panel, and put back. */
 export const LIFTED = 'test:lifted'
 export const PUT_BACK = 'test:put-back'
 
 /** Whether the neutral of a box’s circuit is off its bar at the panel, as far as was recorded. */
-export function isLifted(record: JobRecord, boxId: string): boolean {
-  const ticks = rowsWith(record, 'steps', 'boxId', boxId).filter(
-    ({ stepKey }) => stepKey === LIFTED || stepKey === PUT_BACK,
-  )
-  return (
-    ticks.reduce((last, each) => (each.seq >= last.seq ? each : last), { seq: -1, stepKey: PUT_BACK })
-      .stepKey === LIFTED
-  )
-}
+export const isLifted = (record: JobRecord, boxId: string): boolean =>
+  lastTicked(record, boxId, LIFTED, PUT_BACK)
 
 /** What comes before the neutral of an end’s circuit is lifted at the panel: dead, and no current in it. */
 export function approachToLift(view: BoxView, end: EndView): ApproachStep[] {

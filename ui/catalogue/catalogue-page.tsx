@@ -9,10 +9,10 @@ import { figure } from '@/core/model/units'
 import { REGION_IDS, WANTS, type RegionId, type Want } from '@/core/model/vocabulary'
 import { regionOf } from '@/core/model/regions'
 import { newId } from '../job/new-id'
-import { toggleTheme } from '../job/theme'
 import { Button } from '../primitives/button'
 import { PickOne, SelectField, useRunning } from '../primitives/fields'
 import { WANT_WORDS } from '../words'
+import { CompanyHeader } from './company-header'
 import { doesWords, placesWords, ratingOf, supplyWords } from './device-words'
 import { Trouble } from './trouble'
 import { useCatalogue } from './use-catalogue'
@@ -78,32 +78,24 @@ export function CataloguePage({
 
   return (
     <>
-      <header data-chrome className="border-b border-rule bg-sheet">
-        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-2 px-4">
-          <Link href="/" className="flex min-h-11 flex-1 items-center font-bold whitespace-nowrap text-plum">
-            Every Room
-          </Link>
-          <Button
-            look="quiet"
-            className="!px-2"
-            disabled={!undo.undo || busy}
-            onClick={() => void catalogue.takeBack('undo')}
-          >
-            Undo{undo.undo ? `: ${undo.undo.name}` : ''}
-          </Button>
-          <Button
-            look="quiet"
-            className="!px-2"
-            disabled={!undo.redo || busy}
-            onClick={() => void catalogue.takeBack('redo')}
-          >
-            Redo
-          </Button>
-          <Button look="quiet" onClick={toggleTheme} className="!px-2">
-            Dark room
-          </Button>
-        </div>
-      </header>
+      <CompanyHeader>
+        <Button
+          look="quiet"
+          className="!px-2"
+          disabled={!undo.undo || busy}
+          onClick={() => void catalogue.takeBack('undo')}
+        >
+          Undo{undo.undo ? `: ${undo.undo.name}` : ''}
+        </Button>
+        <Button
+          look="quiet"
+          className="!px-2"
+          disabled={!undo.redo || busy}
+          onClick={() => void catalogue.takeBack('redo')}
+        >
+          Redo
+        </Button>
+      </CompanyHeader>
       <main id="main" className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
         <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
           <h1 className="text-2xl">Catalogue</h1>

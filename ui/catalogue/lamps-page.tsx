@@ -3,9 +3,9 @@
 import Link from 'next/link'
 import { DIMMING, type LampEntry, type LampFigures } from '@/core/model/lamps'
 import { RATING_KINDS } from '@/core/model/vocabulary'
-import { toggleTheme } from '../job/theme'
 import { Button } from '../primitives/button'
 import { NumberField, PickOne, SelectField, TextField, useRunning } from '../primitives/fields'
+import { CompanyHeader } from './company-header'
 import { RATING_WORDS } from './device-words'
 import { useLamps } from './use-lamps'
 
@@ -21,19 +21,11 @@ export function LampsPage({ entries: initial }: { entries: readonly LampEntry[] 
   const running = useRunning()
   return (
     <>
-      <header data-chrome className="border-b border-rule bg-sheet">
-        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-2 px-4">
-          <Link href="/" className="flex min-h-11 flex-1 items-center font-bold whitespace-nowrap text-plum">
-            Every Room
-          </Link>
-          <Button look="quiet" className="!px-2" disabled={!last || busy} onClick={() => void takeBack()}>
-            Undo
-          </Button>
-          <Button look="quiet" onClick={toggleTheme} className="!px-2">
-            Dark room
-          </Button>
-        </div>
-      </header>
+      <CompanyHeader>
+        <Button look="quiet" className="!px-2" disabled={!last || busy} onClick={() => void takeBack()}>
+          Undo
+        </Button>
+      </CompanyHeader>
       <main id="main" className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
         <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
           <h1 className="text-2xl">Lamps</h1>

@@ -4,19 +4,17 @@ import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { checkPlace, placesOf, type Judgement } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
-import { figure } from '@/core/model/units'
 import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
-import { Button } from '../../primitives/button'
-import { CheckField, PickOne } from '../../primitives/fields'
-import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
+import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
+import { CandidateCard } from './candidate-card'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
-import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
+import { LineRow, telling } from './lines'
 
 const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 const LightDrawing = dynamic(() => import('./light-drawing').then(module => module.LightDrawing), {
@@ -145,7 +143,7 @@ function Candidate({
   onBeside: () => void
 }) {
   const edits = useEdits(view.box.id)
-  const { device, verdict } = judgement
+  const { device } = judgement
   const chosen = place.choice?.modelId === device.id
   const choose = () =>
     edits.send('choose a device', [
@@ -153,43 +151,28 @@ function Candidate({
         ? edits.change('choices', place.choice.id, { modelId: device.id })
         : edits.add('choices', { id: newId(), placeId: place.place.id, modelId: device.id }),
     ])
-  const letGo = () =>
-    place.choice && edits.send('choose a device', [edits.remove('choices', place.choice.id)])
+  const letGo = () => {
+    if (place.choice) edits.send('choose a device', [edits.remove('choices', place.choice.id)])
+  }
   return (
-    <article
-      aria-label={device.name}
-      data-verdict={verdict}
-      className={`rounded-lg border bg-paper p-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
+    <CandidateCard
+      view={view}
+      name={device.name}
+      judged={judgement}
+      price={device.price}
+      minutes={device.minutes}
+      lines={judgement.lines}
+      chosen={chosen}
+      onChoose={choose}
+      onLetGo={letGo}
+      beside={beside}
+      onBeside={onBeside}
     >
-      <div className="flex items-start gap-3">
-        <VerdictMark verdict={verdict} />
-        <div className="min-w-0 flex-1">
-          <h3 className="leading-tight font-bold">{device.name}</h3>
-          <p className="text-sm">
-            <strong>{VERDICT_WORDS[verdict]}</strong> · {figure(device.price, 2)} {view.region.currency} ·{' '}
-            {device.minutes} min
-          </p>
-        </div>
-        <Button look={chosen ? 'plain' : 'main'} onClick={chosen ? letGo : choose} aria-pressed={chosen}>
-          {chosen ? 'Chosen' : 'Choose'}
-        </Button>
-      </div>
       <ul className="mt-2 flex flex-col gap-1.5">
         {telling(judgement.lines).map(line => (
           <LineRow key={line.rule + line.says} line={line} />
         ))}
       </ul>
-      <Lacks unmet={judgement.unmet} />
-      {verdict !== 'fits' && (
-        <WaysOut
-          view={view}
-          cures={judgement.cures}
-          settledBy={judgement.settledBy}
-          lines={judgement.lines}
-        />
-      )}
-      <CheckField label="Side by side" value={beside} onCommit={onBeside} />
-      <Why lines={judgement.lines} />
-    </article>
+    </CandidateCard>
   )
 }

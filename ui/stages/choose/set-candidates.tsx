@@ -4,17 +4,14 @@ import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import { checkLight, type LightPlace, type SetJudgement } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
-import { figure } from '@/core/model/units'
 import type { SetKind } from '@/core/route'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
-import { Button } from '../../primitives/button'
-import { CheckField } from '../../primitives/fields'
-import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
 import { Part } from '../stage-frame'
+import { CandidateCard } from './candidate-card'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
-import { Lacks, LineRow, telling, WaysOut, Why } from './lines'
+import { LineRow, telling } from './lines'
 
 const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 
@@ -86,7 +83,7 @@ function SetCandidate({
   onBeside: () => void
 }) {
   const edits = useEdits(view.box.id)
-  const { set, verdict, ofPlaces, ofLight } = judgement
+  const { set, ofPlaces, ofLight } = judgement
   const chosen =
     places.some(({ place }) => place.choice !== null) &&
     places.every(({ place }, at) => (place.choice?.modelId ?? null) === (set.members[at]?.id ?? null))
@@ -107,24 +104,20 @@ function SetCandidate({
       places.flatMap(({ place: { choice } }) => (choice ? [edits.remove('choices', choice.id)] : [])),
     )
   return (
-    <article
-      aria-label={nameOf(set.members)}
-      data-verdict={verdict}
-      className={`rounded-lg border bg-paper p-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
+    <CandidateCard
+      view={view}
+      name={nameOf(set.members)}
+      title={KIND_WORDS[set.kind]}
+      judged={judgement}
+      price={judgement.price}
+      minutes={judgement.minutes}
+      lines={distinct([...ofLight, ...ofPlaces.flat()])}
+      chosen={chosen}
+      onChoose={choose}
+      onLetGo={letGo}
+      beside={beside}
+      onBeside={onBeside}
     >
-      <div className="flex items-start gap-3">
-        <VerdictMark verdict={verdict} />
-        <div className="min-w-0 flex-1">
-          <h3 className="leading-tight font-bold">{KIND_WORDS[set.kind]}</h3>
-          <p className="text-sm">
-            <strong>{VERDICT_WORDS[verdict]}</strong> · {figure(judgement.price, 2)} {view.region.currency} ·{' '}
-            {judgement.minutes} min
-          </p>
-        </div>
-        <Button look={chosen ? 'plain' : 'main'} onClick={chosen ? letGo : choose} aria-pressed={chosen}>
-          {chosen ? 'Chosen' : 'Choose'}
-        </Button>
-      </div>
       <ol className="mt-2 flex flex-col divide-y divide-rule">
         {places.map((each, at) => (
           <li key={each.place.place.id} className="grid gap-x-3 py-1.5 sm:grid-cols-[11rem_1fr]">
@@ -149,18 +142,7 @@ function SetCandidate({
           <LineRow key={line.rule} line={line} />
         ))}
       </ul>
-      <Lacks unmet={judgement.unmet} />
-      {verdict !== 'fits' && (
-        <WaysOut
-          view={view}
-          cures={judgement.cures}
-          settledBy={judgement.settledBy}
-          lines={[...ofPlaces.flat(), ...ofLight]}
-        />
-      )}
-      <CheckField label="Side by side" value={beside} onCommit={onBeside} />
-      <Why lines={distinct([...ofLight, ...ofPlaces.flat()])} />
-    </article>
+    </CandidateCard>
   )
 }
 

@@ -1,0 +1,21 @@
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+import { toggleTheme } from '../job/theme'
+import { Button } from '../primitives/button'
+
+/** Above the pages that belong to the company and no job: the way home, what can be taken back, the dark room. */
+export function CompanyHeader({ children }: { children: ReactNode }) {
+  return (
+    <header data-chrome className="border-b border-rule bg-sheet">
+      <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-2 px-4">
+        <Link href="/" className="flex min-h-11 flex-1 items-center font-bold whitespace-nowrap text-plum">
+          Every Room
+        </Link>
+        {children}
+        <Button look="quiet" onClick={toggleTheme} className="!px-2">
+          Dark room
+        </Button>
+      </div>
+    </header>
+  )
+}

@@ -1,0 +1,76 @@
+import type { ReactNode } from 'react'
+import type { Cure, Lacking, Line, Verdict } from '@/core/check'
+import type { BoxView } from '@/core/job/box-view'
+import { figure } from '@/core/model/units'
+import { Button } from '../../primitives/button'
+import { CheckField } from '../../primitives/fields'
+import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
+import { Lacks, WaysOut, Why } from './lines'
+
+/** What was judged of a device, or of a set of them. */
+export interface Judged {
+  readonly verdict: Verdict
+  readonly unmet: readonly Lacking[]
+  readonly cures: readonly Cure[]
+  readonly settledBy: readonly string[]
+}
+
+/** One that can be chosen: its verdict, what speaks against it, the ways out, and why. */
+export function CandidateCard({
+  view,
+  name,
+  title = name,
+  judged: { verdict, unmet, cures, settledBy },
+  price,
+  minutes,
+  lines,
+  chosen,
+  onChoose,
+  onLetGo,
+  beside,
+  onBeside,
+  children,
+}: {
+  view: BoxView
+  /** Of all that is chosen with it. */
+  name: string
+  title?: string
+  judged: Judged
+  price: number
+  minutes: number
+  /** Every condition, each once. */
+  lines: readonly Line[]
+  chosen: boolean
+  onChoose: () => void
+  onLetGo: () => void
+  beside: boolean
+  onBeside: () => void
+  children: ReactNode
+}) {
+  return (
+    <article
+      aria-label={name}
+      data-verdict={verdict}
+      className={`rounded-lg border bg-paper p-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
+    >
+      <div className="flex items-start gap-3">
+        <VerdictMark verdict={verdict} />
+        <div className="min-w-0 flex-1">
+          <h3 className="leading-tight font-bold">{title}</h3>
+          <p className="text-sm">
+            <strong>{VERDICT_WORDS[verdict]}</strong> · {figure(price, 2)} {view.region.currency} · {minutes}{' '}
+            min
+          </p>
+        </div>
+        <Button look={chosen ? 'plain' : 'main'} onClick={chosen ? onLetGo : onChoose} aria-pressed={chosen}>
+          {chosen ? 'Chosen' : 'Choose'}
+        </Button>
+      </div>
+      {children}
+      <Lacks unmet={unmet} />
+      {verdict !== 'fits' && <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} />}
+      <CheckField label="Side by side" value={beside} onCommit={onBeside} />
+      <Why lines={lines} />
+    </article>
+  )
+}
