@@ -210,6 +210,15 @@ export const houseRules: readonly HouseRule[] = [
     'Fewest readings; no reading is taken on a conductor that anybody holds.',
   ),
   rule(
+    'remark-neutral',
+    'May a coloured conductor be marked again as a neutral?',
+    [
+      ['never', 'Never'],
+      ['as-allowed', 'As the local authority allows'],
+    ],
+    'Many codes do not let conductors this small change their meaning.',
+  ),
+  rule(
     'fill-edition',
     'How do extra grounds count?',
     [

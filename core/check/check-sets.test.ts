@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { chainOf, type Chain } from '../route/testing/chain'
-import { plannedCircuit, routeTogether } from '../route'
+import { plannedCircuit, routeTogether, setsFor } from '../route'
 import { prove } from '../prove'
 import { deviceNamed } from '../model/trade'
 import type { JobRecord } from '../model/record'
-import { checkLight, placesOf, setsFor, withSet, type SetJudgement } from '.'
+import { checkLight, placesOf, withSet, type SetJudgement } from '.'
 
 const chain = (more: Partial<Chain> = {}): JobRecord => {
   const count = more.count ?? 2

@@ -2,13 +2,20 @@ import { boxView, type BoxView, type PlaceView } from '../job/box-view'
 import type { JobRecord } from '../model/record'
 import { rowsWith } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
-import { routeTogether, type RoutedTogether } from '../route'
+import {
+  cableCure,
+  cablesThatCure,
+  routeTogether,
+  setsFor,
+  withChoices,
+  type DeviceSet,
+  type RoutedTogether,
+} from '../route'
 import { tiedBoxes } from '../job/tied'
 import { check, openingsBeside } from './check'
 import { rankOf, worst, line, type Cure, type Line, type Verdict } from './line'
 import { unmet, type Lacking } from './needs'
 import { neutralIn } from './place'
-import { setsFor, type DeviceSet } from './sets'
 
 /** A place of a light, with its box. */
 export interface LightPlace {
@@ -72,15 +79,10 @@ export function checkLight(record: JobRecord, groupId: string, trade: Trade): Se
 
 /** A record in which a set is chosen for a light; where a place keeps its old device nothing is. */
 export function withSet(record: JobRecord, places: readonly LightPlace[], { members }: DeviceSet): JobRecord {
-  const ids = new Set(places.map(({ place }) => place.place.id))
-  const others = Object.entries(record.choices).filter(([, { placeId }]) => !ids.has(placeId))
-  const chosen = places.flatMap(({ place: { place } }, at) => {
-    const model = members[at]
-    return model
-      ? [[`tried ${place.id}`, { id: `tried ${place.id}`, placeId: place.id, modelId: model.id }]]
-      : []
-  })
-  return { ...record, choices: Object.fromEntries([...others, ...chosen]) }
+  return withChoices(
+    record,
+    Object.fromEntries(places.map(({ place: { place } }, at) => [place.id, members[at]?.id ?? null])),
+  )
 }
 
 function judged(
@@ -90,15 +92,16 @@ function judged(
   trade: Trade,
 ): SetJudgement {
   const tried = withSet(record, places, set)
-  const ofPlaces = places.map(({ view, place }, at) => {
+  const ofPlaces = places.map((each, at) => {
     const device = set.members[at]
     if (!device) return []
+    const { view, place } = asTried(tried, places, each)
     return check({ view, place, device, trade }).lines.filter(
       ({ rule }) => !ANSWERED_BY_WIRING.includes(rule) && !onlyDrives(rule, set, at),
     )
   })
   const views = tiedBoxes(tried, places[0]!.view.box.id)
-  const ofLight = [wiringLine(views, routeTogether(views, trade)), ...neutralLines(views, set)]
+  const ofLight = [wiringLine(tried, views, trade), ...neutralLines(views, set)]
   const lines = [...ofPlaces.flat(), ...ofLight]
   const spares = lines.flatMap(each => (each.spare === null ? [] : [each.spare]))
   const bought = set.members.filter(model => model !== null)
@@ -123,6 +126,15 @@ function judged(
     price,
     minutes: bought.reduce((sum, { minutes }) => sum + minutes, 0),
   }
+}
+
+/** A place as it would be: beside another place of its light in one box, with what would stand there. */
+function asTried(tried: JobRecord, places: readonly LightPlace[], own: LightPlace): LightPlace {
+  const alone = places.every(each => each === own || each.view.box.id !== own.view.box.id)
+  if (alone) return own
+  const view = boxView(tried, own.view.box.id)
+  const place = view?.places.find(each => each.place.id === own.place.place.id)
+  return view && place ? { view, place } : own
 }
 
 /** Rules about the lamps bear on what drives them alone; a companion or a linked place carries none of them. */
@@ -153,7 +165,8 @@ function neutralLines(views: readonly BoxView[], { members }: DeviceSet): Line[]
 }
 
 /** Whether the conductors between the boxes reach for it; what has no role yet settles nothing. */
-function wiringLine(views: readonly BoxView[], routed: ReturnType<typeof routeTogether>): Line {
+function wiringLine(tried: JobRecord, views: readonly BoxView[], trade: Trade): Line {
+  const routed = routeTogether(views, trade)
   if (routed.ok) return line('wiring', 'fits', wiredWords(routed.value), 'wiring')
   const unknown = routed.faults.filter(({ code }) => code === 'no-role' || code === 'nothing-recorded')
   const [first] = unknown.length > 0 ? unknown : routed.faults
@@ -168,27 +181,14 @@ function wiringLine(views: readonly BoxView[], routed: ReturnType<typeof routeTo
       },
     )
   const says = first!.message.charAt(0).toUpperCase() + first!.message.slice(1)
+  const boxId = views[0]!.box.id
+  const cables = cablesThatCure(tried, boxId, trade)
+  if (!cables) return line('wiring', 'does-not-fit', `${says}.`, 'wiring')
+  const cure = cableCure(tried, boxId, cables, trade)
   return line('wiring', 'does-not-fit', `${says}.`, 'wiring', {
-    cures: routed.faults.some(({ code }) => CABLE_CURES.includes(code))
-      ? [
-          {
-            id: 'cable-between',
-            says: `A cable with one more conductor between these ${views[0]!.region.words.box}es, or places that speak by radio.`,
-            price: 60,
-            minutes: 120,
-            here: false,
-          },
-        ]
-      : [],
+    cures: [{ id: cure.id, says: cure.says, price: cure.price, minutes: cure.minutes, here: false }],
   })
 }
-
-const CABLE_CURES: readonly string[] = [
-  'too-few-conductors',
-  'no-cable',
-  'colours-do-not-allow',
-  'net-missing',
-]
 
 function wiredWords({ boxes }: RoutedTogether): string {
   const again = boxes.reduce((sum, { routed }) => sum + routed.remarks.length, 0)

@@ -1,6 +1,5 @@
 export { checkLight, placesOf, withSet, type LightPlace, type SetJudgement } from './check-sets'
 export { hoursOffered, meets, minutesOffered, needsIn, type Lacking } from './needs'
-export { setsFor, type DeviceSet } from './sets'
 export { check, checkJob, checkPlace, type Judgement } from './check'
 export { defectsIn, raisedDefects, type ListedDefect, type RaisedDefect } from './defects'
 export { boxFill } from './fill'

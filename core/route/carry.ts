@@ -97,8 +97,13 @@ export function assigned(
   return best
 }
 
-/** Pairs of boxes that a net must cross so that all that want it have it; null where no way leads there. */
-export function crossing(edges: readonly Edge[], boxes: readonly string[]): Edge[] | null {
+/** Two boxes that no cable leads between, by whatever way. */
+export interface Apart {
+  readonly apart: readonly [string, string]
+}
+
+/** Pairs of boxes that a net must cross so that all that want it have it. */
+export function crossing(edges: readonly Edge[], boxes: readonly string[]): readonly Edge[] | Apart {
   const [first, ...rest] = boxes
   if (first === undefined || rest.length === 0) return []
   const via = new Map<string, { edge: Edge; from: string } | null>([[first, null]])
@@ -113,7 +118,7 @@ export function crossing(edges: readonly Edge[], boxes: readonly string[]): Edge
     }
   const crossed = new Set<Edge>()
   for (const box of rest) {
-    if (!via.has(box)) return null
+    if (!via.has(box)) return { apart: [first, box] }
     for (let step = via.get(box); step; step = via.get(step.from)) crossed.add(step.edge)
   }
   return edges.filter(edge => crossed.has(edge))

@@ -354,19 +354,20 @@ function pigtailFor(
   }
 }
 
-/** A neutral-coloured conductor that carries anything but a neutral is marked again, at both ends. */
+/**
+ * A neutral-coloured conductor that carries anything but a neutral is marked again, at both ends; so is a coloured
+ * one that brings a neutral, where the house rule lets it.
+ */
 function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | null>>): Remark[] {
   const hotColour = view.region.id === 'north-america-120' ? 'black' : 'brown'
-  return view.ends
-    .filter(({ end, conductor }) => {
-      const net = netOfEnd[end.id] ?? null
-      return (
-        net !== null &&
-        !net.startsWith('neutral:') &&
-        net !== 'ground' &&
-        view.region.neutralColours.includes(conductor.insulation) &&
-        conductor.markedAs === null
-      )
-    })
-    .map(({ end }) => ({ endId: end.id, as: hotColour }))
+  return view.ends.flatMap(({ end, conductor }): Remark[] => {
+    const net = netOfEnd[end.id] ?? null
+    if (net === null || net === 'ground' || conductor.markedAs !== null) return []
+    const neutralColoured = view.region.neutralColours.includes(conductor.insulation)
+    if (net.startsWith('neutral:'))
+      return mayBeNeutral(view.region, conductor)
+        ? []
+        : [{ endId: end.id, as: view.region.neutralColours[0]! }]
+    return neutralColoured ? [{ endId: end.id, as: hotColour }] : []
+  })
 }

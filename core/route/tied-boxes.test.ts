@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { setsFor } from '../check/sets'
 import { deviceNamed } from '../model/trade'
 import type { RegionId } from '../model/vocabulary'
 import { prove } from '../prove'
-import { plannedCircuit, routeTogether } from '.'
+import { plannedCircuit, routeTogether, setsFor } from '.'
 import { chainOf, type Chain } from './testing/chain'
 
 const REGIONS: readonly RegionId[] = ['north-america-120', 'europe-230']

@@ -222,15 +222,17 @@ class Puzzle {
     for (const [net, boxes] of [...wanted].sort(([a], [b]) => (a < b ? -1 : 1))) {
       if (net === 'ground') continue
       const crossed = crossing(this.edges, [...boxes])
-      if (crossed === null)
+      if ('apart' in crossed) {
         faults.push(
           fault(
-            '/cables',
+            `/cables/${crossed.apart.join('/')}`,
             'no-cable',
-            `no cable brings ${this.#words(net)} from one of these boxes to the other`,
+            `no cable brings ${this.#words(net)} from ${this.#name(crossed.apart[0])} to ${this.#name(crossed.apart[1])}`,
           ),
         )
-      for (const edge of crossed ?? []) over.set(edge, [...(over.get(edge) ?? []), net])
+        continue
+      }
+      for (const edge of crossed) over.set(edge, [...(over.get(edge) ?? []), net])
     }
     const netOfConductor = new Map<string, string>()
     let cost = 0
@@ -258,17 +260,18 @@ class Puzzle {
   }
 
   #tooFew({ boxes, runners }: Edge, nets: readonly string[]): Fault {
-    const [from, to] = boxes.map(id => this.boxes.find(({ view }) => view.box.id === id)!.view)
     const names = nets.map(net => this.#words(net)).join(', ')
-    const between = `between ${from!.room.name}, ${from!.box.name} and ${to!.room.name}, ${to!.box.name}`
+    const between = `between ${this.#name(boxes[0])} and ${this.#name(boxes[1])}`
+    const path = `/cables/${boxes.join('/')}`
+    const { ground } = this.boxes[0]!.view.region.words
     return nets.length > runners.length
       ? fault(
-          '/cables',
+          path,
           'too-few-conductors',
-          `${nets.length} conductors are needed ${between} besides ${from!.region.words.ground} (${names}); ${runners.length} are there`,
+          `${nets.length} conductors are needed ${between} besides ${ground} (${names}); ${runners.length} are there`,
         )
       : fault(
-          '/cables',
+          path,
           'colours-do-not-allow',
           `the colours of the conductors ${between} do not allow what they would carry: ${names}`,
         )
@@ -276,6 +279,11 @@ class Puzzle {
 
   #isGrounded(view: BoxView): boolean {
     return this.#fixed.some(each => each.view === view && each.net === 'ground')
+  }
+
+  #name(boxId: string): string {
+    const { room, box } = this.boxes.find(({ view }) => view.box.id === boxId)!.view
+    return `${room.name}, ${box.name}`
   }
 
   #words(net: string): string {

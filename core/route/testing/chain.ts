@@ -13,6 +13,8 @@ export interface Chain {
   readonly neutrals: boolean
   /** Conductors that lead nowhere yet, in each cable between two boxes. */
   readonly spares: number
+  /** Coloured conductors of each cable between two boxes; where it is not said, as many as plain switches take. */
+  readonly between?: number
   readonly region?: RegionId
   /** Device chosen at each place; null: the old one stays. */
   readonly choices: readonly (string | null)[]
@@ -50,6 +52,7 @@ export function chainOf({
   lit,
   neutrals,
   spares,
+  between,
   region = 'north-america-120',
   choices,
 }: Chain): BoxView[] {
@@ -108,6 +111,10 @@ export function chainOf({
     if (fed > at) roles.push('line')
     if (lit <= at) roles.push('switched-load')
     for (let more = 0; more < spares; more++) roles.push('spare')
+    if (between !== undefined) {
+      while (roles.length < between) roles.push('spare')
+      roles.length = between
+    }
     const passes = neutrals || (fed <= at && lit > at) || (lit <= at && fed > at)
     const strands: RunStrand[] = roles.map((role, index) => ({
       insulation: hots[index]!,

@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../model/device'
 import { devicesFor, type Trade } from '../model/trade'
 import type { RegionId } from '../model/vocabulary'
-import { companionSignal, isMiddle, isTwoPlace, mainSignal, type SetKind } from '../route'
+import { companionSignal, isMiddle, isTwoPlace, mainSignal, type SetKind } from './schemes'
 
 /** Devices for the places of one light, in their order; null where the old one stays. */
 export interface DeviceSet {

@@ -1,0 +1,132 @@
+import { boxView, type BoxView } from '../job/box-view'
+import { tiedBoxes } from '../job/tied'
+import type { Row } from '../model/entities'
+import type { JobRecord } from '../model/record'
+import type { Region } from '../model/regions'
+import type { Fault, Result } from '../model/result'
+import type { Trade } from '../model/trade'
+import type { Insulation, Role } from '../model/vocabulary'
+import { routeAlone } from './route-box'
+import { isTied, routeTogether } from './tied-boxes'
+
+/** A cable that is not there yet: so many conductors besides ground, one of them neutral-coloured. */
+export interface NewCable {
+  readonly from: string
+  /** The box it would lead to; null: it would come from where the circuit is fed, and bring its neutral. */
+  readonly to: string | null
+  readonly conductors: number
+}
+
+/** What is sold: two to four conductors and a ground. */
+const MOST_CONDUCTORS = 4
+const LEAST_CONDUCTORS = 2
+/** Cables that one cure may ask for. */
+const MOST_CABLES = 4
+
+/** The record as it would be with such a cable pulled in, its conductors loose. */
+export function withCable(record: JobRecord, cable: NewCable): JobRecord {
+  const view = boxView(record, cable.from)
+  if (!view) return record
+  const id = `new-cable ${cable.from} ${cable.to ?? 'supply'}`
+  const row: Row<'cables'> = {
+    id,
+    boxId: cable.from,
+    name: 'new',
+    sheath: 'nonmetallic',
+    entry: 'top',
+    far: cable.to === null ? 'panel' : 'box',
+    farBoxId: cable.to,
+    farEntry: cable.to === null ? null : 'bottom',
+    farLoadId: null,
+    position: 99,
+  }
+  const colours = coloursOf(view.region, cable.conductors)
+  const conductors = colours.map((insulation, position): Row<'conductors'> => ({
+    id: `${id} ${position}`,
+    cableId: id,
+    insulation,
+    markedAs: null,
+    gauge: view.ends[0]?.conductor.gauge ?? view.region.usualGauge,
+    stranding: 'solid',
+    metal: 'copper',
+    faded: false,
+    position,
+  }))
+  const ends = conductors.flatMap(({ id: conductorId, insulation }) =>
+    [cable.from, ...(cable.to === null ? [] : [cable.to])].map((boxId): Row<'ends'> => ({
+      id: `${conductorId} ${boxId}`,
+      conductorId,
+      boxId,
+      seat: 'loose',
+      deviceId: null,
+      terminal: null,
+      jointId: null,
+      role: roleOf(view.region, insulation, cable),
+      roleCircuitId: view.feeds[0]?.circuit.id ?? null,
+      roleGroupId: null,
+      seenAtSheath: true,
+    })),
+  )
+  return {
+    ...record,
+    cables: { ...record.cables, [id]: row },
+    conductors: { ...record.conductors, ...byId(conductors) },
+    ends: { ...record.ends, ...byId(ends) },
+  }
+}
+
+const byId = <Item extends { readonly id: string }>(items: readonly Item[]): Record<string, Item> =>
+  Object.fromEntries(items.map(item => [item.id, item]))
+
+function coloursOf({ insulations, neutralColours, groundColours }: Region, count: number): Insulation[] {
+  const hots = insulations.filter(each => !neutralColours.includes(each) && !groundColours.includes(each))
+  return [
+    ...Array.from({ length: count - 1 }, (_, at) => hots[at % hots.length]!),
+    neutralColours[0]!,
+    groundColours[0]!,
+  ]
+}
+
+function roleOf({ neutralColours, groundColours }: Region, insulation: Insulation, { to }: NewCable): Role {
+  if (groundColours.includes(insulation)) return 'ground'
+  return to === null && neutralColours.includes(insulation) ? 'neutral' : 'spare'
+}
+
+/** Whether a box, with all that hangs together with it, can be wired; why not. */
+export function routed(record: JobRecord, boxId: string, trade: Trade): Result<unknown> {
+  const view = boxView(record, boxId) as BoxView
+  return isTied(view) ? routeTogether(tiedBoxes(record, boxId), trade) : routeAlone(view, trade)
+}
+
+/**
+ * The least cables with which a box, and all that hangs together with it, can be wired as chosen: each was tried and
+ * works, and none of them could be smaller. Null where it can be wired as it is, or where no cable would help.
+ */
+export function cablesThatCure(record: JobRecord, boxId: string, trade: Trade): readonly NewCable[] | null {
+  const cables: NewCable[] = []
+  const tried = (all: readonly NewCable[]) => routed(all.reduce(withCable, record), boxId, trade)
+  for (;;) {
+    const now = tried(cables)
+    if (now.ok) break
+    const more = now.faults.map(cableFor).filter(each => each !== null)
+    const added = more.filter(each => !cables.some(({ from, to }) => from === each.from && to === each.to))
+    if (added.length === 0 || cables.length + added.length > MOST_CABLES) return null
+    cables.push(...new Map(added.map(each => [`${each.from} ${each.to}`, each])).values())
+  }
+  if (cables.length === 0) return null
+  for (let at = 0; at < cables.length; at++)
+    for (let conductors = LEAST_CONDUCTORS; conductors < MOST_CONDUCTORS; conductors++) {
+      const smaller = cables.with(at, { ...cables[at]!, conductors })
+      if (!tried(smaller).ok) continue
+      cables[at] = smaller[at]!
+      break
+    }
+  return cables
+
+  function cableFor({ path, code }: Fault): NewCable | null {
+    const [, kind, first, second] = path.split('/')
+    if (kind === 'cables' && first && second) return { from: first, to: second, conductors: MOST_CONDUCTORS }
+    const place = kind === 'places' && code === 'net-missing' ? record.places[first ?? ''] : undefined
+    return place ? { from: place.boxId, to: null, conductors: MOST_CONDUCTORS } : null
+  }
+}

@@ -1,0 +1,219 @@
+import { houseRule, type BoxView, type PlaceView } from '../job/box-view'
+import { tiedBoxes } from '../job/tied'
+import { rowsWith, type JobRecord } from '../model/record'
+import { deviceNamed, devicesFor, type Trade } from '../model/trade'
+import { cablesThatCure, routed, withCable, type NewCable } from './cables'
+import { setsFor } from './sets'
+
+/** A way in which what cannot be wired could be: it was tried, and its wiring reaches. */
+export interface RouteCure {
+  readonly kind: 'house-rule' | 'another-place' | 'another-device' | 'cable'
+  readonly id: string
+  readonly says: string
+  readonly price: number
+  readonly minutes: number
+  /** The job as it would be. */
+  readonly tried: JobRecord
+}
+
+/** Faults that wait for something to be recorded or chosen: nothing is cured before that. */
+const WAITS: readonly string[] = ['no-role', 'nothing-recorded', 'nothing-chosen', 'unknown-device']
+/** House rules whose other answer may let conductors carry what they may not now. */
+const RULES_THAT_MATTER = ['remark-neutral', 'ground-referenced'] as const
+/** Offered of one kind. */
+const MOST_OF_A_KIND = 2
+/** Tried of one kind before it is given up. */
+const MOST_TRIES = 60
+const CABLE_PRICE = 60
+
+/**
+ * What would let a box and all that hangs together with it be wired, the least work first; each was routed anew and
+ * works. None where it can be wired as it is, or where a role or a choice is still missing.
+ */
+export function routeCures(record: JobRecord, boxId: string, trade: Trade): RouteCure[] {
+  const now = routed(record, boxId, trade)
+  if (now.ok || now.faults.some(({ code }) => WAITS.includes(code))) return []
+  const works = (tried: JobRecord) => routed(tried, boxId, trade).ok
+  const views = tiedBoxes(record, boxId)
+  const lights = lightsOf(views)
+  return [
+    ...ruleCures(record, trade, works),
+    ...lights.flatMap(places => placeCures(record, places, trade, works)),
+    ...lights.flatMap(places => deviceCures(record, places, trade, works)),
+    ...cableCures(record, boxId, trade),
+  ]
+}
+
+type Placed = { readonly view: BoxView; readonly place: PlaceView }
+
+/** Places of each light that is worked from these boxes. */
+function lightsOf(views: readonly BoxView[]): (readonly Placed[])[] {
+  const lights = new Map<string, Placed[]>()
+  for (const view of views)
+    for (const place of view.places)
+      lights.set(place.group.id, [...(lights.get(place.group.id) ?? []), { view, place }])
+  return [...lights.values()]
+}
+
+function ruleCures(record: JobRecord, trade: Trade, works: (tried: JobRecord) => boolean): RouteCure[] {
+  return RULES_THAT_MATTER.flatMap(ruleId => {
+    const rule = trade.houseRules.find(({ id }) => id === ruleId)
+    if (!rule || houseRule(record, ruleId, rule.initial) !== rule.initial) return []
+    const other = rule.values.find(({ value }) => value !== rule.initial)
+    if (!other) return []
+    const tried = withRule(record, ruleId, other.value)
+    if (!works(tried)) return []
+    return [
+      {
+        kind: 'house-rule',
+        id: `house-rule ${ruleId}`,
+        says: `House rule “${rule.question}”: ${other.words.toLowerCase()}. Only where the local code does.`,
+        price: 0,
+        minutes: 1,
+        tried,
+      },
+    ]
+  })
+}
+
+/** A record with another answer to a house rule. */
+export function withRule(record: JobRecord, ruleId: string, value: string): JobRecord {
+  const [before] = rowsWith(record, 'houseRules', 'ruleId', ruleId)
+  const id = before?.id ?? `tried ${ruleId}`
+  return { ...record, houseRules: { ...record.houseRules, [id]: { id, ruleId, value } } }
+}
+
+/** A record in which other devices are chosen at some places; where none is, the old one stays. */
+export function withChoices(record: JobRecord, chosen: Readonly<Record<string, string | null>>): JobRecord {
+  const others = Object.entries(record.choices).filter(([, { placeId }]) => !(placeId in chosen))
+  const own = Object.entries(chosen).flatMap(([placeId, modelId]) =>
+    modelId === null ? [] : [[`tried ${placeId}`, { id: `tried ${placeId}`, placeId, modelId }]],
+  )
+  return { ...record, choices: Object.fromEntries([...others, ...own]) }
+}
+
+const chosenAt = ({ place }: Placed): string | null => place.choice?.modelId ?? null
+
+/** The same devices at other places of their light, the fewest moved first. */
+function placeCures(
+  record: JobRecord,
+  places: readonly Placed[],
+  trade: Trade,
+  works: (tried: JobRecord) => boolean,
+): RouteCure[] {
+  if (places.length < 2) return []
+  const now = places.map(chosenAt)
+  const moved = (order: readonly (string | null)[]) => order.filter((id, at) => id !== now[at]).length
+  return distinctOrders(now)
+    .filter(order => moved(order) > 0)
+    .sort((a, b) => moved(a) - moved(b) || (a.join() < b.join() ? -1 : 1))
+    .slice(0, MOST_TRIES)
+    .map(order => ({ order, tried: withChoices(record, byPlace(places, order)) }))
+    .filter(({ tried }) => works(tried))
+    .slice(0, 1)
+    .map(({ order, tried }) => ({
+      kind: 'another-place',
+      id: `another-place ${order.join(' ')}`,
+      says: `Other places for the same devices: ${placesInWords(places, order, trade)}.`,
+      price: 0,
+      minutes: 0,
+      tried,
+    }))
+}
+
+const byPlace = (places: readonly Placed[], ids: readonly (string | null)[]) =>
+  Object.fromEntries(places.map(({ place }, at) => [place.place.id, ids[at]!]))
+
+const placesInWords = (places: readonly Placed[], ids: readonly (string | null)[], trade: Trade): string =>
+  places
+    .map(
+      ({ view }, at) =>
+        `${view.room.name}, ${view.box.name}: ${deviceNamed(trade, ids[at] ?? '')?.name ?? 'the old one stays'}`,
+    )
+    .join('; ')
+
+function distinctOrders(items: readonly (string | null)[]): (string | null)[][] {
+  if (items.length < 2) return [[...items]]
+  return [...new Set(items)].flatMap(first => {
+    const at = items.indexOf(first)
+    return distinctOrders(items.filter((_, other) => other !== at)).map(rest => [first, ...rest])
+  })
+}
+
+/** Other devices that do what is wanted and can be wired, the cheapest first. Choose says the rest of them. */
+function deviceCures(
+  record: JobRecord,
+  places: readonly Placed[],
+  trade: Trade,
+  works: (tried: JobRecord) => boolean,
+): RouteCure[] {
+  const { region } = places[0]!.view
+  const { want } = places[0]!.place.group
+  const found = places.map(({ place }) => deviceNamed(trade, place.found?.modelId ?? '') ?? null)
+  const candidates =
+    places.length > 1
+      ? setsFor(trade, region.id, found).map(({ members }) => members)
+      : devicesFor(trade, region.id, 'new')
+          .filter(({ places: { least } }) => least === 1)
+          .map(model => [model])
+  const now = places.map(chosenAt).join()
+  if (places.every(each => chosenAt(each) === null)) return []
+  const priced = candidates
+    .map(members => {
+      const bought = members.filter(model => model !== null)
+      return {
+        members,
+        ids: members.map(model => model?.id ?? null),
+        does: bought.flatMap(({ does }) => does),
+        price: bought.reduce((sum, each) => sum + each.price, 0),
+        minutes: bought.reduce((sum, each) => sum + each.minutes, 0),
+      }
+    })
+    .filter(({ ids, does }) => ids.join() !== now && (want === null || does.includes(want)))
+    .sort((a, b) => a.price - b.price || (a.ids.join() < b.ids.join() ? -1 : 1))
+    .slice(0, MOST_TRIES)
+  const cures: RouteCure[] = []
+  for (const { ids, price, minutes } of priced) {
+    if (cures.length === MOST_OF_A_KIND) break
+    const tried = withChoices(record, byPlace(places, ids))
+    if (!works(tried)) continue
+    cures.push({
+      kind: 'another-device',
+      id: `another-device ${ids.join(' ')}`,
+      says: `Other devices: ${placesInWords(places, ids, trade)}.`,
+      price,
+      minutes,
+      tried,
+    })
+  }
+  return cures
+}
+
+function cableCures(record: JobRecord, boxId: string, trade: Trade): RouteCure[] {
+  const cables = cablesThatCure(record, boxId, trade)
+  return cables ? [cableCure(record, boxId, cables, trade)] : []
+}
+
+/** Cables that cure, in words, money and minutes. */
+export function cableCure(
+  record: JobRecord,
+  boxId: string,
+  cables: readonly NewCable[],
+  trade: Trade,
+): RouteCure {
+  const { region } = tiedBoxes(record, boxId)[0]!
+  const name = (id: string) => `${record.rooms[record.boxes[id]!.roomId]!.name}, ${record.boxes[id]!.name}`
+  const words = cables.map(({ from, to, conductors }) =>
+    to === null
+      ? `one of ${conductors} conductors and ${region.words.ground} into ${name(from)}, with a neutral from where its circuit is fed`
+      : `one of ${conductors} conductors and ${region.words.ground} between ${name(from)} and ${name(to)}`,
+  )
+  return {
+    kind: 'cable',
+    id: 'cable-between',
+    says: `${cables.length === 1 ? 'A new cable' : `${cables.length} new cables`}: ${words.join('; ')}.`,
+    price: CABLE_PRICE * cables.length,
+    minutes: (trade.minutes['new-cable'] ?? 180) * cables.length,
+    tried: cables.reduce(withCable, record),
+  }
+}
