@@ -59,7 +59,7 @@ test('an old switch stays at the other place: nothing is bought for it, and its 
 }) => {
   const jobId = await bringIn(request, chain(2))
   await page.goto(`/jobs/${jobId}/boxes/box0/choose`)
-  const kept = set(page, 'Dimmer, LED 150 W, no neutral, with companion terminal; the old switch stays')
+  const kept = set(page, 'Dimmer, LED 150 W, no neutral, with companion terminal; the old one stays')
   await expect(kept.getByText('One main, an old switch stays')).toBeVisible()
   await kept.getByRole('button', { name: 'Choose' }).click()
   await saved(page)

@@ -50,3 +50,25 @@ test('what is chosen is held on to unless it is let go; a budget that nothing ke
   await expect(page.getByText('none is better').first()).toBeVisible()
   await expect(hall.getByText(/Dimmer, LED 150 W/).first()).toBeVisible()
 })
+
+test('what is being worked out can be stopped, and begun again', async ({ page, request }) => {
+  const record = quillbackRoad()
+  const jobId = await bringIn(request, { ...record, choices: {} })
+  // The optimiser is on its way and does not come.
+  let asked = 0
+  await page.route('**/*.wasm', () => {
+    asked++
+  })
+  await page.goto(`/jobs/${jobId}/whole`)
+  await expect(page.getByText(/\d+ of 23 lights have something that fits/)).toBeVisible()
+  await page.getByRole('button', { name: 'Propose' }).click()
+  await expect(page.getByText('0 of 3 proposals worked out …')).toBeVisible()
+  await expect.poll(() => asked).toBeGreaterThan(0)
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByText('Stopped.')).toBeVisible()
+  await expect(page.getByRole('table')).toHaveCount(0)
+  await page.unroute('**/*.wasm')
+  await page.getByRole('button', { name: 'Propose' }).click()
+  await expect(page.getByRole('table', { name: 'The proposals side by side' })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Each figure of the proposals/ })).toBeVisible()
+})

@@ -1,4 +1,6 @@
-export { checkLight, placesOf, withSet, type LightPlace, type SetJudgement } from './check-sets'
+export { checkBox, ownPlacesOf } from './check-box'
+export { checkLight, placesOf } from './check-sets'
+export { SIDE_BY_SIDE, withSet, type LightPlace, type SetJudgement } from './judge-set'
 export { hoursOffered, meets, minutesOffered, needsIn, type Lacking } from './needs'
 export { check, checkJob, checkPlace, type Judgement } from './check'
 export { defectsIn, raisedDefects, type ListedDefect, type RaisedDefect } from './defects'

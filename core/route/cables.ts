@@ -3,10 +3,10 @@ import { tiedBoxes } from '../job/tied'
 import type { Row } from '../model/entities'
 import type { JobRecord } from '../model/record'
 import type { Region } from '../model/regions'
-import type { Fault, Result } from '../model/result'
+import { good, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import type { Insulation, Role } from '../model/vocabulary'
-import { routeAlone } from './route-box'
+import { routeAlone, type RoutedBox } from './route-box'
 import { isTied, routeTogether } from './tied-boxes'
 
 /** A cable that is not there yet: so many conductors besides ground, one of them neutral-coloured. */
@@ -92,10 +92,15 @@ function roleOf({ neutralColours, groundColours }: Region, insulation: Insulatio
   return to === null && neutralColours.includes(insulation) ? 'neutral' : 'spare'
 }
 
-/** Whether a box, with all that hangs together with it, can be wired; why not. */
-export function routed(record: JobRecord, boxId: string, trade: Trade): Result<unknown> {
+/** A box, with all that hangs together with it, wired as chosen; or why it cannot be. */
+export function routeAll(record: JobRecord, boxId: string, trade: Trade): Result<readonly RoutedBox[]> {
   const view = boxView(record, boxId) as BoxView
-  return isTied(view) ? routeTogether(tiedBoxes(record, boxId), trade) : routeAlone(view, trade)
+  if (isTied(view)) {
+    const together = routeTogether(tiedBoxes(record, boxId), trade)
+    return together.ok ? good(together.value.boxes.map(({ routed }) => routed)) : together
+  }
+  const alone = routeAlone(view, trade)
+  return alone.ok ? good([alone.value]) : alone
 }
 
 /**
@@ -104,7 +109,7 @@ export function routed(record: JobRecord, boxId: string, trade: Trade): Result<u
  */
 export function cablesThatCure(record: JobRecord, boxId: string, trade: Trade): readonly NewCable[] | null {
   const cables: NewCable[] = []
-  const tried = (all: readonly NewCable[]) => routed(all.reduce(withCable, record), boxId, trade)
+  const tried = (all: readonly NewCable[]) => routeAll(all.reduce(withCable, record), boxId, trade)
   for (;;) {
     const now = tried(cables)
     if (now.ok) break

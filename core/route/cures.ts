@@ -2,7 +2,7 @@ import { houseRule, type BoxView, type PlaceView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import { rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed, devicesFor, type Trade } from '../model/trade'
-import { cablesThatCure, routed, withCable, type NewCable } from './cables'
+import { cablesThatCure, routeAll, withCable, type NewCable } from './cables'
 import { setsFor } from './sets'
 
 /** A way in which what cannot be wired could be: it was tried, and its wiring reaches. */
@@ -31,9 +31,9 @@ const CABLE_PRICE = 60
  * works. None where it can be wired as it is, or where a role or a choice is still missing.
  */
 export function routeCures(record: JobRecord, boxId: string, trade: Trade): RouteCure[] {
-  const now = routed(record, boxId, trade)
+  const now = routeAll(record, boxId, trade)
   if (now.ok || now.faults.some(({ code }) => WAITS.includes(code))) return []
-  const works = (tried: JobRecord) => routed(tried, boxId, trade).ok
+  const works = (tried: JobRecord) => routeAll(tried, boxId, trade).ok
   const views = tiedBoxes(record, boxId)
   const lights = lightsOf(views)
   return [

@@ -8,7 +8,7 @@ export {
   type RoutedBox,
 } from './route-box'
 export { routeBox } from './route'
-export { cablesThatCure, withCable, type NewCable } from './cables'
+export { cablesThatCure, routeAll, withCable, type NewCable } from './cables'
 export { cableCure, routeCures, withChoices, withRule, type RouteCure } from './cures'
 export { setsFor, type DeviceSet } from './sets'
 export { isTied, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'

@@ -3,9 +3,10 @@ import { devicesFor, type Trade } from '../model/trade'
 import type { RegionId } from '../model/vocabulary'
 import { companionSignal, isMiddle, isTwoPlace, mainSignal, type SetKind } from './schemes'
 
-/** Devices for the places of one light, in their order; null where the old one stays. */
+/** Devices for some places, those of one light or of one box, in their order; null where the old one stays. */
 export interface DeviceSet {
-  readonly kind: SetKind
+  /** How they work it; `side-by-side`: each its own light. */
+  readonly kind: SetKind | 'side-by-side'
   readonly members: readonly (DeviceModel | null)[]
 }
 

@@ -9,7 +9,7 @@ const ROWS: readonly (keyof Totals)[] = ['price', 'minutes', 'changes', 'kinds',
 const proposalOf = (proposed: Proposed | undefined) =>
   proposed?.kind === 'proposed' ? proposed.proposal : null
 
-/** The proposals side by side, figure by figure, each with a bar beside the largest of its row. */
+/** The proposals side by side, figure by figure, the least of each row in bold. */
 export function Compared({
   found,
   shown,
@@ -26,8 +26,8 @@ export function Compared({
   const kinds = PROPOSALS.filter(kind => proposalOf(found[kind]))
   const figures = (row: keyof Totals) => kinds.map(kind => proposalOf(found[kind])!.totals[row])
   return (
-    <div className="overflow-x-auto rounded-xl bg-sheet p-3">
-      <table className="w-full min-w-[34rem] border-collapse">
+    <div className="rounded-xl bg-sheet p-1 sm:p-3">
+      <table className="w-full table-fixed border-collapse max-sm:text-sm">
         <caption className="sr-only">The proposals side by side</caption>
         <thead>
           <tr>
@@ -40,7 +40,7 @@ export function Compared({
                   type="button"
                   aria-pressed={kind === shown}
                   onClick={() => onShow(kind)}
-                  className="min-h-11 w-full rounded-lg border-[1.5px] border-rule px-3 text-left font-bold aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum"
+                  className="min-h-11 w-full rounded-lg border-[1.5px] border-rule px-1 text-left sm:px-3 font-bold aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum"
                 >
                   {PROPOSAL_WORDS[kind]}
                 </button>
@@ -50,25 +50,18 @@ export function Compared({
         </thead>
         <tbody>
           {ROWS.map(row => {
-            const most = Math.max(1e-9, ...figures(row))
             const least = Math.min(...figures(row))
             return (
               <tr key={row} className="border-t border-rule">
-                <th scope="row" className="p-2 text-left font-normal">
+                <th scope="row" className="p-1 text-left font-normal sm:p-2">
                   {TOTAL_WORDS[row]}
                 </th>
                 {kinds.map(kind => {
                   const value = proposalOf(found[kind])!.totals[row]
                   return (
-                    <td key={kind} className="p-2 tabular-nums">
+                    <td key={kind} className="p-1 tabular-nums sm:p-2">
                       <span className={value === least ? 'font-bold' : ''}>
                         {row === 'price' ? `${figure(value, 2)} ${currency}` : figure(value, 0)}
-                      </span>
-                      <span aria-hidden="true" className="mt-1 block h-2 rounded border border-ink/60">
-                        <span
-                          className="block h-full bg-ink/75"
-                          style={{ width: `${(value / most) * 100}%` }}
-                        />
                       </span>
                     </td>
                   )
@@ -77,11 +70,11 @@ export function Compared({
             )
           })}
           <tr className="border-t border-rule">
-            <th scope="row" className="p-2 text-left font-normal">
+            <th scope="row" className="p-1 text-left font-normal sm:p-2">
               From the best there is
             </th>
             {kinds.map(kind => (
-              <td key={kind} className="p-2 tabular-nums">
+              <td key={kind} className="p-1 tabular-nums sm:p-2">
                 {gapWords(proposalOf(found[kind])!.gap)}
               </td>
             ))}

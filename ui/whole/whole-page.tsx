@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useState } from 'react'
 import { figure } from '@/core/model/units'
@@ -16,6 +17,11 @@ import { Part } from '../stages/stage-frame'
 import { Compared } from './compared'
 import { useProposals } from './use-proposals'
 import { ADDED_WORDS, PROPOSAL_WORDS } from './words'
+
+const ProposalChart = dynamic(() => import('./proposal-chart').then(module => module.ProposalChart), {
+  ssr: false,
+  loading: () => <div className="min-h-[28rem] rounded-xl bg-sheet" />,
+})
 
 /** A device for every place of the house at once: three proposals, what is held on to, and why. */
 export function WholePage() {
@@ -36,6 +42,10 @@ export function WholePage() {
   const proposed = found[shown]
   const proposal = proposed?.kind === 'proposed' ? proposed.proposal : null
   const over = Object.values(found).find(each => each.kind === 'over-budget')
+  const compared = PROPOSALS.flatMap(kind => {
+    const each = found[kind]
+    return each?.kind === 'proposed' ? [{ kind, totals: each.proposal.totals }] : []
+  })
   const open = lights.filter(({ options }) => options.length > 0)
   const take = (kind: ProposalKind) => {
     const from = found[kind]
@@ -85,7 +95,10 @@ export function WholePage() {
         )}
       </div>
       {Object.values(found).some(each => each.kind === 'proposed') && (
-        <Compared found={found} shown={shown} currency={currency} onShow={setShown} onTake={take} />
+        <div className="grid items-start gap-3 xl:grid-cols-[1fr_30rem]">
+          <Compared found={found} shown={shown} currency={currency} onShow={setShown} onTake={take} />
+          {compared.length > 1 && <ProposalChart totals={compared} currency={currency} />}
+        </div>
       )}
       <div className="mt-4">
         <Part title={proposal ? `${PROPOSAL_WORDS[shown]}, light by light` : 'Light by light'}>

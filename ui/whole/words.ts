@@ -12,7 +12,7 @@ export const TOTAL_WORDS: Readonly<Record<keyof Totals, string>> = {
   changes: 'Places touched',
   kinds: 'Kinds of device',
   systems: 'Radio systems',
-  mixedRooms: 'Rooms of unlike plates',
+  mixedRooms: 'Unlike plates',
 }
 
 /** What the cheapest would have added, as the rest of “cheaper, but …”. */

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { checkPlace, placesOf, type Judgement } from '@/core/check'
+import { checkPlace, ownPlacesOf, placesOf, type Judgement } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -24,15 +24,22 @@ const SetCandidates = dynamic(() => import('./set-candidates').then(module => mo
   ssr: false,
 })
 
+const BoxCandidates = dynamic(() => import('./set-candidates').then(module => module.BoxCandidates), {
+  ssr: false,
+})
+
 const WHOLE = 'whole'
+const TOGETHER = 'together'
 
 export function ChooseStage({ view }: { view: BoxView }) {
   const trade = useTrade()
   const [placeId, setPlaceId] = useState(view.places[0]?.place.id ?? '')
   const place = view.places.find(each => each.place.id === placeId) ?? view.places[0]
+  const own = useMemo(() => ownPlacesOf(view.record, view.box.id), [view])
+  const together = own.length > 1 && placeId === TOGETHER
   const light = useMemo(
-    () => (place && place.placesInGroup > 1 ? placesOf(view.record, place.group.id) : []),
-    [view.record, place],
+    () => (place && !together && place.placesInGroup > 1 ? placesOf(view.record, place.group.id) : []),
+    [view.record, place, together],
   )
   const [shownBox, setShownBox] = useState(view.box.id)
   const whole = light.length > 1 && shownBox === WHOLE
@@ -77,15 +84,21 @@ export function ChooseStage({ view }: { view: BoxView }) {
       {view.places.length > 1 && place && (
         <PickOne
           label="Gang"
-          value={place.place.id}
-          options={view.places.map(each => ({
-            value: each.place.id,
-            words: `${each.place.gang}: ${each.group.name}${each.choice ? ' ✓' : ''}`,
-          }))}
+          value={together ? TOGETHER : place.place.id}
+          options={[
+            ...view.places.map(each => ({
+              value: each.place.id,
+              words: `${each.place.gang}: ${each.group.name}${each.choice ? ' ✓' : ''}`,
+            })),
+            ...(own.length > 1 ? [{ value: TOGETHER, words: 'All at once' }] : []),
+          ]}
           onCommit={setPlaceId}
         />
       )}
-      {place && light.length < 2 && <Candidates key={place.place.id} view={view} place={place} />}
+      {together && <BoxCandidates view={view} places={own} />}
+      {place && !together && light.length < 2 && (
+        <Candidates key={place.place.id} view={view} place={place} />
+      )}
       {place && light.length > 1 && <SetCandidates key={place.group.id} view={view} places={light} />}
     </StageFrame>
   )
@@ -94,11 +107,11 @@ export function ChooseStage({ view }: { view: BoxView }) {
 function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
   const trade = useTrade()
   const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place, trade])
-  const { wanted, shown, filters } = useFiltered(judgements, { view, place })
+  const { wanted, shown, filters } = useFiltered(judgements, { view, places: [place] })
   const sides = useSides()
   return (
     <Part title={place.group.name}>
-      <Filters view={view} place={place} every="Every device" wanted={wanted} filters={filters} />
+      <Filters view={view} places={[place]} every="Every device" wanted={wanted} filters={filters} />
       {sides.ids.length > 0 && (
         <SideBySide
           sides={sides.ids

@@ -20,9 +20,9 @@ interface Shown {
 /** What of some judgements is shown: those that do what is wanted, and of one verdict. */
 export function useFiltered<Each extends Shown>(
   judgements: readonly Each[],
-  { view, place }: { view: BoxView; place: PlaceView },
+  { view, places }: { view: BoxView; places: readonly PlaceView[] },
 ) {
-  const wants = place.group.want !== null || needsIn(view.record, place.group.id).length > 0
+  const wants = places.some(({ group }) => group.want !== null || needsIn(view.record, group.id).length > 0)
   const [verdict, setVerdict] = useState<Verdict | 'all'>('all')
   const [all, setAll] = useState(false)
   const wanted = judgements.filter(each => all || !wants || each.meetsWant)
@@ -36,23 +36,25 @@ export function useFiltered<Each extends Shown>(
 /** The choices of what is shown, and everything that is wanted. */
 export function Filters({
   view,
-  place,
+  places,
   every,
   wanted,
   filters: { wants, verdict, setVerdict, all, setAll },
 }: {
   view: BoxView
-  place: PlaceView
+  /** One of each light. */
+  places: readonly PlaceView[]
   /** What all of them are called. */
   every: string
   wanted: readonly Shown[]
   filters: ReturnType<typeof useFiltered>['filters']
 }) {
-  const { group } = place
-  const words = [
-    ...(group.want === null ? [] : [WANT_WORDS[group.want].toLowerCase()]),
-    ...(needsIn(view.record, group.id).length > 0 ? [needsWords(needsIn(view.record, group.id))] : []),
-  ].join(', ')
+  const words = places
+    .flatMap(({ group }) => [
+      ...(group.want === null ? [] : [WANT_WORDS[group.want].toLowerCase()]),
+      ...(needsIn(view.record, group.id).length > 0 ? [needsWords(needsIn(view.record, group.id))] : []),
+    ])
+    .join(', ')
   return (
     <>
       {wants && (
@@ -66,9 +68,18 @@ export function Filters({
           onCommit={value => setAll(value === 'all')}
         />
       )}
-      <Folded summary={<summary className="min-h-11 py-2 font-semibold">What is wanted</summary>}>
-        <NeedsForm record={view.record} groupId={group.id} boxId={view.box.id} />
-      </Folded>
+      {places.map(({ group }) => (
+        <Folded
+          key={group.id}
+          summary={
+            <summary className="min-h-11 py-2 font-semibold">
+              {places.length > 1 ? `What is wanted of ${group.name}` : 'What is wanted'}
+            </summary>
+          }
+        >
+          <NeedsForm record={view.record} groupId={group.id} boxId={view.box.id} />
+        </Folded>
+      ))}
       <PickOne
         label="Verdict"
         value={verdict}

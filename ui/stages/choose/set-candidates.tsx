@@ -1,12 +1,13 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import { useMemo } from 'react'
-import { checkLight, type LightPlace, type SetJudgement } from '@/core/check'
-import type { BoxView } from '@/core/job/box-view'
-import type { SetKind } from '@/core/route'
+import { useMemo, useState } from 'react'
+import { checkBox, checkLight, type LightPlace, type SetJudgement } from '@/core/check'
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import type { DeviceSet } from '@/core/route'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
 import { CandidateCard } from './candidate-card'
 import { Filters, useFiltered } from './filters'
@@ -15,7 +16,8 @@ import { LineRow, telling } from './lines'
 
 const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 
-const KIND_WORDS: Readonly<Record<SetKind, string>> = {
+const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
+  'side-by-side': 'Beside each other',
   alone: 'One device',
   'two-way': 'Plain switches',
   companions: 'One main, with companions',
@@ -24,21 +26,71 @@ const KIND_WORDS: Readonly<Record<SetKind, string>> = {
 }
 
 const nameOf = (members: SetJudgement['set']['members']): string =>
-  members.map(model => model?.name ?? 'the old switch stays').join('; ')
+  members.map(model => model?.name ?? 'the old one stays').join('; ')
 
 const placeWords = ({ view, place }: LightPlace) =>
   `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? `, gang ${place.place.gang}` : ''}`
+const lightWords = ({ place }: LightPlace) => `Gang ${place.place.gang}: ${place.group.name}`
 
 /** Sets of devices for all places of a light at once; one press chooses them all. */
 export function SetCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
   const trade = useTrade()
-  const { group } = places[0]!.place
-  const judgements = useMemo(() => checkLight(view.record, group.id, trade), [view.record, group.id, trade])
-  const { wanted, shown, filters } = useFiltered(judgements, { view, place: places[0]!.place })
+  const { place } = places[0]!
+  const judgements = useMemo(
+    () => checkLight(view.record, place.group.id, trade),
+    [view.record, place.group.id, trade],
+  )
+  return (
+    <Candidates
+      title={`${place.group.name}: ${places.length} places at once`}
+      view={view}
+      places={places}
+      wantedOf={[place]}
+      judgements={judgements}
+    />
+  )
+}
+
+/** Devices for all the lights that this box alone works, beside each other. */
+export function BoxCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
+  const trade = useTrade()
+  const judgements = useMemo(
+    () => checkBox(view.record, view.box.id, trade),
+    [view.record, view.box.id, trade],
+  )
+  return (
+    <Candidates
+      title={`${places.map(({ place }) => place.group.name).join(' and ')}: all at once`}
+      view={view}
+      places={places}
+      wantedOf={places.map(({ place }) => place)}
+      judgements={judgements}
+    />
+  )
+}
+
+/** How many are shown before somebody asks for more. */
+const SHOWN_FIRST = 24
+
+function Candidates({
+  title,
+  view,
+  places,
+  wantedOf,
+  judgements,
+}: {
+  title: string
+  view: BoxView
+  places: readonly LightPlace[]
+  wantedOf: readonly PlaceView[]
+  judgements: readonly SetJudgement[]
+}) {
+  const { wanted, shown, filters } = useFiltered(judgements, { view, places: wantedOf })
+  const [all, setAll] = useState(false)
   const sides = useSides()
   return (
-    <Part title={`${group.name}: ${places.length} places at once`}>
-      <Filters view={view} place={places[0]!.place} every="Every set" wanted={wanted} filters={filters} />
+    <Part title={title}>
+      <Filters view={view} places={wantedOf} every="Every set" wanted={wanted} filters={filters} />
       {sides.ids.length > 0 && (
         <SideBySide
           sides={sides.ids
@@ -52,7 +104,7 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
         />
       )}
       <ul className="flex flex-col gap-2">
-        {shown.map(judgement => (
+        {(all ? shown : shown.slice(0, SHOWN_FIRST)).map(judgement => (
           <li key={judgement.id}>
             <SetCandidate
               view={view}
@@ -64,6 +116,9 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
           </li>
         ))}
       </ul>
+      {!all && shown.length > SHOWN_FIRST && (
+        <Button onClick={() => setAll(true)}>{shown.length - SHOWN_FIRST} more</Button>
+      )}
       {shown.length === 0 && <p>No set has this verdict here.</p>}
     </Part>
   )
@@ -121,12 +176,14 @@ function SetCandidate({
       <ol className="mt-2 flex flex-col divide-y divide-rule">
         {places.map((each, at) => (
           <li key={each.place.place.id} className="grid gap-x-3 py-1.5 sm:grid-cols-[11rem_1fr]">
-            <span className="text-sm text-soft">{placeWords(each)}</span>
+            <span className="text-sm text-soft">
+              {set.kind === 'side-by-side' ? lightWords(each) : placeWords(each)}
+            </span>
             <span>
               {set.members[at] ? (
                 <strong>{set.members[at].name}</strong>
               ) : (
-                <em>{each.place.found ? 'The old switch stays' : 'Nothing'}</em>
+                <em>{each.place.found ? 'The old one stays' : 'Nothing'}</em>
               )}
               <ul className="flex flex-col gap-1">
                 {telling(ofPlaces[at]!).map(line => (
