@@ -12,12 +12,5 @@ export { cablesThatCure, routeAll, withCable, type NewCable } from './cables'
 export { cableCure, routeCures, withChoices, withRule, type RouteCure } from './cures'
 export { setsFor, type DeviceSet } from './sets'
 export { isTied, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'
-export {
-  companionSignal,
-  isMiddle,
-  isTwoPlace,
-  mainSignal,
-  SET_KINDS,
-  type Scheme,
-  type SetKind,
-} from './schemes'
+export { companionSignal, isMiddle, isTwoPlace, mainSignal } from './make-up'
+export { SET_KINDS, type Scheme, type SetKind } from './schemes'

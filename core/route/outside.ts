@@ -133,7 +133,12 @@ class Closing {
     if (isLoadRole(role)) return joint(...this.#ofGroup(groupOf(seen)).map(load => load.hot))
     if (role === 'neutral') {
       if (onward) return null
-      return lamps === null ? joint(supply.neutral) : joint(...this.#ofGroup(lamps).map(load => load.neutral))
+      const shells = this.#ofGroup(lamps).map(load => load.neutral)
+      // Fed at the luminaire: the circuit's own neutral is there, and this one comes from it.
+      const fedThere = this.leaving.some(
+        other => other.each.cable.id === each.cable.id && other.each.end.role === 'loop-feed',
+      )
+      return lamps === null || fedThere ? joint(supply.neutral, ...shells) : joint(...shells)
     }
     if (role === 'ground') {
       const grounds = this.#ofGroup(lamps).flatMap(load => load.ground ?? [])

@@ -5,6 +5,7 @@ import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Gauge, Insulation } from '../model/vocabulary'
+import { companionSignal, wanting } from './make-up'
 import { connectorsFor, type ConnectorPiece } from './connectors'
 
 export interface PlannedDevice {
@@ -129,6 +130,14 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
       )
       return []
     }
+    if (place.placesInGroup === 1 && companionSignal(model) !== null && wanting(model, 'load').length === 0)
+      faults.push(
+        fault(
+          `/places/${place.place.id}/modelId`,
+          'no-set',
+          `${model.name} works only beside a main at another place of the same light`,
+        ),
+      )
     return [
       {
         placeId: place.place.id,

@@ -1,4 +1,5 @@
-import type { DeviceModel, Signal, Terminal } from '../model/device'
+import type { DeviceModel, Terminal } from '../model/device'
+import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from './make-up'
 import type { PlannedDevice } from './route-box'
 
 export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked'] as const
@@ -21,21 +22,7 @@ export interface LightNets {
 }
 
 const at = (device: PlannedDevice, terminal: string) => `${device.placeId}.${terminal}`
-const wanting = ({ terminals }: DeviceModel, wants: Terminal['wants']) =>
-  terminals.filter(each => each.wants === wants)
 const switchesLoad = ({ model }: PlannedDevice) => wanting(model, 'load').length > 0
-/** An old or plain two-place switch: one common, two travellers. */
-export const isTwoPlace = (model: DeviceModel): boolean =>
-  wanting(model, 'common').length === 1 && wanting(model, 'traveller').length === 2
-export const isMiddle = (model: DeviceModel): boolean =>
-  wanting(model, 'common').length === 0 && wanting(model, 'traveller').length === 4
-/** A signal of a main: it hears others on the conductor. */
-export const mainSignal = ({ signals }: DeviceModel): Signal | null =>
-  signals.find(({ hears }) => hears.length > 0) ?? null
-/** A signal of a companion: it speaks only. */
-export const companionSignal = ({ signals }: DeviceModel): Signal | null =>
-  signals.find(({ hears }) => hears.length === 0) ?? null
-
 /**
  * Every way in which these devices, one at each place, work one light together; none where they do not. What is
  * told apart by nothing (a chain from its other end) comes once.

@@ -4,11 +4,13 @@ import type { BoxView } from '../../job/box-view'
 import { tiedBoxes } from '../../job/tied'
 import type { Insulation, RegionId, Role } from '../../model/vocabulary'
 
-/** Boxes one after another whose switches work one light; fed in one of them, the lamp on one of them. */
+/** Boxes one after another whose switches work one light; fed in one of them or at the lamp, the lamp on one of them. */
 export interface Chain {
   readonly count: number
   readonly fed: number
   readonly lit: number
+  /** Fed at the luminaire: its cable brings the hot to the box it leads to; with a neutral only where it is said. */
+  readonly loop?: 'two-wire' | 'three-wire'
   /** The neutral runs through every box. */
   readonly neutrals: boolean
   /** Conductors that lead nowhere yet, in each cable between two boxes. */
@@ -50,6 +52,7 @@ export function chainOf({
   count,
   fed,
   lit,
+  loop,
   neutrals,
   spares,
   between,
@@ -82,14 +85,26 @@ export function chainOf({
     }
     const cables: CableAsFound[] = []
     const loose = (insulation: Insulation, role: Role) => strand(insulation, 'loose', role)
-    if (at === fed)
+    if (loop && at === lit)
+      cables.push({
+        name: `L${at}`,
+        entry: 'top',
+        far: 'luminaire',
+        strands: [
+          loose(loop === 'two-wire' ? neutral : hots[1]!, 'loop-feed'),
+          loose(hots[0]!, 'loop-return'),
+          ...(loop === 'three-wire' ? [loose(neutral, 'neutral')] : []),
+          loose(ground, 'ground'),
+        ],
+      })
+    if (!loop && at === fed)
       cables.push({
         name: `P${at}`,
         entry: 'bottom',
         far: 'panel',
         strands: [loose(hots[0]!, 'line'), loose(neutral, 'neutral'), loose(ground, 'ground')],
       })
-    if (at === lit)
+    if (!loop && at === lit)
       cables.push({
         name: `L${at}`,
         entry: 'top',
@@ -115,7 +130,8 @@ export function chainOf({
       while (roles.length < between) roles.push('spare')
       roles.length = between
     }
-    const passes = neutrals || (fed <= at && lit > at) || (lit <= at && fed > at)
+    const passes =
+      loop === 'two-wire' ? false : neutrals || (fed <= at && lit > at) || (lit <= at && fed > at)
     const strands: RunStrand[] = roles.map((role, index) => ({
       insulation: hots[index]!,
       on: ['loose', 'loose'],

@@ -1,0 +1,17 @@
+import type { DeviceModel, Signal, Terminal } from '../model/device'
+
+/** Terminals that ask for one kind of net. */
+export const wanting = ({ terminals }: DeviceModel, wants: Terminal['wants']) =>
+  terminals.filter(each => each.wants === wants)
+
+/** An old or plain two-place switch: one common, two travellers. */
+export const isTwoPlace = (model: DeviceModel): boolean =>
+  wanting(model, 'common').length === 1 && wanting(model, 'traveller').length === 2
+export const isMiddle = (model: DeviceModel): boolean =>
+  wanting(model, 'common').length === 0 && wanting(model, 'traveller').length === 4
+/** A signal of a main: it hears others on the conductor. */
+export const mainSignal = ({ signals }: DeviceModel): Signal | null =>
+  signals.find(({ hears }) => hears.length > 0) ?? null
+/** A signal of a companion: it speaks only. */
+export const companionSignal = ({ signals }: DeviceModel): Signal | null =>
+  signals.find(({ hears }) => hears.length === 0) ?? null

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import type { DeviceModel } from '../model/device'
+import { deviceNamed } from '../model/trade'
+import type { RegionId } from '../model/vocabulary'
+import { prove } from '../prove'
+import { plannedCircuit, routeAll, routeBox, setsFor } from '.'
+import { boxesOfLaw } from './testing/colour-law'
+import { chainOf, type Chain } from './testing/chain'
+
+/** Numbers of one seed, the same each time. */
+function lot(seed: number) {
+  let state = seed >>> 0
+  return (below: number): number => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
+    return Math.floor((state / 2 ** 32) * below)
+  }
+}
+
+const REGIONS: readonly RegionId[] = ['north-america-120', 'north-america-120', 'europe-230']
+
+/** A group of 1 to 5 boxes, fed and lit anywhere, with devices that make a set or that were drawn at random. */
+function groupOf(seed: number): Chain {
+  const draw = lot(seed)
+  for (let skip = 0; skip < 5; skip++) draw(2)
+  const count = 1 + draw(5)
+  const region = REGIONS[draw(3)]!
+  const loop = ([undefined, undefined, undefined, 'two-wire', 'three-wire'] as const)[draw(5)]
+  const lit = draw(count)
+  const shape = {
+    count,
+    region,
+    loop,
+    lit,
+    fed: loop ? lit : draw(count),
+    neutrals: draw(3) > 0,
+    spares: draw(3),
+    ...(draw(4) === 0 ? { between: 1 + draw(4) } : {}),
+  }
+  const kept = Array.from({ length: count }, () => null)
+  const found = chainOf({ ...shape, choices: kept }).map(
+    view => deviceNamed(trade, view.places[0]!.found!.modelId) ?? null,
+  )
+  const all: readonly DeviceModel[] = trade.devices.filter(
+    ({ stock, regions }) => stock === 'new' && regions.includes(region),
+  )
+  const sets = count === 1 ? [] : setsFor(trade, region, found)
+  const set = sets.length > 0 && draw(8) > 0 ? sets[draw(sets.length)]!.members : null
+  const choices = set
+    ? set.map(model => model?.id ?? null)
+    : kept.map(() => (draw(5) === 0 ? null : all[draw(all.length)]!.id))
+  return { ...shape, choices }
+}
+
+const SEEDS = 6_000
+
+describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}`, () => {
+  it('each plan proves and keeps the colour laws; each refusal names a code and a place', () => {
+    const faults: string[] = []
+    const planned = new Map<string, number>()
+    const refused = new Map<string, number>()
+    const count = (into: Map<string, number>, key: string) => into.set(key, (into.get(key) ?? 0) + 1)
+    const kinds = new Set<string>()
+    for (let seed = 1; seed <= SEEDS; seed++) {
+      const group = groupOf(seed)
+      const views = chainOf(group)
+      const [first] = views
+      const routed = routeAll(first!.record, first!.box.id, trade)
+      if (!routed.ok) {
+        for (const { code, path } of routed.faults) {
+          count(refused, code)
+          if (!path.startsWith('/')) faults.push(`seed ${seed}: ${code} names no place`)
+        }
+        continue
+      }
+      count(planned, `${group.count}`)
+      for (const id of group.choices) if (id) kinds.add(id)
+      const own = routeBox(first!, trade)
+      if (!own.ok) throw new Error(own.faults[0]!.message)
+      const proof = prove(plannedCircuit(first!, own.value, trade))
+      const says =
+        proof.kind === 'refuted'
+          ? proof.counterexamples.map(({ property, says: why }) => `${property} ${why}`).join('; ')
+          : proof.kind
+      if (says !== 'proven') faults.push(`seed ${seed}: ${JSON.stringify(group)}: ${says}`)
+      for (const broken of boxesOfLaw(views, routed.value)) faults.push(`seed ${seed}: ${broken}`)
+    }
+    expect(faults.slice(0, 4)).toEqual([])
+    for (const boxes of ['1', '2', '3', '4', '5']) expect(planned.get(boxes) ?? 0, boxes).toBeGreaterThan(250)
+    expect(kinds.size).toBeGreaterThan(45)
+    expect(refused.get('net-missing') ?? 0).toBeGreaterThan(100)
+    expect(refused.get('too-few-conductors') ?? 0).toBeGreaterThan(50)
+    expect(refused.get('no-set') ?? 0).toBeGreaterThan(100)
+  }, 300_000)
+})
