@@ -43,7 +43,13 @@ const seenIn = (record: JobRecord, view: BoxView) => [
   ]),
   view.feeds.map(({ circuit }) => circuit.id),
   rowsWith(record, 'readings', 'boxId', view.box.id)
-    .filter(({ purpose }) => purpose === 'identify' || purpose === 'clamp' || purpose === 'lifted')
+    .filter(
+      ({ purpose, value, breaker }) =>
+        purpose === 'identify' ||
+        purpose === 'lifted' ||
+        // No current with the power off is a hold point met, and says nothing of what a conductor is.
+        (purpose === 'clamp' && !(value === 0 && breaker === 'off')),
+    )
     .map(({ id, answer, value }) => [id, answer, value]),
 ]
 

@@ -4,8 +4,8 @@ import { claimStatus } from '../identify'
 import { rowsWith } from '../model/record'
 import type { Result } from '../model/result'
 import type { Trade } from '../model/trade'
-import { routeBox, type PlannedDevice, type RoutedBox } from '../route'
-import { isolationOf, type Isolation, type SafetyNeed } from '../safety'
+import { changedTerminals, isAsFound, routeBox, type PlannedDevice, type RoutedBox } from '../route'
+import { clampedSinceOff, isolationOf, type Isolation, type SafetyNeed } from '../safety'
 
 /**
  * `record` and `reading` touch nothing bare; `switch` is at the panel; `live` is one reading with
@@ -142,13 +142,16 @@ function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft[] {
   const { ground, breaker } = view.region.words
   const jointStep = (netId: string) => {
     const joint = routed.joints.find(each => each.netId === netId)
-    return joint ? [jointDraft(view, routed, joint.id, nameOf, trade)] : []
+    return joint && !isAsFound(view, joint) ? [jointDraft(view, routed, joint.id, nameOf, trade)] : []
   }
   const nets = Object.keys(routed.nets).sort()
   const netsOf = (kind: string) => nets.filter(net => net === kind || net.startsWith(`${kind}:`))
   const replaced = routed.devices.filter(device => device.isNew)
+  const untouched = routed.joints.filter(joint => isAsFound(view, joint)).flatMap(({ endIds }) => endIds)
   const neutralJoints = view.joints.filter(joint =>
-    view.ends.some(each => each.end.jointId === joint.id && each.end.role === 'neutral'),
+    view.ends.some(
+      ({ end }) => end.jointId === joint.id && end.role === 'neutral' && !untouched.includes(end.id),
+    ),
   )
   return [
     ...neutralJoints.map(joint => ({
@@ -187,7 +190,7 @@ function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft[] {
     ...netsOf('neutral').flatMap(jointStep),
     ...netsOf('line').flatMap(jointStep),
     ...netsOf('load').flatMap(jointStep),
-    ...replaced.flatMap(device => landSteps(view, routed, device, nameOf)),
+    ...routed.devices.flatMap(device => landSteps(view, routed, device, nameOf)),
     ...view.ends
       .filter(each => routed.seats[each.end.id]?.kind === 'cap' && each.end.seat !== 'cap')
       .map(each =>
@@ -230,16 +233,10 @@ function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft[] {
   ]
 }
 
+/** Since the power went off: what another circuit sends back comes and goes with its lamps. */
 function clampedIdle(view: BoxView, jointId: string): boolean {
-  const members = new Set(view.ends.filter(each => each.end.jointId === jointId).map(each => each.end.id))
-  return view.readings.some(
-    reading =>
-      reading.purpose === 'clamp' &&
-      reading.instrument === 'clamp' &&
-      reading.fromEndId !== null &&
-      members.has(reading.fromEndId) &&
-      reading.value <= 0.05,
-  )
+  const clamped = clampedSinceOff(view)
+  return view.ends.some(({ end }) => end.jointId === jointId && clamped.has(end.id))
 }
 
 function jointDraft(
@@ -302,8 +299,9 @@ function landSteps(
   nameOf: (endId: string) => string,
 ): Draft[] {
   const { instructions } = device.model
+  const changed = device.isNew ? null : changedTerminals(view, routed, device.placeId)
   return device.model.terminals.flatMap(terminal => {
-    if (terminal.joins === 'lead') return []
+    if (terminal.joins === 'lead' || changed?.includes(terminal.id) === false) return []
     const ends = Object.entries(routed.seats).flatMap(([endId, seat]) =>
       seat.kind === 'terminal' && seat.placeId === device.placeId && seat.terminalId === terminal.id
         ? [endId]

@@ -8,6 +8,14 @@ export {
   type RoutedBox,
 } from './route-box'
 export { routeBox } from './route'
+export {
+  changedTerminals,
+  circuitBetween,
+  isAsFound,
+  type BoxHalfDone,
+  type DoneSoFar,
+  type HalfDone,
+} from './half-done'
 export { cablesThatCure, routeAll, withCable, type NewCable } from './cables'
 export { cableCure, routeCures, withChoices, withRule, type RouteCure } from './cures'
 export { setsFor, type DeviceSet } from './sets'

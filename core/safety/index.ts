@@ -1,4 +1,11 @@
 export { approachTo, type ApproachStep } from './approach'
 export { isolationOf, type Isolation, type SafetyNeed } from './isolation'
-export { approachToLift, holdsBeforeLifting, isLifted, LIFTED, liftedBehind, PUT_BACK } from './lifted'
-export { APART, holdsBeforeMoving, isApart, toClamp, TOGETHER } from './apart'
+export {
+  approachToLift,
+  holdsBeforeLifting,
+  isLifted,
+  LIFTED,
+  liftedBehind,
+  PUT_BACK,
+} from './lifted'
+export { clampedSinceOff, APART, holdsBeforeMoving, isApart, toClamp, TOGETHER } from './apart'

@@ -1,5 +1,6 @@
 import { jobBuilder, type CableAsFound, type Control, type RunStrand } from '@/demo/builder'
 import { strand } from '@/demo/usual'
+import { basisOf } from '../../identify'
 import type { BoxView } from '../../job/box-view'
 import { tiedBoxes } from '../../job/tied'
 import type { Insulation, RegionId, Role } from '../../model/vocabulary'
@@ -17,6 +18,10 @@ export interface Chain {
   readonly spares: number
   /** Coloured conductors of each cable between two boxes; where it is not said, as many as plain switches take. */
   readonly between?: number
+  /** On the old switches' terminals and in joints, as plain switches are wired; else all loose. */
+  readonly seated?: boolean
+  /** Every role is proven, as Identify finds them. */
+  readonly proven?: boolean
   readonly region?: RegionId
   /** Device chosen at each place; null: the old one stays. */
   readonly choices: readonly (string | null)[]
@@ -56,6 +61,8 @@ export function chainOf({
   neutrals,
   spares,
   between,
+  seated = false,
+  proven = false,
   region = 'north-america-120',
   choices,
 }: Chain): BoxView[] {
@@ -73,6 +80,24 @@ export function chainOf({
   job.room('room', 'Room', 'Ground floor')
   job.circuit('7', 'Lights', 15)
   const last = count - 1
+  const [lineScrew, loadScrew] =
+    count > 1 ? ['common', 'common'] : region === 'europe-230' ? ['line', 'load'] : ['upper', 'lower']
+  /** Where a conductor of a role sits in one box, by which other boxes it comes from or goes to. */
+  const sits = (box: number, role: Role, towards: 'outside' | 'before' | 'after', index = 0): string => {
+    if (!seated) return 'loose'
+    if (role === 'ground') return 'joint:grounds'
+    if (role === 'neutral') return 'joint:neutrals'
+    if (role === 'spare') return 'cap'
+    if (role === 'line' || role === 'loop-feed') return box === 0 ? lineScrew! : 'joint:lines'
+    if (role === 'switched-load' || role === 'loop-return') return box === last ? loadScrew! : 'joint:loads'
+    const side = index === 0 ? 'a' : 'b'
+    if (box === 0 || box === last) return `traveller-${side}`
+    return `${towards === 'before' ? 'first' : 'second'}-${side}`
+  }
+  const both = (at: number, role: Role): [string, string] => [
+    sits(at, role, 'after'),
+    sits(at + 1, role, 'before'),
+  ]
   for (let at = 0; at < count; at++) {
     const control: Control = {
       group: 'light',
@@ -84,7 +109,7 @@ export function chainOf({
         : {}),
     }
     const cables: CableAsFound[] = []
-    const loose = (insulation: Insulation, role: Role) => strand(insulation, 'loose', role)
+    const loose = (insulation: Insulation, role: Role) => strand(insulation, sits(at, role, 'outside'), role)
     if (loop && at === lit)
       cables.push({
         name: `L${at}`,
@@ -134,7 +159,7 @@ export function chainOf({
       loop === 'two-wire' ? false : neutrals || (fed <= at && lit > at) || (lit <= at && fed > at)
     const strands: RunStrand[] = roles.map((role, index) => ({
       insulation: hots[index]!,
-      on: ['loose', 'loose'],
+      on: [sits(at, role, 'after', index), sits(at + 1, role, 'before', index)],
       role,
     }))
     job.run({
@@ -143,10 +168,21 @@ export function chainOf({
       to: `box${at + 1}`,
       strands: [
         ...strands,
-        ...(passes ? [{ insulation: neutral, on: ['loose', 'loose'], role: 'neutral' } as const] : []),
-        { insulation: ground, on: ['loose', 'loose'], role: 'ground' },
+        ...(passes ? [{ insulation: neutral, on: both(at, 'neutral'), role: 'neutral' } as const] : []),
+        { insulation: ground, on: both(at, 'ground'), role: 'ground' },
       ],
     })
+  }
+  if (proven) {
+    const { record } = job.view('box0')
+    for (const { id, boxId, role } of Object.values(record.ends))
+      job.put('findings', {
+        id: `found ${id}`,
+        endId: id,
+        role: role!,
+        proof: 'proven',
+        basis: basisOf(record, boxId),
+      })
   }
   return tiedBoxes(job.view('box0').record, 'box0')
 }

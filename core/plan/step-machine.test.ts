@@ -1,0 +1,223 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { boxView, type BoxView } from '../job/box-view'
+import { tiedBoxes } from '../job/tied'
+import { applyChanges } from '../job/change'
+import type { Edit } from '../job/command'
+import { transition } from '../job/transition'
+import { PLAIN_READING } from '../job/new-reading'
+import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { deviceNamed } from '../model/trade'
+import { circuitBetween, routeAll, routeBox, setsFor, type HalfDone } from '../route'
+import { chainOf, type Chain } from '../route/testing/chain'
+import { compile, solve, stateAt, stateCount } from '../solve'
+import { doneSoFar, moves } from './if-on'
+import { holdPoints, planBox } from '.'
+
+/** Numbers of one seed, the same each time. */
+function lot(seed: number) {
+  let state = (seed * 2654435761) >>> 0
+  return (below: number): number => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
+    return Math.floor((state / 2 ** 32) * below)
+  }
+}
+
+const guards = [holdPoints(trade)]
+let counter = 0
+const fresh = () => `x${++counter}`
+
+/** The record after some edits, or null where they were refused. */
+function after(record: JobRecord, edits: readonly Edit[]): JobRecord | null {
+  const changes = transition(record, edits, { now: '2026-03-02T08:00:00.000Z', guards })
+  return changes.ok ? applyChanges(record, changes.value) : null
+}
+
+const switching = (circuitId: string | null, to: 'on' | 'off'): Edit => ({
+  kind: 'add',
+  entity: 'switchings',
+  row: { id: fresh(), circuitId, to, seq: 0, at: '' },
+})
+
+const reading = (boxId: string, more: object): Edit => ({
+  kind: 'add',
+  entity: 'readings',
+  row: {
+    ...PLAIN_READING,
+    id: fresh(),
+    boxId,
+    seq: 0,
+    at: '',
+    purpose: 'dead',
+    breaker: 'off',
+    ...more,
+  },
+})
+
+/** Everything that is read before hands go in, box by box. */
+function readDead(record: JobRecord, view: BoxView): readonly Edit[] {
+  const volts = view.region.nominalVolts
+  const joints = new Map(
+    view.ends.flatMap(({ end }) =>
+      end.jointId && end.role === 'neutral' ? [[end.jointId, end.id] as const] : [],
+    ),
+  )
+  return [
+    reading(view.box.id, { purpose: 'tester', reference: 'a receptacle', value: volts, breaker: 'on' }),
+    reading(view.box.id, { purpose: 'reference', reference: 'extension lead', value: volts, breaker: 'on' }),
+    ...(isOn(record) ? rowsOf(record, 'circuits').map(({ id }) => switching(id, 'off')) : []),
+    ...view.ends.map(({ end }) =>
+      reading(view.box.id, { fromEndId: end.id, reference: 'extension lead', value: 0 }),
+    ),
+    reading(view.box.id, { purpose: 'tester', reference: 'a receptacle', value: volts, breaker: 'on' }),
+    ...[...joints.values()].map(endId =>
+      reading(view.box.id, { purpose: 'clamp', instrument: 'clamp', fromEndId: endId, value: 0 }),
+    ),
+  ]
+}
+
+/** Where everything is by the ticks of the record, for the boxes that hang together. */
+function between(record: JobRecord): HalfDone {
+  const views = tiedBoxes(record, 'box0')
+  return circuitBetween(
+    views.map(view => {
+      const routed = routeBox(view, trade)
+      const keys = rowsWith(record, 'steps', 'boxId', view.box.id).map(({ stepKey }) => stepKey)
+      return { view, routed: routed.ok ? routed.value : null, done: doneSoFar(keys) }
+    }),
+    trade,
+  )
+}
+
+/** Solved state by state, not by what could be joined: shorts, and volts at what is bare in the air. */
+function dangers({ circuit, bare }: HalfDone): string[] {
+  const compiled = compile(circuit)
+  const found = new Set<string>()
+  const count = Math.min(stateCount(compiled), 256)
+  for (let at = 0; at < count; at++) {
+    const { shorts, potentials } = solve(compiled, stateAt(compiled, at))
+    for (const { kind } of shorts) if (kind !== 'neutral-ground') found.add(kind)
+    for (const [point, name] of bare) {
+      const volts = potentials.volts(compiled.net(point))
+      if (volts !== null && volts > 50) found.add(`${name} at ${Math.round(volts)} V`)
+    }
+  }
+  return [...found]
+}
+
+/** Breakers that are on by the record: the last word of each, or of the main switch. */
+function isOn(record: JobRecord): boolean {
+  const all = rowsOf(record, 'switchings')
+  return rowsOf(record, 'circuits').some(({ id }) => {
+    const last = all.filter(({ circuitId }) => circuitId === id || circuitId === null).at(-1)
+    return last?.to !== 'off'
+  })
+}
+
+const SHAPES = 150
+const MOVES_EACH = 70
+
+function chainFor(seed: number): Chain {
+  const draw = lot(seed)
+  for (let skip = 0; skip < 4; skip++) draw(2)
+  const count = 1 + draw(3)
+  const region = (['north-america-120', 'north-america-120', 'europe-230'] as const)[draw(3)]!
+  const shape = {
+    count,
+    region,
+    fed: draw(count),
+    lit: draw(count),
+    neutrals: draw(4) > 0,
+    spares: draw(2),
+    seated: true,
+    proven: true,
+  }
+  const none = Array.from({ length: count }, () => null)
+  const found = chainOf({ ...shape, choices: none }).map(
+    view => deviceNamed(trade, view.places[0]!.found!.modelId) ?? null,
+  )
+  const sets = setsFor(trade, region, found)
+  const singles = trade.devices.filter(
+    ({ stock, regions, places }) => stock === 'new' && regions.includes(region) && places.least === 1,
+  )
+  const choices =
+    count === 1
+      ? [singles[draw(singles.length)]!.id]
+      : sets[draw(sets.length)]!.members.map(model => model?.id ?? null)
+  return { ...shape, choices }
+}
+
+describe('the step machine, over ticks in any order', () => {
+  it(`never lets hands in with the power on, and never lets the power on where it would hurt (seeds 1 to ${SHAPES})`, () => {
+    const wrong: string[] = []
+    const met = { touched: 0, held: 0, on: 0, refusedOn: 0, dangerous: 0, whole: 0 }
+    for (let seed = 1; seed <= SHAPES; seed++) {
+      const draw = lot(seed + 1_000)
+      const [first] = chainOf(chainFor(seed))
+      let record = first!.record
+      if (!routeAll(record, 'box0', trade).ok) continue
+      const boxIds = rowsOf(record, 'boxes').map(({ id }) => id)
+      for (let move = 0; move < MOVES_EACH; move++) {
+        const view = boxView(record, boxIds[draw(boxIds.length)]!)!
+        const kind = draw(24)
+        if (kind === 0) {
+          const circuitId = draw(2) === 0 ? null : 'circuit-7'
+          const next = after(record, [switching(circuitId, 'on')])
+          const danger = rowsOf(record, 'steps').some(({ stepKey }) => moves(stepKey))
+            ? dangers(between(record))
+            : []
+          if (danger.length > 0) met.dangerous++
+          if (next) {
+            met.on++
+            if (danger.length > 0) wrong.push(`seed ${seed}: on with ${danger.join('; ')}`)
+            record = next
+          } else met.refusedOn++
+          continue
+        }
+        if (kind === 1) {
+          record = after(record, [switching('circuit-7', 'off')]) ?? record
+          continue
+        }
+        if (kind === 2 || (kind === 3 && isOn(record))) {
+          record = after(record, readDead(record, view)) ?? record
+          continue
+        }
+        const open = planBox(view, trade).steps.filter(({ done, doneBy }) => !done && doneBy === 'tick')
+        const free = open.filter(({ holds }) => holds.length === 0)
+        if (!free.some(each => each.kind === 'touch') && draw(3) === 0) {
+          record = after(record, readDead(record, view)) ?? record
+          continue
+        }
+        const steps = free.length > 0 && draw(4) > 0 ? free : open
+        const step = steps[draw(Math.max(1, steps.length))]
+        if (!step) continue
+        const tick: Edit = {
+          kind: 'add',
+          entity: 'steps',
+          row: { id: fresh(), boxId: view.box.id, stepKey: step.key, seq: 0, at: '', note: '' },
+        }
+        const next = after(record, [tick, ...(step.kind === 'power' ? [switching('circuit-7', 'on')] : [])])
+        if (!next) {
+          met.held++
+          continue
+        }
+        if (step.kind === 'touch') {
+          met.touched++
+          if (isOn(record)) wrong.push(`seed ${seed}: ${step.key} with the power on`)
+        }
+        if (step.kind === 'power') {
+          met.whole++
+          const danger = dangers(between(next))
+          if (danger.length > 0) wrong.push(`seed ${seed}: whole, and ${danger.join('; ')}`)
+        }
+        record = next
+      }
+    }
+    expect(wrong.slice(0, 5)).toEqual([])
+    expect(met.touched).toBeGreaterThan(300)
+    expect(met.held).toBeGreaterThan(300)
+    expect(met.on).toBeGreaterThan(30)
+    expect(met.dangerous).toBeGreaterThan(30)
+    expect(met.refusedOn).toBeGreaterThanOrEqual(met.dangerous)
+  }, 120_000)
+})

@@ -1,0 +1,272 @@
+import type { BoxView, EndView } from '../job/box-view'
+import {
+  terminalPoint,
+  type Circuit,
+  type CircuitJoint,
+  type PlacedDevice,
+  type Wire,
+} from '../model/circuit'
+import { deviceNamed, type Trade } from '../model/trade'
+import { bondPoint, nearPoint, outsideOf } from './outside'
+import type { PlannedJoint, RoutedBox } from './route-box'
+
+/** What of a box’s plan was done so far, by the same ids as in the plan. */
+export interface DoneSoFar {
+  /** Places whose old device is out. */
+  readonly takenOut: ReadonlySet<string>
+  /** Nets whose joint is made. */
+  readonly joined: ReadonlySet<string>
+  /** Terminals, as `place.terminal`, that hold what they are to hold. */
+  readonly landed: ReadonlySet<string>
+  /** Conductor ends that are capped. */
+  readonly capped: ReadonlySet<string>
+  /** Leads, as `place.terminal`, that are capped. */
+  readonly cappedLeads: ReadonlySet<string>
+}
+
+export interface BoxHalfDone {
+  readonly view: BoxView
+  /** Null where nothing is planned for it: it stays as found. */
+  readonly routed: RoutedBox | null
+  readonly done: DoneSoFar
+}
+
+/** A circuit in the middle of the work, and the points of it that are bare in the air, in words by point. */
+export interface HalfDone {
+  readonly circuit: Circuit
+  readonly bare: ReadonlyMap<string, string>
+}
+
+/** A joint that is there already just as it is to be: nobody opens it. */
+export function isAsFound(view: BoxView, joint: PlannedJoint): boolean {
+  if (joint.leads.length + joint.pigtailIds.length > 0) return false
+  const first = view.ends.find(({ end }) => end.id === joint.endIds[0])
+  const found = view.joints.find(({ id }) => id === first?.end.jointId)
+  if (!found || found.connector === 'tape-only' || found.connector === 'not-known' || found.bareShows)
+    return false
+  const members = view.ends.filter(({ end }) => end.jointId === found.id).map(({ end }) => end.id)
+  return (
+    members.length === joint.endIds.length &&
+    members.every(id => joint.endIds.includes(id)) &&
+    !view.pigtails.some(({ jointId }) => jointId === found.id)
+  )
+}
+
+/** Terminals of a device that stays whose conductors change, as `place.terminal`. */
+export function changedTerminals(view: BoxView, routed: RoutedBox, placeId: string): string[] {
+  const planned = routed.devices.find(each => each.placeId === placeId)
+  const found = view.places.find(({ place }) => place.id === placeId)?.found
+  if (!planned || !found) return []
+  return planned.model.terminals
+    .filter(({ joins }) => joins !== 'lead')
+    .map(({ id }) => id)
+    .filter(terminal => {
+      const before = view.ends
+        .filter(({ end }) => end.deviceId === found.id && end.terminal === terminal)
+        .map(({ end }) => end.id)
+      const after = Object.entries(routed.seats).flatMap(([endId, seat]) =>
+        seat.kind === 'terminal' && seat.placeId === placeId && seat.terminalId === terminal ? [endId] : [],
+      )
+      const pigtails = routed.pigtails.filter(
+        ({ to }) => to !== 'box' && to.placeId === placeId && to.terminalId === terminal,
+      )
+      const own = view.pigtails.filter(each => each.deviceId === found.id && each.terminal === terminal)
+      return (
+        before.sort().join() !== after.sort().join() ||
+        (pigtails.length > 0 && own.length !== pigtails.length)
+      )
+    })
+}
+
+/**
+ * Some boxes in the middle of the work: what is done as planned, the rest as found, what was let go and not yet
+ * landed bare in the air. A joint somebody opened still holds those of its members that were not taken from it.
+ */
+export function circuitBetween(boxes: readonly BoxHalfDone[], trade: Trade): HalfDone {
+  const base = outsideOf(
+    boxes.map(({ view }) => view),
+    trade,
+  )
+  const parts = boxes.map(box => new Half(box, trade))
+  return {
+    circuit: {
+      ...base,
+      devices: parts.flatMap(({ devices }) => devices),
+      wires: [...base.wires, ...parts.flatMap(({ wires }) => wires)],
+      joints: [...base.joints, ...parts.flatMap(({ joints }) => joints)],
+      caps: [...base.caps, ...parts.flatMap(({ caps }) => caps)],
+      plan: null,
+    },
+    bare: new Map(parts.flatMap(({ bare }) => [...bare])),
+  }
+}
+
+/** One box half done. */
+class Half {
+  readonly devices: PlacedDevice[] = []
+  readonly wires: Wire[] = []
+  readonly joints: CircuitJoint[] = []
+  readonly caps: string[] = []
+  readonly bare = new Map<string, string>()
+
+  constructor(
+    readonly box: BoxHalfDone,
+    trade: Trade,
+  ) {
+    const { view } = box
+    for (const place of view.places) {
+      const { placeId, isNew, model } = this.#planned(place.place.id) ?? {
+        placeId: place.place.id,
+        isNew: false,
+        model: undefined,
+      }
+      const old = place.found ? deviceNamed(trade, place.found.modelId) : undefined
+      const stays = !isNew || !box.done.takenOut.has(placeId)
+      if (place.found && old && stays)
+        this.devices.push({ id: place.found.id, groupId: place.group.id, model: old })
+      if (isNew && model) this.devices.push({ id: placeId, groupId: place.group.id, model })
+    }
+    this.#ends()
+    this.#foundPigtails()
+    this.#newJoints()
+    this.#newLeads()
+    this.#bond()
+  }
+
+  #planned(placeId: string) {
+    return this.box.routed?.devices.find(each => each.placeId === placeId)
+  }
+
+  /** The point of a terminal of the plan: a device that stays keeps the name it was found under. */
+  #terminal(placeId: string, terminalId: string): string {
+    const kept = this.#planned(placeId)?.isNew === false
+    const found = this.box.view.places.find(({ place }) => place.id === placeId)?.found
+    return terminalPoint(kept && found ? found.id : placeId, terminalId)
+  }
+
+  #name(each: EndView): string {
+    const { room, box } = this.box.view
+    return `${each.name} in ${room.name}, ${box.name}`
+  }
+
+  /** Whether an end is where the plan puts it. */
+  #isMoved({ end }: EndView): boolean {
+    const { routed, done } = this.box
+    const seat = routed?.seats[end.id]
+    if (!routed || !seat) return false
+    if (seat.kind === 'joint') {
+      const joint = routed.joints.find(({ id }) => id === seat.jointId)!
+      return done.joined.has(joint.netId)
+    }
+    if (seat.kind === 'terminal') return done.landed.has(`${seat.placeId}.${seat.terminalId}`)
+    return done.capped.has(end.id)
+  }
+
+  #isOut(deviceId: string | null): boolean {
+    const place = this.box.view.places.find(({ found }) => found?.id === deviceId)
+    return place !== undefined && this.box.done.takenOut.has(place.place.id)
+  }
+
+  #ends(): void {
+    const { view, routed } = this.box
+    const stillIn = new Map<string, string[]>()
+    for (const each of view.ends) {
+      const point = nearPoint(each)
+      const { end } = each
+      if (this.#isMoved(each)) {
+        const seat = routed!.seats[end.id]!
+        if (seat.kind === 'cap') this.caps.push(point)
+        if (seat.kind === 'terminal')
+          this.joints.push({
+            id: `seat:${end.id}`,
+            members: [point, this.#terminal(seat.placeId, seat.terminalId)],
+          })
+      } else if (end.seat === 'terminal' && end.deviceId && end.terminal && !this.#isOut(end.deviceId))
+        this.joints.push({
+          id: `seat:${end.id}`,
+          members: [point, terminalPoint(end.deviceId, end.terminal)],
+        })
+      else if (end.seat === 'joint' && end.jointId)
+        stillIn.set(end.jointId, [...(stillIn.get(end.jointId) ?? []), point])
+      else if (end.seat === 'cap') this.caps.push(point)
+      else this.bare.set(point, this.#name(each))
+    }
+    for (const { id } of view.joints) {
+      const pigtails = view.pigtails
+        .filter(each => each.jointId === id)
+        .map(each => `pigtail:${each.id}:near`)
+      const members = [...(stillIn.get(id) ?? []), ...pigtails]
+      if (members.length > 1) this.joints.push({ id, members })
+      for (const [only] of members.length === 1 && !pigtails.includes(members[0]!) ? [members] : []) {
+        const each = view.ends.find(end => nearPoint(end) === only)
+        if (only && each) this.bare.set(only, this.#name(each))
+      }
+    }
+  }
+
+  /** Short conductors that were in the box: they stay in their joint until it is made anew. */
+  #foundPigtails(): void {
+    const { view } = this.box
+    for (const each of view.pigtails) {
+      const [near, far] = [`pigtail:${each.id}:near`, `pigtail:${each.id}:far`]
+      const gone = view.ends
+        .filter(({ end }) => end.jointId === each.jointId)
+        .every(end => this.#isMoved(end))
+      if (gone) continue
+      this.wires.push({ id: `pigtail:${each.id}`, a: near, b: far })
+      if (each.deviceId !== null && each.terminal !== null && !this.#isOut(each.deviceId))
+        this.joints.push({
+          id: `pigtail:${each.id}`,
+          members: [far, terminalPoint(each.deviceId, each.terminal)],
+        })
+      else if (each.deviceId === null)
+        this.joints.push({ id: `pigtail:${each.id}`, members: [far, bondPoint(view.box.id)] })
+      else this.bare.set(far, `a pigtail in ${view.room.name}, ${view.box.name}`)
+    }
+  }
+
+  #newJoints(): void {
+    const { view, routed, done } = this.box
+    for (const joint of routed?.joints ?? []) {
+      if (!done.joined.has(joint.netId)) continue
+      const ends = view.ends.filter(({ end }) => joint.endIds.includes(end.id)).map(nearPoint)
+      const leads = joint.leads.map(lead => this.#terminal(lead.placeId, lead.terminalId))
+      const pigtails = routed!.pigtails
+        .filter(({ id }) => joint.pigtailIds.includes(id))
+        .map(({ id, to, insulation }) => {
+          const [near, far] = [`new:${view.box.id}:${id}:near`, `new:${view.box.id}:${id}:far`]
+          this.wires.push({ id: `new:${view.box.id}:${id}`, a: near, b: far })
+          const goal = to === 'box' ? bondPoint(view.box.id) : this.#terminal(to.placeId, to.terminalId)
+          if (to === 'box' || done.landed.has(`${to.placeId}.${to.terminalId}`))
+            this.joints.push({ id: `new:${view.box.id}:${id}`, members: [far, goal] })
+          else this.bare.set(far, `the ${insulation} pigtail in ${view.room.name}, ${view.box.name}`)
+          return near
+        })
+      const members = [...ends, ...leads, ...pigtails]
+      if (members.length > 1) this.joints.push({ id: `${view.box.id}:${joint.id}`, members })
+    }
+  }
+
+  /** Leads of a new device hang bare until their joint is made or they are capped. */
+  #newLeads(): void {
+    const { view, routed, done } = this.box
+    for (const { placeId, model, isNew } of routed?.devices ?? []) {
+      if (!isNew) continue
+      for (const { id, joins, word } of model.terminals) {
+        if (joins !== 'lead') continue
+        const net = routed!.netOfTerminal[`${placeId}.${id}`] ?? null
+        const point = terminalPoint(placeId, id)
+        if (net === null && done.cappedLeads.has(`${placeId}.${id}`)) this.caps.push(point)
+        else if (net === null || !done.joined.has(net))
+          this.bare.set(point, `“${word}” in ${view.room.name}, ${view.box.name}`)
+      }
+    }
+  }
+
+  #bond(): void {
+    const { view } = this.box
+    const bonded = view.box.bonded === 'yes' ? view.ends.find(({ end }) => end.role === 'ground') : undefined
+    if (bonded)
+      this.joints.push({ id: `bond:${view.box.id}`, members: [nearPoint(bonded), bondPoint(view.box.id)] })
+  }
+}
