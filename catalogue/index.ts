@@ -1,7 +1,7 @@
 import type { Trade } from '@/core/model/trade'
 import { devices } from './devices'
 import { facts } from './facts'
-import { boxes, conductors, houseRules, lamps, leverSlots, minutes, motors, rings, twistOn } from './tables'
+import { boxes, conductors, houseRules, lamps, levers, minutes, motors, rings, twistOn } from './tables'
 
 /** The catalogue and the trade's figures, as the core asks for them. */
 export const trade: Trade = {
@@ -12,7 +12,7 @@ export const trade: Trade = {
   motors,
   boxes,
   rings,
-  leverSlots,
+  levers,
   twistOn,
   minutes,
   houseRules,

@@ -124,13 +124,25 @@ export const rings: Trade['rings'] = [
   ring(3, '1', 16.8, 25, 15),
 ]
 
-export const leverSlots: Trade['leverSlots'] = [2, 3, 5]
+const lever = (slots: number, largest: Gauge, stripMillimetres: number) => ({
+  slots,
+  largest,
+  stripMillimetres,
+})
 
-export const twistOn: Trade['twistOn'] = [
-  { name: 'small', most: 2 },
-  { name: 'medium', most: 4 },
-  { name: 'large', most: 5 },
+export const levers: Trade['levers'] = [
+  ...[2, 3, 5].map(slots => lever(slots, '12 AWG', 11)),
+  ...[2, 3, 5].map(slots => lever(slots, '10 AWG', 13)),
 ]
+
+const twist = (name: string, most: number) => ({
+  name,
+  most,
+  gauge: '14 AWG' as const,
+  stripMillimetres: 19,
+})
+
+export const twistOn: Trade['twistOn'] = [twist('small', 2), twist('medium', 4), twist('large', 5)]
 
 /** Minutes a piece of work takes at first; a job’s own record may teach better ones. */
 export const minutes: Trade['minutes'] = {
@@ -172,6 +184,16 @@ export const houseRules: readonly HouseRule[] = [
       ['twist-on', 'Twist-on connectors'],
     ],
     'Each wire has its own slot and can be opened again.',
+  ),
+  rule(
+    'pre-twist',
+    'Are conductors twisted together before a twist-on connector?',
+    [
+      ['no', 'No, the connector does it'],
+      ['stranded', 'Only with a stranded one among them'],
+      ['yes', 'Always'],
+    ],
+    'The connector’s sheet says that it need not be; a stranded lead slips more easily.',
   ),
   rule(
     'push-in',

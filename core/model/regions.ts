@@ -11,6 +11,8 @@ export interface Region {
   readonly nominalBand: readonly [lowVolts: number, highVolts: number]
   readonly gauges: readonly Gauge[]
   readonly usualGauge: Gauge
+  /** What a device’s own leads usually are: stranded, and thin. */
+  readonly leadGauge: Gauge
   readonly usualBreakerAmps: number
   /** Breaker sizes offered first. */
   readonly breakerAmps: readonly number[]
@@ -40,6 +42,7 @@ const northAmerica: Region = {
   nominalBand: [114, 126],
   gauges: ['18 AWG', '16 AWG', '14 AWG', '12 AWG', '10 AWG', '8 AWG', '6 AWG'],
   usualGauge: '14 AWG',
+  leadGauge: '16 AWG',
   usualBreakerAmps: 15,
   breakerAmps: [15, 20, 30, 40],
   insulations: ['black', 'white', 'red', 'blue', 'yellow', 'bare', 'green'],
@@ -67,6 +70,7 @@ const europe: Region = {
   nominalBand: [207, 253],
   gauges: ['0.75 mm²', '1 mm²', '1.5 mm²', '2.5 mm²', '4 mm²'],
   usualGauge: '1.5 mm²',
+  leadGauge: '0.75 mm²',
   usualBreakerAmps: 6,
   breakerAmps: [6, 10, 16, 20, 32],
   insulations: ['brown', 'blue', 'green-yellow', 'black', 'grey', 'red', 'green', 'bare'],

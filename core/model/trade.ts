@@ -30,9 +30,19 @@ export interface LampFact {
   readonly dimming: 'always' | 'as-printed' | 'never'
 }
 
+/** A twist-on connector: wires of one gauge that it holds by its table. */
 export interface TwistConnector {
   readonly name: string
+  readonly gauge: Gauge
   readonly most: number
+  readonly stripMillimetres: number
+}
+
+/** A lever connector: one wire a slot, none thicker than it takes. */
+export interface LeverConnector {
+  readonly slots: number
+  readonly largest: Gauge
+  readonly stripMillimetres: number
 }
 
 /** Everything the rules look up: data, handed to the core by whoever asks it a question. */
@@ -61,8 +71,9 @@ export interface Trade {
     readonly riseMillimetres: number
     readonly price: number
   }[]
-  readonly leverSlots: readonly number[]
-  /** For 14 AWG solid, smallest first. */
+  /** Smallest first. */
+  readonly levers: readonly LeverConnector[]
+  /** Smallest first. */
   readonly twistOn: readonly TwistConnector[]
   readonly minutes: Readonly<Record<string, number>>
   readonly houseRules: readonly HouseRule[]

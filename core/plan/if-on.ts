@@ -5,7 +5,7 @@ import type { Trade } from '../model/trade'
 import { circuitBetween, routeBox, type BoxHalfDone, type DoneSoFar, type HalfDone } from '../route'
 import { compile } from '../solve'
 import { sharersOf } from '../panel'
-import type { Step } from './steps'
+import type { Step } from './step'
 
 /** What would happen if the power came on with the work as it stands. */
 export type IfOn =

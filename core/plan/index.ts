@@ -9,4 +9,5 @@ export {
   type StageState,
 } from './progress'
 export { testList, type TestItem } from './prove-list'
-export { needWords, planBox, type BoxPlan, type Step } from './steps'
+export { type Step, type StepKind } from './step'
+export { needWords, planBox, type BoxPlan } from './steps'

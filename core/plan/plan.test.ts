@@ -54,7 +54,7 @@ describe('the steps of one box', () => {
       'A black on “Upper dark screw”: strip 16 mm, hooked clockwise three quarters round, one conductor to the screw, 1.6 N·m',
     )
     expect(says(switched, 'joint:ground')).toBe(
-      'Join the ground: A bare, B bare, a bare pigtail to “Green screw” in lever, 3 slots',
+      'Join the ground: A bare, B bare, a bare pigtail to “Green screw” in lever, 3 slots, each stripped 11 mm',
     )
     expect(says({ choice: 'dimmer-led-150-two-wire' }, 'cap-lead:box-1.signal')).toBe(
       'Cap the unused “Blue lead, companion” on its own',

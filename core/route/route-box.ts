@@ -303,14 +303,18 @@ export function assemble(
     const own = targets.map((to, index) => pigtailFor(view, net, ends, to, index))
     pigtails.push(...own)
     for (const each of ends) seats[each.end.id] = { kind: 'joint', jointId }
-    const wires = ends.length + leads.length + own.length
+    const wires: Gauge[] = [
+      ...ends.map(({ conductor }) => conductor.gauge),
+      ...leads.map(() => view.region.leadGauge),
+      ...own.map(({ gauge }) => gauge),
+    ]
     joints.push({
       id: jointId,
       netId: net,
       endIds: ends.map(each => each.end.id),
       leads: leads.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
       pigtailIds: own.map(each => each.id),
-      connectors: connectorsFor(wires, kind, trade),
+      connectors: connectorsFor(wires, kind, trade) ?? [],
     })
   }
   for (const each of view.ends) seats[each.end.id] ??= { kind: 'cap' }

@@ -4,7 +4,7 @@ import { trade } from '@/catalogue'
 import type { CableAsFound } from '@/demo/builder'
 import { fedAtTheSwitch, strand, switchLoop, usualBox, type UsualBox } from '@/demo/usual'
 import { prove } from '../prove'
-import { connectorsFor, plannedCircuit, routeBox } from '.'
+import { plannedCircuit, routeBox } from '.'
 
 const route = (given: UsualBox) => {
   const routed = routeBox(usualBox(given), trade)
@@ -15,35 +15,6 @@ const codes = (given: UsualBox) => {
   const routed = routeBox(usualBox(given), trade)
   return routed.ok ? [] : routed.faults.map(each => each.code)
 }
-
-describe('connectors', () => {
-  it.each([
-    [2, 'lever', ['lever, 2 slots']],
-    [3, 'lever', ['lever, 3 slots']],
-    [4, 'lever', ['lever, 5 slots']],
-    [5, 'lever', ['lever, 5 slots']],
-    [6, 'lever', ['lever, 5 slots', 'lever, 3 slots']],
-    [8, 'lever', ['lever, 5 slots', 'lever, 5 slots']],
-    [9, 'lever', ['lever, 5 slots', 'lever, 5 slots', 'lever, 3 slots']],
-    [2, 'twist-on', ['twist-on, small']],
-    [4, 'twist-on', ['twist-on, medium']],
-    [5, 'twist-on', ['twist-on, large']],
-    [6, 'twist-on', ['twist-on, large', 'twist-on, medium']],
-  ] as const)('%i wires, %s', (wires, kind, expected) => {
-    expect(connectorsFor(wires, kind, trade).map(each => each.words)).toEqual(expected)
-  })
-
-  it('never over and never under capacity, links counted on both sides', () => {
-    for (const kind of ['lever', 'twist-on'] as const)
-      for (let wires = 2; wires <= 40; wires++) {
-        const pieces = connectorsFor(wires, kind, trade)
-        const links = pieces.length - 1
-        expect(pieces.reduce((sum, piece) => sum + piece.wires, 0)).toBe(wires + 2 * links)
-        for (const piece of pieces) expect(piece.wires).toBeGreaterThanOrEqual(2)
-        for (const piece of pieces) expect(piece.wires).toBeLessThanOrEqual(5)
-      }
-  })
-})
 
 describe('one box, routed', () => {
   it('a screw device: conductors straight on, grounds joined with a pigtail', () => {

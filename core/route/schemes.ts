@@ -1,4 +1,4 @@
-import type { DeviceModel, Terminal } from '../model/device'
+import type { Terminal } from '../model/device'
 import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from './make-up'
 import type { PlannedDevice } from './route-box'
 
