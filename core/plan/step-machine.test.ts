@@ -8,7 +8,8 @@ import { transition } from '../job/transition'
 import { PLAIN_READING } from '../job/new-reading'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed } from '../model/trade'
-import { circuitBetween, routeAll, routeBox, setsFor, type HalfDone } from '../route'
+import { prove } from '../prove'
+import { circuitBetween, plannedCircuit, routeAll, routeBox, setsFor, type HalfDone } from '../route'
 import { chainOf, type Chain } from '../route/testing/chain'
 import { compile, solve, stateAt, stateCount } from '../solve'
 import { doneSoFar, moves } from './if-on'
@@ -145,6 +146,51 @@ function chainFor(seed: number): Chain {
       ? [singles[draw(singles.length)]!.id]
       : sets[draw(sets.length)]!.members.map(model => model?.id ?? null)
   return { ...shape, choices }
+}
+
+describe('the steps together', () => {
+  it(`done one and all, the boxes are wired as planned, and it proves (seeds 1 to ${SHAPES})`, () => {
+    const wrong: string[] = []
+    let whole = 0
+    for (let seed = 1; seed <= SHAPES; seed++) {
+      const views = chainOf(chainFor(seed))
+      if (!routeAll(views[0]!.record, 'box0', trade).ok) continue
+      const { circuit, bare } = circuitBetween(
+        views.map(view => {
+          const routed = routeBox(view, trade)
+          const keys = planBox(view, trade).steps.map(({ key }) => key)
+          return { view, routed: routed.ok ? routed.value : null, done: doneSoFar(keys) }
+        }),
+        trade,
+      )
+      whole++
+      const own = routeBox(views[0]!, trade)
+      const { devices } = plannedCircuit(views[0]!, own.ok ? own.value : fail(), trade)
+      // Told what each place is set to, as the plan has it.
+      const settings = new Map(devices.map(device => [device.id, device.settings ?? {}]))
+      const placeOf = new Map(
+        views.flatMap(({ places }) => places.map(({ place, found }) => [found?.id ?? '', place.id] as const)),
+      )
+      const proof = prove({
+        ...circuit,
+        devices: circuit.devices.map(device => ({
+          ...device,
+          settings: settings.get(device.id) ?? settings.get(placeOf.get(device.id) ?? '') ?? {},
+        })),
+      })
+      if (bare.size > 0) wrong.push(`seed ${seed}: ${[...bare.values()].join('; ')} bare`)
+      if (proof.kind !== 'proven')
+        wrong.push(
+          `seed ${seed}: ${proof.kind === 'refuted' ? proof.counterexamples.map(({ says }) => says).join('; ') : proof.kind}`,
+        )
+    }
+    expect(wrong.slice(0, 5)).toEqual([])
+    expect(whole).toBeGreaterThan(100)
+  }, 60_000)
+})
+
+const fail = (): never => {
+  throw new Error('it was routed a moment ago')
 }
 
 describe('the step machine, over ticks in any order', () => {

@@ -58,6 +58,8 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...netsOf('neutral').flatMap(jointStep),
     ...netsOf('line').flatMap(jointStep),
     ...netsOf('load').flatMap(jointStep),
+    ...netsOf('traveller').flatMap(jointStep),
+    ...netsOf('signal').flatMap(jointStep),
     ...routed.devices.flatMap(device => landSteps(view, routed, device, nameOf)),
     ...view.ends
       .filter(each => routed.seats[each.end.id]?.kind === 'cap' && each.end.seat !== 'cap')
