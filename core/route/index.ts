@@ -7,6 +7,7 @@ export {
   type PlannedSeat,
   type RoutedBox,
 } from './route-box'
+export { netPath, type NetInBox } from './net-path'
 export { routeBox } from './route'
 export {
   changedTerminals,

@@ -8,7 +8,8 @@ import { Flag, Sheath, ShortWire, Strand } from './strands'
 
 interface BoxDrawingProps {
   readonly picture: BoxPicture
-  readonly selected?: string | null
+  /** The strand that is chosen, or those of one net. */
+  readonly selected?: string | readonly string[] | null
   /** Called with the id of a strand; without it the drawing is only looked at. */
   readonly onSelect?: (id: string) => void
   /** Terminals can be chosen too where this is given. */
@@ -137,7 +138,11 @@ export const BoxWires = memo(function BoxWires({
             key={strand.strand.id}
             drawn={strand}
             earth={earth}
-            selected={selected === strand.strand.id}
+            selected={
+              typeof selected === 'string'
+                ? selected === strand.strand.id
+                : (selected?.includes(strand.strand.id) ?? false)
+            }
             onSelect={onSelect}
           />
         )),

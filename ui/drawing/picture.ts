@@ -302,7 +302,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
       label:
         joint.connectors.length > 1
           ? `${joint.connectors.length} linked`
-          : joint.connectors[0]!.words.startsWith('lever')
+          : joint.connectors[0]?.words.startsWith('lever')
             ? ''
             : 'twist-on',
       side: sideOf([joint.netId.split(':')[0]!]),

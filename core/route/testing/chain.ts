@@ -177,7 +177,7 @@ export function chainOf({
     const { record } = job.view('box0')
     for (const { id, boxId, role } of Object.values(record.ends))
       job.put('findings', {
-        id: `found ${id}`,
+        id: `found-${id}`,
         endId: id,
         role: role!,
         proof: 'proven',

@@ -1,0 +1,69 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import { useMemo, useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { ifOnAfter, type Step } from '@/core/plan'
+import { useTrade } from '../../job/provider'
+import { PickOne } from '../../primitives/fields'
+import { Part } from '../stage-frame'
+import { Held, KIND_WORDS, PowerHere, StepButton } from './step-parts'
+import { useTicks } from './use-ticks'
+
+const OneStep = dynamic(() => import('./one-step').then(module => module.OneStep), { ssr: false })
+
+/** The work on a box in its safe order, as a list or one at a time. */
+export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
+  const trade = useTrade()
+  const ticks = useTicks(view)
+  const [shown, setShown] = useState<'list' | 'one'>('list')
+  const ifOn = useMemo(() => ifOnAfter(view, steps, trade), [view, steps, trade])
+  const open = steps.filter(step => !step.done)
+  const minutes = open.reduce((sum, step) => sum + step.minutes, 0)
+  return (
+    <Part
+      title={`Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`}
+    >
+      <PickOne
+        label="How the steps are shown"
+        labelHidden
+        value={shown}
+        options={[
+          { value: 'list', words: 'All steps' },
+          { value: 'one', words: 'One at a time' },
+        ]}
+        onCommit={setShown}
+      />
+      {shown === 'one' && <OneStep steps={steps} ticks={ticks} ifOn={ifOn} />}
+      {shown === 'list' && (
+        <ol className="flex flex-col gap-2">
+          {steps.map((step, index) => (
+            <li
+              key={step.key}
+              data-step={step.key}
+              className={`rounded-lg border border-rule p-3 ${step.kind === 'live' && !step.done ? 'hazard' : ''}`}
+            >
+              <div className="flex items-start gap-3">
+                <span className="w-7 shrink-0 text-right font-bold tabular-nums">{index + 1}</span>
+                <div className="min-w-0 flex-1">
+                  <p className={`font-semibold ${step.done ? 'line-through decoration-2' : ''}`}>
+                    {step.says}
+                  </p>
+                  <p className="text-sm text-soft">
+                    {KIND_WORDS[step.kind]} · {step.why}
+                    {step.parts.length > 0 && ` · ${step.parts.join(', ')}`}
+                  </p>
+                  <div className="text-sm">
+                    {!step.done && <Held holds={step.holds} />}
+                    <PowerHere ifOn={ifOn.get(step.key) ?? []} />
+                  </div>
+                </div>
+                <StepButton step={step} ticks={ticks} />
+              </div>
+            </li>
+          ))}
+        </ol>
+      )}
+    </Part>
+  )
+}

@@ -1,0 +1,40 @@
+import { NOW, newReading } from '../../job/new-reading'
+import { rowsWith } from '@/core/model/record'
+import type { BoxView } from '@/core/job/box-view'
+import type { Step } from '@/core/plan'
+import { newId } from '../../job/new-id'
+import { useEdits } from '../../job/provider'
+
+/** Ticking the steps of a box, and taking a tick back; the power step records the switching too. */
+export function useTicks(view: BoxView) {
+  const edits = useEdits(view.box.id)
+  const tick = (step: Step) => {
+    const row = rowsWith(view.record, 'steps', 'boxId', view.box.id).find(each => each.stepKey === step.key)
+    if (row) return edits.send('untick a step', [edits.remove('steps', row.id)])
+    const ticked = edits.add('steps', {
+      id: newId(),
+      boxId: view.box.id,
+      stepKey: step.key,
+      seq: 0,
+      at: NOW,
+      note: '',
+    })
+    const on = view.feeds.map(({ circuit }) =>
+      edits.add('switchings', { id: newId(), circuitId: circuit.id, to: 'on', seq: 0, at: NOW }),
+    )
+    return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
+  }
+  const clampIdle = (step: Step) => {
+    const jointId = step.key.slice('clamp:'.length)
+    const neutral = view.ends.find(each => each.end.jointId === jointId && each.end.role === 'neutral')
+    if (!neutral) return
+    const reading = newReading(view.box.id, {
+      purpose: 'clamp',
+      instrument: 'clamp',
+      fromEndId: neutral.end.id,
+      breaker: 'off',
+    })
+    edits.send('take a reading', [edits.add('readings', reading)])
+  }
+  return { tick, clampIdle }
+}
