@@ -227,6 +227,7 @@ export function jobBuilder(job: JobRow) {
       stranding: 'solid',
       metal: strand.metal ?? 'copper',
       faded: false,
+      unfit: false,
       position: index,
     })
     return id

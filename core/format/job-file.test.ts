@@ -71,12 +71,13 @@ describe('job file', () => {
     const early = spoilt(file => {
       file.version = version as never
       const later = version === 1 ? ['findings', 'notes', 'photos'] : []
-      for (const table of ['breakerTries', 'needs', ...later]) delete (file as Record<string, unknown>)[table]
+      for (const table of ['breakerTries', 'needs', 'crew', 'keeps', 'turns', ...later])
+        delete (file as Record<string, unknown>)[table]
       const strip = (table: string, ...fields: string[]) => {
         for (const row of file[table] as Record<string, unknown>[])
           for (const field of fields) delete row[field]
       }
-      strip('conductors', 'faded')
+      strip('conductors', 'faded', 'unfit')
       strip('defects', 'handedTo', 'handedOn')
       strip('boxes', 'hidden')
       if (version === 2) return
@@ -100,7 +101,7 @@ describe('job file', () => {
     }
     expect(Object.values(record.conductors).some(({ faded }) => faded)).toBe(false)
     expect(record.breakerTries).toEqual({})
-    expect(JSON.parse(writeJobFile(parsed.value))).toMatchObject({ version: 4 })
+    expect(JSON.parse(writeJobFile(parsed.value))).toMatchObject({ version: 5 })
   })
 
   it('reads a file of version 3: a try of a breaker says of no conductor that a meter was left at it', () => {
@@ -137,7 +138,7 @@ describe('job file', () => {
     ['a reference to nothing', file => (file.cables![1]!.boxId = 'attic'), '/cables/1/boxId no-such-row'],
     ['an id twice', file => file.rooms!.push(file.rooms![0]!), '/rooms/1 array.unique'],
     ['another format', file => (file.format = 'recipe' as never), '/format any.only'],
-    ['a later version', file => (file.version = 5 as never), '/version any.only'],
+    ['a later version', file => (file.version = 6 as never), '/version any.only'],
     ['a table missing', file => delete file.ends, '/ends any.required'],
     ['an end in two places', file => (file.ends![0]!.jointId = 'nowhere'), '/ends/0/jointId no-such-row'],
   ])('refuses %s', (_, spoil, expected) => {

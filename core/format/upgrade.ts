@@ -5,9 +5,14 @@ import { JOB_FILE_VERSION } from './schemas'
 type Loose = Readonly<Record<string, unknown>>
 
 /** Tables that came after the first version; a file from before has nothing in them. */
-const LATER_TABLES = { 2: ['findings', 'notes', 'photos'], 3: ['breakerTries'], 4: ['needs'] } as const
+const LATER_TABLES = {
+  2: ['findings', 'notes', 'photos'],
+  3: ['breakerTries'],
+  4: ['needs'],
+  5: ['crew', 'keeps', 'turns'],
+} as const
 
-const EARLIER: readonly unknown[] = [1, 2, 3]
+const EARLIER: readonly unknown[] = [1, 2, 3, 4]
 
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */
 export function upgraded(file: unknown): unknown {

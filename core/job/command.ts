@@ -39,6 +39,10 @@ export const COMMAND_NAMES = [
   'make a setting',
   'record a test',
   'set a house rule',
+  'say who works',
+  'say what must stay on',
+  'order the boxes',
+  'find a conductor unfit',
   'undo',
   'redo',
 ] as const

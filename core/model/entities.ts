@@ -26,6 +26,7 @@ import {
   FINDING_PROOFS,
   GAUGES,
   INSTRUMENTS,
+  KEEPS,
   NEEDS,
   INSULATIONS,
   LAMP_KINDS,
@@ -151,6 +152,8 @@ export const ENTITIES = {
     metal: choice(METALS),
     /** Its colour is hard to tell, and says nothing. */
     faded: flag,
+    /** Too short or damaged: nothing is to be carried on it. */
+    unfit: flag,
     position: whole(0, 99),
   },
   joints: {
@@ -283,6 +286,18 @@ export const ENTITIES = {
     at: instant,
   },
   houseRules: { id, ruleId: text(60, 1), value: text(60, 1) },
+  /** Who works here; an apprentice takes no live readings, a helper may stand at the panel. */
+  crew: { id, name: text(80, 1), readsLive: flag, atPanel: flag },
+  /** What people need while the work goes on: a room lit tonight, a circuit off for so many minutes at most. */
+  keeps: {
+    id,
+    kind: choice(KEEPS),
+    roomId: maybeRef('rooms', 'remove'),
+    circuitId: maybeRef('circuits', 'remove'),
+    minutes: maybeNumber(5, 1440),
+  },
+  /** The order that somebody gave the boxes of the day. */
+  turns: { id, boxId: ref('boxes'), position: whole(0, 9999) },
 } as const satisfies Record<string, Fields>
 
 export type EntityName = keyof typeof ENTITIES
@@ -305,6 +320,7 @@ export type FoundPigtail = Row<'pigtails'>
 export type Load = Row<'loads'>
 export type Reading = Row<'readings'>
 export type Need = Row<'needs'>
+export type Keep = Row<'keeps'>
 export type BreakerTry = Row<'breakerTries'>
 export type Switching = Row<'switchings'>
 export type Defect = Row<'defects'>

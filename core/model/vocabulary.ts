@@ -179,6 +179,9 @@ export type CableEntry = (typeof CABLE_ENTRIES)[number]
 export const FAR_ENDS = ['not-known', 'panel', 'box', 'luminaire', 'elsewhere'] as const
 export type FarEnd = (typeof FAR_ENDS)[number]
 
+/** What people need while the work goes on. */
+export const KEEPS = ['lit-tonight', 'off-at-most'] as const
+
 export const CONNECTORS = ['lever', 'twist-on', 'crimp', 'tape-only', 'not-known'] as const
 export type Connector = (typeof CONNECTORS)[number]
 

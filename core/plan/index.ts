@@ -11,3 +11,5 @@ export {
 export { testList, type TestItem } from './prove-list'
 export { type Step, type StepKind } from './step'
 export { needWords, planBox, type BoxPlan } from './steps'
+export { DAY_MINUTES, dayOf, type Day, type DayStretch, type Turn } from './day'
+export { learnedPace } from './pace'

@@ -50,6 +50,7 @@ export function withCable(record: JobRecord, cable: NewCable): JobRecord {
     stranding: 'solid',
     metal: 'copper',
     faded: false,
+    unfit: false,
     position,
   }))
   const ends = conductors.flatMap(({ id: conductorId, insulation }) =>

@@ -58,6 +58,7 @@ export function carryingCost({ a: { view, each } }: Runner, net: string): number
   const { region, record } = view
   const kind = kindOf(net)
   const { conductor, end } = each
+  if (conductor.unfit) return Infinity
   let cost = FOUND_AS[kind]?.includes(end.role ?? '') ? 0 : CHANGED
   const neutralColoured = region.neutralColours.includes(conductor.insulation)
   if (kind === 'neutral') {

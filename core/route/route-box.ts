@@ -227,6 +227,7 @@ export function netWanted(
 export const isNeeded = (model: DeviceModel, terminal: Terminal) =>
   terminal.wants !== 'ground' || model.groundRequired
 
+/** What a conductor may not be used for: its colour, or that it is unfit, does not let it. */
 export function colourFaults(view: BoxView, { end, conductor, name }: EndView): Fault[] {
   const { groundColours, words } = view.region
   const path = `/ends/${end.id}/role`
@@ -236,6 +237,14 @@ export function colourFaults(view: BoxView, { end, conductor, name }: EndView): 
     ]
   if (end.role === 'ground' && !groundColours.includes(conductor.insulation))
     return [fault(path, 'not-ground-coloured', `${name} may not be made a ${words.ground}`)]
+  if (conductor.unfit && end.role !== null && end.role !== 'spare')
+    return [
+      fault(
+        `/ends/${end.id}/unfit`,
+        'unfit',
+        `${name} is too short or damaged, and no other conductor leads where it does`,
+      ),
+    ]
   const carries = end.role !== null && end.role !== 'ground' && end.role !== 'spare'
   if (carries && looksLikeGround(view.region, conductor))
     return [

@@ -35,6 +35,7 @@ export function strandEdits(
       stranding: 'solid',
       metal: 'copper',
       faded: false,
+      unfit: false,
       position,
     }),
     add('ends', {

@@ -1,0 +1,113 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { quillbackRoad } from '@/demo/quillback'
+import { rowsOf, type JobRecord } from '../model/record'
+import { dayOf, learnedPace } from '.'
+
+const record = quillbackRoad()
+const day = dayOf(record, trade)
+const withRows = (
+  table: 'crew' | 'keeps' | 'turns',
+  ...rows: readonly { readonly id: string }[]
+): JobRecord => ({ ...record, [table]: Object.fromEntries(rows.map(row => [row.id, row])) }) as JobRecord
+
+describe('the day', () => {
+  it('every box that can be worked is in it once for each kind, and none that waits', () => {
+    const turns = day.stretches.flatMap(each => each.turns)
+    expect(turns.length).toBeGreaterThan(15)
+    expect(new Set(turns.map(({ boxId, kind }) => `${boxId} ${kind}`)).size).toBe(turns.length)
+    for (const { boxId } of turns) expect(day.waiting).not.toContain(boxId)
+  })
+
+  it('walks less than box by box, and says both', () => {
+    expect(day.walks).toBeLessThan(day.boxByBox.walks)
+    expect(day.walks).toBe(day.walksAtLeast)
+    expect(day.minutes).toBeLessThan(day.boxByBox.minutes)
+  })
+
+  it('what is thrown at each walk makes the next stretch, and no work is done on a breaker that is on', () => {
+    let off = new Set<string>()
+    for (const stretch of day.stretches) {
+      off = new Set([...off, ...stretch.toOff].filter(id => !stretch.toOn.includes(id)))
+      expect([...off].sort()).toEqual([...stretch.off].sort())
+      for (const { boxId, kind } of stretch.turns) {
+        const feeds = rowsOf(record, 'feeds').filter(each => each.boxId === boxId)
+        if (kind !== 'live') for (const { circuitId } of feeds) expect(stretch.off).toContain(circuitId)
+        else for (const { circuitId } of feeds) expect(stretch.off).not.toContain(circuitId)
+      }
+    }
+  })
+
+  it('two people share a stretch, and only who may takes live readings', () => {
+    const two = dayOf(
+      withRows(
+        'crew',
+        { id: 'a', name: 'Ada', readsLive: true, atPanel: false } as never,
+        { id: 'b', name: 'Ben', readsLive: false, atPanel: false } as never,
+      ),
+      trade,
+    )
+    expect(two.minutes).toBeLessThan(day.minutes)
+    for (const { turns } of two.stretches) {
+      for (const each of turns) if (each.kind === 'live') expect(each.who).toBe('Ada')
+      for (const who of ['Ada', 'Ben']) {
+        const own = turns.filter(each => each.who === who).sort((a, b) => a.from - b.from)
+        own
+          .slice(1)
+          .forEach((each, at) => expect(each.from).toBeGreaterThanOrEqual(own[at]!.from + own[at]!.minutes))
+      }
+    }
+  })
+
+  it('a helper at the panel takes the walks', () => {
+    const helped = dayOf(
+      withRows('crew', { id: 'h', name: 'Hal', readsLive: false, atPanel: true } as never),
+      trade,
+    )
+    expect(helped.walks).toBe(day.walks)
+    expect(helped.minutes).toBeLessThan(day.minutes)
+  })
+
+  it('a circuit that may be off for a short while comes on between, or it is said that it cannot', () => {
+    const [first] = day.stretches.flatMap(({ off }) => off)
+    const kept = dayOf(
+      withRows('keeps', {
+        id: 'k',
+        kind: 'off-at-most',
+        roomId: null,
+        circuitId: first!,
+        minutes: 10,
+      } as never),
+      trade,
+    )
+    expect(kept.walks).toBeGreaterThanOrEqual(day.walks)
+    const longest = Math.max(
+      ...kept.stretches.filter(({ off }) => off.includes(first!)).map(({ minutes }) => minutes),
+    )
+    expect(kept.broken.length > 0).toBe(longest > 10)
+  })
+
+  it('in an order that somebody gave, it costs what it costs beside the least', () => {
+    const boxes = [...new Set(day.stretches.flatMap(({ turns }) => turns.map(({ boxId }) => boxId)))]
+    const turns = [...boxes].reverse().map((boxId, position) => ({ id: `t${position}`, boxId, position }))
+    const given = dayOf(withRows('turns', ...turns), trade)
+    expect(given.best.walks).toBe(day.walks)
+    expect(given.walks).toBeGreaterThanOrEqual(given.best.walks)
+    const work = given.stretches.flatMap(({ turns: own }) => own).filter(({ kind }) => kind === 'work')
+    expect(work).toHaveLength(
+      day.stretches.flatMap(({ turns: own }) => own).filter(({ kind }) => kind === 'work').length,
+    )
+  })
+
+  it('minutes are learned from boxes that are finished, and only from those', () => {
+    expect(learnedPace({ ...record, steps: {} }, trade)).toBe(1)
+    const done = rowsOf(record, 'steps')
+    const slow = Object.fromEntries(
+      done.map((step, at) => [
+        step.id,
+        { ...step, at: new Date(Date.UTC(2026, 2, 2, 8, at * 4)).toISOString() },
+      ]),
+    )
+    expect(learnedPace({ ...record, steps: slow }, trade)).toBeGreaterThan(1)
+  })
+})

@@ -1,0 +1,273 @@
+import { boxView, type BoxView } from '../job/box-view'
+import type { Row } from '../model/entities'
+import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { deviceNamed, type Trade } from '../model/trade'
+import { claimStatus } from '../identify'
+import { isolationOf } from '../safety'
+import { learnedPace } from './pace'
+import { isSettled, progressOf } from './progress'
+import { planBox } from './steps'
+import {
+  boxByBox,
+  inThisOrder,
+  inTurn,
+  leastWalks,
+  minutesOf,
+  type Limits,
+  type Ordered,
+  type Piece,
+} from './walks'
+
+/** A box in one stretch of the day. */
+export interface Turn {
+  readonly boxId: string
+  readonly kind: Piece['kind']
+  /** Who does it; null where nobody of the crew may. */
+  readonly who: string | null
+  /** Minutes from the start of the day. */
+  readonly from: number
+  readonly minutes: number
+}
+
+/** What happens between two walks to the panel. */
+export interface DayStretch {
+  readonly off: readonly string[]
+  /** Thrown at the walk before it. */
+  readonly toOff: readonly string[]
+  readonly toOn: readonly string[]
+  readonly walkMinutes: number
+  readonly from: number
+  readonly minutes: number
+  readonly turns: readonly Turn[]
+}
+
+export interface Day {
+  readonly stretches: readonly DayStretch[]
+  readonly walks: number
+  /** No order has fewer. */
+  readonly walksAtLeast: number
+  /** Walks and minutes when every box is done by itself, in the order of the record. */
+  readonly boxByBox: { readonly walks: number; readonly minutes: number }
+  readonly minutes: number
+  /** What the least order would take, where somebody gave another. */
+  readonly best: { readonly walks: number; readonly minutes: number }
+  /** Needs that are not kept, in words. */
+  readonly broken: readonly string[]
+  /** Boxes that wait for a device or for roles, and are not in the day. */
+  readonly waiting: readonly string[]
+  /** Share of the planned minutes that work took on this job so far; 1 where nothing was finished. */
+  readonly pace: number
+}
+
+/** Minutes of a working day. */
+export const DAY_MINUTES = 480
+const APART_MINUTES = 3
+/** A live identification of a box, at the least. */
+const LIVE_MINUTES = 5
+
+/**
+ * The order of the work that is open: pieces per box, walks to the panel, who does what and when. In the least order,
+ * or in the one that somebody gave. Minutes are the plan's, times what this job has taught.
+ */
+export function dayOf(record: JobRecord, trade: Trade): Day {
+  const crew = rowsOf(record, 'crew')
+  const hands = crew.filter(({ atPanel }) => !atPanel).length || 1
+  const pace = learnedPace(record, trade)
+  const views = rowsOf(record, 'boxes').flatMap(({ id }) => boxView(record, id) ?? [])
+  const open = views.flatMap(view => {
+    const pieces = piecesOf(view, trade, pace)
+    return pieces.length > 0 ? [{ view, pieces }] : []
+  })
+  const waiting = views.filter(view => isWaiting(view, trade)).map(({ box }) => box.id)
+  const limits: Limits = {
+    hands,
+    all: rowsOf(record, 'circuits').map(({ id }) => id),
+    offAtMost: offLimits(record),
+  }
+  const pieces = open.flatMap(each => each.pieces)
+  const given = givenOrder(record, open)
+  const best = leastWalks(pieces, limits)
+  const used = given ? inThisOrder(given, limits) : best
+  const walkMinutes = crew.some(({ atPanel }) => atPanel) ? HELPER_MINUTES : (trade.minutes.switching ?? 2)
+  const stretches = timed(used, pieces, crew, walkMinutes)
+  const took = (of: Ordered) =>
+    of.walks * walkMinutes + of.stretches.reduce((sum, { minutes }) => sum + minutes, 0)
+  const alone = boxByBox(pieces)
+  return {
+    stretches,
+    walks: used.walks,
+    walksAtLeast: best.atLeast,
+    best: { walks: best.walks, minutes: took(best) },
+    minutes: took(used),
+    boxByBox: {
+      walks: alone,
+      minutes: alone * walkMinutes + minutesOf(inTurn(pieces, limits), 1),
+    },
+    broken: brokenNeeds(record, stretches, pieces, walkMinutes),
+    waiting,
+    pace,
+  }
+}
+
+/** A helper at the panel is told by radio. */
+const HELPER_MINUTES = 0.5
+
+/** Nothing can be done at it yet, though something is to be done. */
+const isWaiting = (view: BoxView, trade: Trade): boolean =>
+  view.places.length > 0 && !isWired(view, trade) && piecesOf(view, trade, 1).length === 0
+
+const isWired = (view: BoxView, trade: Trade): boolean =>
+  progressOf(view, trade).stages.some(({ stage, state }) => stage === 'wire' && state === 'done')
+
+/** Work at one box as pieces between walks: what is to be read live, and what the plan or the devices ask for. */
+function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
+  if (view.places.length === 0 || view.ends.length === 0 || isWired(view, trade)) return []
+  const breakers = isolationOf(view).toSwitchOff.flatMap(circuit =>
+    circuit ? [circuit.id] : rowsOf(view.record, 'circuits').map(({ id }) => id),
+  )
+  const unread = view.ends.filter(
+    each => each.end.role !== 'spare' && claimStatus(view, each).proof !== 'proven',
+  )
+  const first = rowsWith(view.record, 'keeps', 'roomId', view.room.id).some(
+    ({ kind }) => kind === 'lit-tonight',
+  )
+  const { id } = view.box
+  const base = { boxId: id, breakers, first }
+  const readings: Piece[] =
+    unread.length === 0
+      ? []
+      : [
+          {
+            ...base,
+            id: `${id} apart`,
+            kind: 'apart',
+            minutes: (APART_MINUTES + view.ends.length * (trade.minutes.reading ?? 0.5)) * pace,
+            after: [],
+          },
+          {
+            ...base,
+            id: `${id} live`,
+            kind: 'live',
+            minutes: Math.max(LIVE_MINUTES, unread.length * (trade.minutes.reading ?? 0.5)) * pace,
+            after: [`${id} apart`],
+          },
+        ]
+  const minutes = workMinutes(view, trade)
+  const after = readings.length > 0 ? [`${id} live`] : []
+  return minutes > 0
+    ? [...readings, { ...base, id: `${id} work`, kind: 'work', minutes: minutes * pace, after }]
+    : readings
+}
+
+/** By the open steps of its plan; by the sheets of its devices while there is no plan yet. */
+function workMinutes(view: BoxView, trade: Trade): number {
+  const chosen = view.places.filter(({ choice }) => choice !== null)
+  const { routed, steps } = planBox(view, trade)
+  if (!routed.ok)
+    return chosen.reduce((sum, { choice }) => sum + (deviceNamed(trade, choice!.modelId)?.minutes ?? 0), 0)
+  if (!view.places.some(place => isSettled(view, place))) return 0
+  const open = steps.filter(({ done }) => !done)
+  if (!open.some(({ kind }) => kind === 'touch')) return 0
+  return open
+    .filter(({ kind }) => kind === 'touch' || kind === 'reading' || kind === 'record')
+    .reduce((sum, step) => sum + step.minutes, 0)
+}
+
+const offLimits = (record: JobRecord): Record<string, number> =>
+  Object.fromEntries(
+    rowsWith(record, 'keeps', 'kind', 'off-at-most').flatMap(({ circuitId, minutes }) =>
+      circuitId !== null && minutes !== null ? [[circuitId, minutes]] : [],
+    ),
+  )
+
+/** The pieces in the order somebody gave their boxes; boxes that came later stand at the end. */
+function givenOrder(
+  record: JobRecord,
+  open: readonly { readonly view: BoxView; readonly pieces: readonly Piece[] }[],
+): Piece[] | null {
+  const turns = rowsOf(record, 'turns')
+  if (turns.length === 0) return null
+  const place = (boxId: string) => turns.find(turn => turn.boxId === boxId)?.position ?? Infinity
+  return [...open].sort((a, b) => place(a.view.box.id) - place(b.view.box.id)).flatMap(({ pieces }) => pieces)
+}
+
+/** Who does which piece and when: the longest to whoever is free, live readings to those who may take them. */
+function timed(
+  { stretches }: Ordered,
+  pieces: readonly Piece[],
+  crew: readonly Row<'crew'>[],
+  walkMinutes: number,
+): DayStretch[] {
+  const people = crew.filter(({ atPanel }) => !atPanel)
+  const names = people.length > 0 ? people : [{ name: '', readsLive: true }]
+  let clock = 0
+  let off: readonly string[] = []
+  return stretches.map((stretch): DayStretch => {
+    const toOff = stretch.off.filter(id => !off.includes(id))
+    const toOn = off.filter(id => !stretch.off.includes(id))
+    const from = clock + (toOff.length + toOn.length > 0 ? walkMinutes : 0)
+    const free = names.map(() => from)
+    const turns = stretch.pieces.map((id): Turn => {
+      const piece = pieces.find(each => each.id === id)!
+      const may = names.flatMap(({ readsLive }, at) => (piece.kind !== 'live' || readsLive ? [at] : []))
+      const at = may.reduce<number | null>(
+        (best, each) => (best === null || free[each]! < free[best]! ? each : best),
+        null,
+      )
+      const begins = free[at ?? 0]!
+      free[at ?? 0] = begins + piece.minutes
+      return {
+        boxId: piece.boxId,
+        kind: piece.kind,
+        who: at === null ? null : names[at]!.name,
+        from: begins,
+        minutes: piece.minutes,
+      }
+    })
+    clock = Math.max(from, ...free)
+    off = stretch.off
+    return { off: stretch.off, toOff, toOn, walkMinutes, from, minutes: clock - from, turns }
+  })
+}
+
+function brokenNeeds(
+  record: JobRecord,
+  stretches: readonly DayStretch[],
+  pieces: readonly Piece[],
+  walkMinutes: number,
+): string[] {
+  return rowsOf(record, 'keeps').flatMap((keep): string[] => {
+    if (keep.kind === 'off-at-most') {
+      if (keep.circuitId === null || keep.minutes === null) return []
+      const { breaker, label } = record.circuits[keep.circuitId]!
+      const longest = longestOff(stretches, keep.circuitId, walkMinutes)
+      return longest > keep.minutes + 1e-9
+        ? [
+            `${breaker} (${label || 'no label'}) is off for ${Math.round(longest)} min at a stretch; ${keep.minutes} are allowed`,
+          ]
+        : []
+    }
+    const room = keep.roomId ? record.rooms[keep.roomId] : undefined
+    const own = stretches
+      .flatMap(({ turns }) => turns)
+      .filter(({ boxId, kind }) => kind === 'work' && record.boxes[boxId]!.roomId === room?.id)
+    const late = own.some(({ from, minutes }) => from + minutes > DAY_MINUTES)
+    const live = stretches.flatMap(({ turns }) => turns).some(({ who }) => who === null)
+    return [
+      ...(room && late ? [`${room.name} is not finished within the day`] : []),
+      ...(live && pieces.some(({ kind }) => kind === 'live')
+        ? ['nobody of the crew may take live readings']
+        : []),
+    ]
+  })
+}
+
+function longestOff(stretches: readonly DayStretch[], circuitId: string, walkMinutes: number): number {
+  let longest = 0
+  let run = 0
+  for (const { off, minutes } of stretches) {
+    run = off.includes(circuitId) ? run + minutes + (run > 0 ? walkMinutes : 0) : 0
+    longest = Math.max(longest, run)
+  }
+  return longest
+}
