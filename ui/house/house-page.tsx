@@ -60,6 +60,13 @@ export function HousePage() {
             </Link>
             {' · '}
             <Link
+              href={`${base}/day`}
+              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
+            >
+              Day
+            </Link>
+            {' · '}
+            <Link
               href={`${base}/whole`}
               className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
             >

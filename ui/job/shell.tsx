@@ -56,6 +56,8 @@ export function JobShell({ children }: { children: ReactNode }) {
           return router.push(`${base}/whole`)
         case 'pick':
           return router.push(`${base}/pick`)
+        case 'day':
+          return router.push(`${base}/day`)
         case 'defects':
           return router.push(`${base}/defects`)
         case 'undo':
@@ -106,6 +108,11 @@ export function JobShell({ children }: { children: ReactNode }) {
             <NavLink href={`${base}/panel`} here={usePathname() === `${base}/panel`}>
               Panel
             </NavLink>
+            <span className="hidden sm:block">
+              <NavLink href={`${base}/day`} here={usePathname() === `${base}/day`}>
+                Day
+              </NavLink>
+            </span>
             <span className="hidden sm:block">
               <NavLink href={`${base}/defects`} here={usePathname() === `${base}/defects`}>
                 Defects

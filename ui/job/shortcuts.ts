@@ -10,6 +10,7 @@ export type Action =
         | 'defects'
         | 'pick'
         | 'whole'
+        | 'day'
         | 'try'
         | 'undo'
         | 'redo'
@@ -33,6 +34,7 @@ export const SHORTCUTS: readonly { readonly key: string; readonly says: string; 
     { key: 'p', says: 'Panel', action: { kind: 'panel' } },
     { key: 'x', says: 'Defects', action: { kind: 'defects' } },
     { key: 'l', says: 'Pick list', action: { kind: 'pick' } },
+    { key: 'y', says: 'Day', action: { kind: 'day' } },
     { key: 'w', says: 'Choose for the whole house', action: { kind: 'whole' } },
     { key: '[', says: 'Box before', action: { kind: 'previous-box' } },
     { key: ']', says: 'Box after', action: { kind: 'next-box' } },

@@ -14,6 +14,8 @@ const CircuitSheet = dynamic(() => import('./circuit-sheet').then(module => modu
   ssr: false,
 })
 
+const Walks = dynamic(() => import('./walks').then(module => module.Walks), { ssr: false })
+
 /** The circuits: what the label says against what was found, and which boxes each one feeds. */
 export function PanelPage() {
   const { record } = useJob()
@@ -55,6 +57,7 @@ export function PanelPage() {
         </div>
       </div>
       <Directory entries={entries} region={region} record={record} onOpen={setOpen} />
+      <Walks />
       <PrintedDirectory entries={entries} region={region} record={record} />
       {chosen && <CircuitSheet circuit={chosen} others={circuits} onClose={() => setOpen(null)} />}
     </>

@@ -1,0 +1,5 @@
+import { DayPage } from '@/ui/day/day-page'
+
+export default function Page() {
+  return <DayPage />
+}

@@ -1,0 +1,85 @@
+import { expect, test } from '@playwright/test'
+import { chainOf } from '@/core/route/testing/chain'
+import { bringIn, rows, saved } from './helpers'
+
+const LINKED = 'smart-switch-linked'
+
+test('one step at a time, huge; what holds it and what the power would do there @phone', async ({
+  page,
+  request,
+}) => {
+  const [view] = chainOf({
+    count: 2,
+    fed: 0,
+    lit: 1,
+    neutrals: true,
+    spares: 0,
+    seated: true,
+    proven: true,
+    choices: ['dimmer-led-150-two-wire', 'companion-oak'],
+  })
+  const jobId = await bringIn(request, view!.record)
+  await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
+  await expect(page.getByText('Proven.')).toBeVisible()
+  await page.getByRole('radio', { name: 'One at a time' }).check()
+  const step = page.getByRole('article', { name: /^Step/ })
+  await expect(step.getByText('Take a photo of the box as it is')).toBeVisible()
+  const done = step.getByRole('button', { name: /^Done: Take a photo/ })
+  const size = await done.boundingBox()
+  expect(size!.height).toBeGreaterThanOrEqual(60)
+  await done.click()
+  await saved(page)
+  expect(await rows('SELECT step_key FROM steps WHERE job_id = ?', jobId)).toEqual([{ step_key: 'photo' }])
+  // It goes on by itself.
+  await expect(step.getByText('Prove the tester on a known live point')).toBeVisible()
+  while (!(await step.getByText(/take out the old device/).isVisible()))
+    await step.getByRole('button', { name: 'Next' }).click()
+  await expect(step.getByText(/^Held:/)).toBeVisible()
+  await expect(step.getByText(/would be live and bare/)).toBeVisible()
+  await expect(step.getByRole('button', { name: /^Done: Gang 1: take out/ })).toBeDisabled()
+})
+
+test('the whole way of a conductor, from a tap on it', async ({ page, request }) => {
+  const [view] = chainOf({
+    count: 3,
+    fed: 0,
+    lit: 2,
+    neutrals: true,
+    spares: 0,
+    seated: true,
+    proven: true,
+    choices: ['dimmer-led-150-two-wire', 'companion-oak', 'companion-oak'],
+  })
+  const jobId = await bringIn(request, view!.record)
+  await page.goto(`/jobs/${jobId}/boxes/box1/wire`)
+  const red = page.getByRole('button', { name: /^Cable R0, red/ })
+  await red.focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: /^The way of the signal/ })).toBeVisible()
+  for (const box of ['Room, Box 0', 'Room, Box 1', 'Room, Box 2'])
+    await expect(page.getByRole('listitem').filter({ hasText: box }).first()).toBeVisible()
+  await expect(red).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByRole('heading', { name: /^The way of/ })).toHaveCount(0)
+})
+
+test('what cannot be wired says why, and what would do', async ({ page, request }) => {
+  const [view] = chainOf({
+    count: 2,
+    fed: 0,
+    lit: 0,
+    neutrals: false,
+    spares: 0,
+    seated: true,
+    proven: true,
+    choices: [LINKED, LINKED],
+  })
+  const jobId = await bringIn(request, view!.record)
+  await page.goto(`/jobs/${jobId}/boxes/box1/wire`)
+  await expect(page.getByRole('heading', { name: 'It cannot be wired yet' })).toBeVisible()
+  await expect(
+    page.getByText(/the colours of the conductors between Room, Box 0 and Room, Box 1/),
+  ).toBeVisible()
+  await expect(page.getByText(/^A new cable: one of 2 conductors and ground/)).toBeVisible()
+  await expect(page.getByText(/^House rule “May a coloured conductor/)).toBeVisible()
+})

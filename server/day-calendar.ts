@@ -1,0 +1,58 @@
+import ical from 'ical-generator'
+import { dayOf } from '@/core/plan'
+import { rowsOf } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import { currentTrade } from './catalogue'
+import { loadJob } from './jobs'
+
+const KINDS = { apart: 'Read dead, take apart', live: 'Read live', work: 'Wire' } as const
+
+/**
+ * The day of a job as a calendar, one entry a walk and one a piece of work; `date` as YYYY-MM-DD, `start` as HH:MM,
+ * both in the time of whoever reads it. Null where there is no such job.
+ */
+export async function dayCalendar(jobId: string, date: string, start: string): Promise<string | null> {
+  const job = await loadJob(jobId)
+  if (!job) return null
+  const { record } = job
+  const { breaker, panel } = regionOf(record.job.regionId).words
+  const calendar = ical({ name: `${record.job.name}: the day`, prodId: '//every room//day//EN' })
+  const begin = Date.parse(`${date}T${start}:00Z`)
+  // No zone: the same hour wherever the calendar is opened.
+  const at = (minutes: number) => new Date(begin + Math.round(minutes) * 60_000)
+  const breakers = (ids: readonly string[]) =>
+    rowsOf(record, 'circuits')
+      .filter(({ id }) => ids.includes(id))
+      .map(each => each.breaker)
+      .join(', ')
+  const add = (id: string, summary: string, from: number, minutes: number, where: string) =>
+    calendar.createEvent({
+      id: `${record.job.id}-${id}`,
+      summary,
+      location: where,
+      floating: true,
+      start: at(from),
+      end: at(from + Math.max(1, minutes)),
+      stamp: at(0),
+    })
+  dayOf(record, await currentTrade()).stretches.forEach((stretch, index) => {
+    const thrown = [
+      ...(stretch.toOff.length > 0 ? [`${breaker} ${breakers(stretch.toOff)} off`] : []),
+      ...(stretch.toOn.length > 0 ? [`${breaker} ${breakers(stretch.toOn)} on`] : []),
+    ]
+    if (thrown.length > 0)
+      add(
+        `walk-${index + 1}`,
+        `Walk ${index + 1}: ${thrown.join('; ')}`,
+        stretch.from - stretch.walkMinutes,
+        stretch.walkMinutes,
+        panel,
+      )
+    for (const { boxId, kind, who, from, minutes } of stretch.turns) {
+      const box = record.boxes[boxId]!
+      const where = `${record.rooms[box.roomId]!.name}, ${box.name}`
+      add(`${boxId}-${kind}`, `${KINDS[kind]}: ${where}${who ? ` (${who})` : ''}`, from, minutes, where)
+    }
+  })
+  return calendar.toString()
+}

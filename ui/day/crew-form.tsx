@@ -1,0 +1,69 @@
+import { useState } from 'react'
+import { rowsOf, type JobRecord } from '@/core/model/record'
+import { newId } from '../job/new-id'
+import { useEdits } from '../job/provider'
+import { Button } from '../primitives/button'
+import { CheckField } from '../primitives/fields'
+import { Part } from '../stages/stage-frame'
+
+/** Who works here: who may read live, who stands at the panel. */
+export function CrewForm({ record }: { record: JobRecord }) {
+  const edits = useEdits(null)
+  const [name, setName] = useState('')
+  const add = () => {
+    if (name.trim() === '') return
+    edits.send('say who works', [
+      edits.add('crew', { id: newId(), name: name.trim(), readsLive: true, atPanel: false }),
+    ])
+    setName('')
+  }
+  return (
+    <Part title="Crew">
+      <ul className="flex flex-col divide-y divide-rule">
+        {rowsOf(record, 'crew').map(person => (
+          <li key={person.id} className="py-2">
+            <div className="flex items-center justify-between gap-2">
+              <strong>{person.name}</strong>
+              <Button
+                look="quiet"
+                aria-label={`Remove ${person.name}`}
+                onClick={() => edits.send('say who works', [edits.remove('crew', person.id)])}
+              >
+                Remove
+              </Button>
+            </div>
+            <CheckField
+              label="May take live readings"
+              value={person.readsLive}
+              onCommit={readsLive =>
+                edits.send('say who works', [edits.change('crew', person.id, { readsLive })])
+              }
+            />
+            <CheckField
+              label="Helps at the panel"
+              value={person.atPanel}
+              onCommit={atPanel =>
+                edits.send('say who works', [edits.change('crew', person.id, { atPanel })])
+              }
+            />
+          </li>
+        ))}
+      </ul>
+      <div className="flex items-end gap-2" data-chrome>
+        <label className="flex min-w-0 flex-1 flex-col gap-1 text-sm font-semibold">
+          Name
+          <input
+            value={name}
+            maxLength={80}
+            onChange={event => setName(event.target.value)}
+            onKeyDown={event => event.key === 'Enter' && add()}
+            className="min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3"
+          />
+        </label>
+        <Button disabled={name.trim() === ''} onClick={add}>
+          Add
+        </Button>
+      </div>
+    </Part>
+  )
+}

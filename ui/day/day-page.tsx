@@ -1,0 +1,167 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import { useMemo, useState } from 'react'
+import { rowsOf } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import { figure } from '@/core/model/units'
+import { dayOf, type Day } from '@/core/plan'
+import { useEdits, useJob, useTrade } from '../job/provider'
+import { newId } from '../job/new-id'
+import { Button } from '../primitives/button'
+import { Part } from '../stages/stage-frame'
+import { CrewForm } from './crew-form'
+import { KeepsForm } from './keeps-form'
+import { Stretches } from './stretches'
+import { TimeLine } from './time-line'
+import { boxesOf, boxName } from './words'
+
+const BoxOrder = dynamic(() => import('./box-order').then(module => module.BoxOrder), { ssr: false })
+
+/** The order of the work: walks to the panel, who does what and when, and what must keep its light and power. */
+export function DayPage() {
+  const trade = useTrade()
+  const { record } = useJob()
+  const edits = useEdits(null)
+  const [start, setStart] = useState('08:00')
+  const [ordering, setOrdering] = useState(false)
+  const day = useMemo(() => dayOf(record, trade), [record, trade])
+  const turns = day.stretches.flatMap(each => each.turns)
+  const given = rowsOf(record, 'turns')
+  const order = (boxIds: readonly string[]) =>
+    edits.send('order the boxes', [
+      ...given.map(({ id }) => edits.remove('turns', id)),
+      ...boxIds.map((boxId, position) => edits.add('turns', { id: newId(), boxId, position })),
+    ])
+  const { words } = regionOf(record.job.regionId)
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+        <div>
+          <h1 className="text-2xl">Day</h1>
+          <p className="text-soft">
+            {turns.length === 0
+              ? 'Nothing is open that can be worked now'
+              : `${boxesOf(turns).length} boxes, about ${figure(day.minutes, 0)} min`}
+            {day.pace !== 1 &&
+              `, at the pace this job has shown (${figure(day.pace * 100, 0)} % of the plan)`}
+          </p>
+        </div>
+        <div className="flex flex-wrap items-end gap-2" data-chrome>
+          <label className="flex flex-col gap-1 text-sm font-semibold">
+            Start
+            <input
+              type="time"
+              value={start}
+              onChange={event => setStart(event.target.value || '08:00')}
+              className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2"
+            />
+          </label>
+          <a
+            href={`/api/jobs/${record.job.id}/day?start=${start}`}
+            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+          >
+            Calendar file
+          </a>
+          <Button onClick={() => window.print()}>Print</Button>
+        </div>
+      </div>
+      {turns.length > 0 && <Walks day={day} panel={words.panel} />}
+      {day.broken.length > 0 && (
+        <ul className="hazard mt-3 bg-sheet p-3" role="status">
+          {day.broken.map(says => (
+            <li key={says}>
+              <strong>Not kept:</strong> {says}
+            </li>
+          ))}
+        </ul>
+      )}
+      {turns.length > 0 && <TimeLine day={day} start={start} record={record} />}
+      <div className="mt-4 grid items-start gap-4 lg:grid-cols-[1fr_24rem]">
+        <Part
+          title="Walk by walk"
+          aside={
+            <div className="flex gap-2" data-chrome>
+              {given.length > 0 && <Button onClick={() => order([])}>The least order</Button>}
+              <Button aria-expanded={ordering} onClick={() => setOrdering(!ordering)}>
+                {ordering ? 'Close' : 'Order by hand'}
+              </Button>
+            </div>
+          }
+        >
+          {ordering && (
+            <BoxOrder boxes={boxesOf(turns).map(id => ({ id, name: boxName(record, id) }))} onOrder={order} />
+          )}
+          <Stretches day={day} start={start} record={record} />
+          {day.waiting.length > 0 && (
+            <p className="mt-3 text-soft">
+              Not in the day, for they wait for a record or a device:{' '}
+              {day.waiting.map(id => boxName(record, id)).join('; ')}
+            </p>
+          )}
+        </Part>
+        <div className="flex flex-col gap-4">
+          <CrewForm record={record} />
+          <KeepsForm record={record} />
+        </div>
+      </div>
+    </>
+  )
+}
+
+/** Walks of this order, of the least, and of going box by box. */
+function Walks({ day, panel }: { day: Day; panel: string }) {
+  const rows = [
+    { what: 'This order', walks: day.walks, minutes: day.minutes },
+    ...(day.walks > day.best.walks || day.minutes > day.best.minutes + 0.5
+      ? [{ what: 'The least', ...day.best }]
+      : []),
+    { what: 'Box by box', ...day.boxByBox },
+  ]
+  const most = Math.max(...rows.map(({ walks }) => walks))
+  return (
+    <table className="mt-3 w-full max-w-3xl border-collapse rounded-xl bg-sheet">
+      <caption className="sr-only">Walks to the {panel}</caption>
+      <thead>
+        <tr className="text-left text-sm text-soft">
+          <th scope="col" className="p-2 font-normal">
+            <span className="sr-only">Order</span>
+          </th>
+          <th scope="col" className="p-2 font-normal">
+            Walks to the {panel}
+          </th>
+          <th scope="col" className="p-2 font-normal">
+            Minutes
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ what, walks, minutes }) => (
+          <tr key={what} className="border-t border-rule">
+            <th scope="row" className="p-2 text-left font-semibold">
+              {what}
+            </th>
+            <td className="p-2 tabular-nums">
+              <span className="flex items-center gap-3">
+                <span className="w-8 font-bold">{walks}</span>
+                <span
+                  aria-hidden="true"
+                  className="h-3 rounded bg-ink/75"
+                  style={{ width: `${(walks / most) * 60}%` }}
+                />
+              </span>
+            </td>
+            <td className="p-2 tabular-nums">{figure(minutes, 0)}</td>
+          </tr>
+        ))}
+        {day.walksAtLeast > 0 && day.walks > day.walksAtLeast && (
+          <tr className="border-t border-rule text-soft">
+            <td className="p-2" colSpan={3}>
+              No order has fewer than {day.walksAtLeast} walks.
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,90 @@
+import { useState } from 'react'
+import { rowsOf, type JobRecord } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import type { Keep } from '@/core/model/entities'
+import { newId } from '../job/new-id'
+import { useEdits } from '../job/provider'
+import { Button } from '../primitives/button'
+import { FigureField } from '../primitives/figure-field'
+import { Part } from '../stages/stage-frame'
+
+const SELECT = 'min-h-11 w-full min-w-0 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3'
+
+/** What people need while the work goes on. */
+export function KeepsForm({ record }: { record: JobRecord }) {
+  const edits = useEdits(null)
+  const { breaker } = regionOf(record.job.regionId).words
+  const rooms = rowsOf(record, 'rooms')
+  const circuits = rowsOf(record, 'circuits')
+  const [roomId, setRoomId] = useState('')
+  const [circuitId, setCircuitId] = useState('')
+  const add = (keep: Omit<Keep, 'id' | 'extra'>) =>
+    edits.send('say what must stay on', [edits.add('keeps', { id: newId(), ...keep })])
+  const says = (keep: Keep) =>
+    keep.kind === 'lit-tonight'
+      ? `${record.rooms[keep.roomId ?? '']?.name ?? '?'} is lit tonight`
+      : `${breaker} ${record.circuits[keep.circuitId ?? '']?.breaker ?? '?'} off for ${keep.minutes} min at most`
+  return (
+    <Part title="What must be kept">
+      <ul className="flex flex-col divide-y divide-rule">
+        {rowsOf(record, 'keeps').map(keep => (
+          <li key={keep.id} className="flex items-center justify-between gap-2 py-1">
+            {says(keep)}
+            <Button
+              look="quiet"
+              aria-label={`Remove: ${says(keep)}`}
+              onClick={() => edits.send('say what must stay on', [edits.remove('keeps', keep.id)])}
+            >
+              Remove
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-col gap-3" data-chrome>
+        <div className="flex items-end gap-2">
+          <label className="flex min-w-0 flex-1 flex-col gap-1 text-sm font-semibold">
+            Room that is lit tonight
+            <select className={SELECT} value={roomId} onChange={event => setRoomId(event.target.value)}>
+              <option value="">–</option>
+              {rooms.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Button
+            disabled={roomId === ''}
+            aria-label="Add the room"
+            onClick={() => {
+              add({ kind: 'lit-tonight', roomId, circuitId: null, minutes: null })
+              setRoomId('')
+            }}
+          >
+            Add
+          </Button>
+        </div>
+        <label className="flex min-w-0 flex-col gap-1 text-sm font-semibold">
+          Circuit that may be off for a while only
+          <select className={SELECT} value={circuitId} onChange={event => setCircuitId(event.target.value)}>
+            <option value="">–</option>
+            {circuits.map(({ id, breaker: number, label }) => (
+              <option key={id} value={id}>
+                {number} {label}
+              </option>
+            ))}
+          </select>
+        </label>
+        <FigureField
+          label="Minutes at most"
+          most={1440}
+          disabled={circuitId === ''}
+          onRead={minutes => {
+            add({ kind: 'off-at-most', roomId: null, circuitId, minutes: Math.max(5, minutes) })
+            setCircuitId('')
+          }}
+        />
+      </div>
+    </Part>
+  )
+}

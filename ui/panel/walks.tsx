@@ -1,0 +1,52 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo } from 'react'
+import { dayOf } from '@/core/plan'
+import { regionOf } from '@/core/model/regions'
+import { useJob, useTrade } from '../job/provider'
+import { breakersIn } from '../day/words'
+
+/** What is thrown at each walk of the day, for whoever stands here. */
+export function Walks() {
+  const trade = useTrade()
+  const { record } = useJob()
+  const { stretches } = useMemo(() => dayOf(record, trade), [record, trade])
+  const { breaker } = regionOf(record.job.regionId).words
+  const last = stretches.at(-1)
+  if (!last) return null
+  const walks = [
+    ...stretches.map(({ toOff, toOn }) => ({ toOff, toOn })),
+    { toOff: [] as readonly string[], toOn: last.off },
+  ].filter(({ toOff, toOn }) => toOff.length + toOn.length > 0)
+  return (
+    <section aria-label="Walks of the day" className="mt-4 rounded-xl bg-sheet p-4">
+      <h2 className="font-bold">
+        {walks.length} walks in{' '}
+        <Link
+          href={`/jobs/${record.job.id}/day`}
+          className="inline-flex min-h-11 items-center underline decoration-rule underline-offset-4 sm:min-h-0"
+        >
+          the day
+        </Link>
+      </h2>
+      <ol className="mt-1 flex flex-col gap-1">
+        {walks.map(({ toOff, toOn }, at) => (
+          <li key={at} className="flex flex-wrap gap-x-4">
+            <strong>{at + 1}</strong>
+            {toOff.length > 0 && (
+              <span>
+                {breaker} {breakersIn(record, toOff)} <strong>off</strong>
+              </span>
+            )}
+            {toOn.length > 0 && (
+              <span>
+                {breaker} {breakersIn(record, toOn)} <strong>on</strong>
+              </span>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}
