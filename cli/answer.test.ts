@@ -28,6 +28,34 @@ describe('every-room', () => {
     expect(ask('prove', file({ choice: 'dimmer-led-150-neutral', cables: switchLoop(true) })).code).toBe(1)
   })
 
+  it('routes: where everything goes, or what was tried and would do', () => {
+    const { code, output } = ask('route', file({ choice: 'switch-plain-15' }))
+    expect(code).toBe(0)
+    expect(output).toMatchObject({
+      ok: true,
+      boxes: [{ boxId: 'box', devices: [{ placeId: 'box-1', modelId: 'switch-plain-15' }] }],
+    })
+    const no = ask('route', file({ choice: 'dimmer-led-150-neutral', cables: switchLoop(true) }))
+    expect(no).toMatchObject({
+      code: 1,
+      output: { ok: false, boxes: [{ faults: [{ code: 'net-missing' }] }] },
+    })
+    expect(JSON.stringify(no.output)).toContain('A new cable')
+    expect(ask('route', file({}))).toMatchObject({ code: 0, output: { boxes: [] } })
+    expect(ask('route', 'no json').code).toBe(2)
+  })
+
+  it('plans: steps with what the power would do after each, and the day', () => {
+    const { code, output } = ask('plan', file({ choice: 'switch-plain-15' }))
+    expect(code).toBe(0)
+    expect(output).toMatchObject({ ok: true, day: { walks: 2, boxByBox: { walks: 2 } } })
+    const [box] = (output as { boxes: { steps: { key: string; ifOn: { kind: string }[] }[] }[] }).boxes
+    expect(box!.steps.find(({ key }) => key === 'take-out:box-1')!.ifOn[0]).toMatchObject({
+      kind: 'live-end',
+    })
+    expect(box!.steps.at(-1)!.key).toBe('power')
+  })
+
   it('reads: what a meter shows, a no where a test must not be made, and every point there is', () => {
     const job = file({})
     const meter = ['--with', 'low-impedance-meter', '--at', 'end:box-a-black-1-end']

@@ -10,9 +10,10 @@ import { foundCircuit, plannedCircuit, routeBox } from '@/core/route'
 import { conversation, identifyBoxes, type IdentifyConversation } from './identify'
 import { bad, type Answer } from './outcome'
 import { readPoint } from './read'
+import { planVerb, routeVerb } from './route'
 
 const USAGE =
-  'every-room check|identify|prove|validate FILE [--box ID]; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
+  'every-room check|identify|plan|prove|route|validate FILE [--box ID]; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
 
 /** The whole of the command but for reading the file and printing: the same input gives the same answer. */
 export function answer(
@@ -131,5 +132,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
   check,
   identify: identifyBoxes,
   prove: proveVerb,
+  route: routeVerb,
+  plan: planVerb,
   read: readVerb,
 }
