@@ -10,7 +10,7 @@ import type { Answer } from './outcome'
  * for which something is chosen and that cannot be wired.
  */
 export function routeVerb(record: JobRecord, views: readonly BoxView[], trade: Trade): Answer {
-  const boxes = views.flatMap(view => {
+  const boxes = views.flatMap((view): object[] => {
     if (!view.places.some(place => isSettled(view, place))) return []
     const routed = routeBox(view, trade)
     if (routed.ok) {

@@ -1,7 +1,7 @@
 import { checkPlace, leastCures, type Cure } from '../check'
 import { boxView, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsOf, type JobRecord } from '../model/record'
-import { progressOf } from '../plan'
+import { planBox, progressOf } from '../plan'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Opening } from '../model/vocabulary'
 
@@ -63,7 +63,11 @@ export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] 
       places: [...new Set([...(known?.places ?? []), place])],
     })
   }
-  return [...items.values()].sort(
+  const withSpares = [...items.values()].map(item => {
+    const needed = item.needed + spareOf(item.key, item.needed)
+    return { ...item, needed, toBuy: Math.max(0, needed - item.inVan) }
+  })
+  return withSpares.sort(
     (a, b) =>
       PICK_KINDS.indexOf(a.kind) - PICK_KINDS.indexOf(b.kind) ||
       (a.what < b.what ? -1 : a.what > b.what ? 1 : 0),
@@ -98,8 +102,27 @@ function needsOf(view: BoxView, trade: Trade): Need[] {
         ]
       : []
   })
-  return [...devices, ...plateOf(view, trade), ...curesOf(view, chosen, trade)]
+  return [...devices, ...plateOf(view, trade), ...curesOf(view, chosen, trade), ...smallParts(view, trade)]
 }
+
+/** What the open steps of its plan use up: connectors, pigtails, caps, tape, the screw that bonds a metal box. */
+function smallParts(view: BoxView, trade: Trade): Need[] {
+  const { steps, routed } = planBox(view, trade)
+  if (!routed.ok) return []
+  const bonds = routed.value.pigtails.filter(({ to }) => to === 'box').map(() => 'bonding screw, 10-32')
+  return [...steps.filter(({ done }) => !done).flatMap(({ parts }) => parts), ...bonds].map(what => ({
+    key: `part:${what}`.slice(0, 160),
+    kind: 'part',
+    what: what.charAt(0).toUpperCase() + what.slice(1),
+    count: 1,
+    priceEach: null,
+    place: placeName(view),
+  }))
+}
+
+/** Small parts that are dropped or spoilt: one more for each ten that are begun. */
+const SPARED = /^part:(lever|twist-on|cap|pigtail)/
+const spareOf = (key: string, needed: number): number => (SPARED.test(key) ? Math.ceil(needed / 10) : 0)
 
 const PLATE_WORDS: Readonly<Record<Opening | 'blank', string>> = {
   toggle: 'narrow',

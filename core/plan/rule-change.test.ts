@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { quillbackRoad } from '@/demo/quillback'
+import { switchLoop, usualBox, type UsualBox } from '@/demo/usual'
+import { ruleChanges } from '.'
+
+const changes = (given: UsualBox, ruleId: string, value: string) =>
+  ruleChanges(usualBox(given).record, ruleId, value, trade)
+
+describe('what another answer to a house rule changes', () => {
+  it('other connectors: each joint is said otherwise, and takes longer', () => {
+    const [change] = changes({ choice: 'sensor-neutral' }, 'joints', 'twist-on')
+    expect(change!.added.every(says => /twist-on/.test(says))).toBe(true)
+    expect(change!.gone.every(says => /lever/.test(says))).toBe(true)
+    expect(change!.added).toHaveLength(change!.gone.length)
+    expect(change!.minutes).toBeCloseTo(change!.added.length * 0.5, 9)
+    expect(change!.wirable).toEqual([true, true])
+  })
+
+  it('tape comes as one step; nothing else', () => {
+    const [change] = changes({ choice: 'sensor-neutral' }, 'tape-terminals', 'yes')
+    expect(change).toMatchObject({ gone: [], minutes: 1 })
+    expect(change!.added).toEqual(['Gang 1: tape round the device’s terminals'])
+  })
+
+  it('push-in allowed: a device with such terminals only is judged otherwise', () => {
+    const [change] = changes({ choice: 'switch-plain-15-push-in' }, 'push-in', 'yes')
+    expect(change!.verdicts).toMatchObject([{ before: 'fits-if', after: 'fits' }])
+  })
+
+  it('a sensor that may refer to the ground can be wired where it could not', () => {
+    const [change] = changes(
+      { choice: 'sensor-convertible', cables: switchLoop(true) },
+      'ground-referenced',
+      'allowed',
+    )
+    expect(change!.wirable).toEqual([false, true])
+  })
+
+  it('what is there already changes nothing; boxes without a plan are left alone', () => {
+    expect(changes({ choice: 'sensor-neutral' }, 'joints', 'lever')).toEqual([])
+    expect(changes({}, 'joints', 'twist-on')).toEqual([])
+    const demo = ruleChanges(quillbackRoad(), 'joints', 'twist-on', trade)
+    expect(demo.length).toBeGreaterThan(0)
+    expect(demo.length).toBeLessThan(26)
+  })
+})

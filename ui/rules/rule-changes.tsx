@@ -1,0 +1,92 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo } from 'react'
+import { figure } from '@/core/model/units'
+import { ruleChanges } from '@/core/plan'
+import { boxName } from '../day/words'
+import { useJob, useTrade } from '../job/provider'
+import { Button } from '../primitives/button'
+import { VERDICT_WORDS } from '../primitives/marks'
+
+/** What another answer would change in the open plans, box by box; taken or left. */
+export function RuleChanges({
+  ruleId,
+  value,
+  onTake,
+  onLeave,
+}: {
+  ruleId: string
+  value: string
+  onTake: () => void
+  onLeave: () => void
+}) {
+  const trade = useTrade()
+  const { record } = useJob()
+  const changes = useMemo(() => ruleChanges(record, ruleId, value, trade), [record, ruleId, value, trade])
+  return (
+    <div role="group" aria-label="What it changes" className="mt-3 rounded-lg border-2 border-plum p-3">
+      {changes.length === 0 ? (
+        <p>No open plan changes.</p>
+      ) : (
+        <>
+          <p className="font-bold">
+            {changes.length === 1 ? 'One open plan changes' : `${changes.length} open plans change`}
+          </p>
+          <ul
+            className="mt-1 max-h-72 divide-y divide-rule overflow-y-auto"
+            tabIndex={0}
+            aria-label="Open plans"
+          >
+            {changes.map(({ boxId, added, gone, minutes, wirable, verdicts }) => (
+              <li key={boxId} className="py-2">
+                <Link
+                  href={`/jobs/${record.job.id}/boxes/${boxId}/wire`}
+                  className="font-semibold underline decoration-rule underline-offset-4"
+                >
+                  {boxName(record, boxId)}
+                </Link>
+                {Math.abs(minutes) >= 0.05 && (
+                  <span className="text-soft">
+                    {' '}
+                    {minutes > 0 ? '+' : '−'}
+                    {figure(Math.abs(minutes), 1)} min
+                  </span>
+                )}
+                <ul className="text-sm">
+                  {wirable[0] !== wirable[1] && (
+                    <li>
+                      <strong>{wirable[1] ? 'It can then be wired' : 'It can no longer be wired'}</strong>
+                    </li>
+                  )}
+                  {verdicts.map(({ name, before, after }) => (
+                    <li key={name}>
+                      {name}: {VERDICT_WORDS[before].toLowerCase()} →{' '}
+                      <strong>{VERDICT_WORDS[after].toLowerCase()}</strong>
+                    </li>
+                  ))}
+                  {gone.map(says => (
+                    <li key={`- ${says}`} className="line-through decoration-1">
+                      {says}
+                    </li>
+                  ))}
+                  {added.map(says => (
+                    <li key={`+ ${says}`}>
+                      <strong>New:</strong> {says}
+                    </li>
+                  ))}
+                </ul>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="mt-3 flex gap-2">
+        <Button look="main" onClick={onTake}>
+          Make the change
+        </Button>
+        <Button onClick={onLeave}>Leave it</Button>
+      </div>
+    </div>
+  )
+}
