@@ -69,7 +69,7 @@ test('boxes ordered by hand: what it costs is said, and the least order comes ba
   await boxes.first().getByRole('button', { name: /^Move/ }).focus()
   const top = (await boxes.first().innerText()).split('\n')[0]!
   await page.keyboard.press('Space')
-  await expect(page.getByText(`${top} is lifted.`)).toBeAttached()
+  await expect(page.getByText(`${top} is at place 1 of `)).toBeAttached()
   await page.keyboard.press('ArrowDown')
   await expect(page.getByText(/ is at place 2 of /)).toBeAttached()
   await page.keyboard.press('Space')

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { isSettled, planBox } from '@/core/plan'
@@ -96,6 +97,15 @@ export function WireStage({ view }: { view: BoxView }) {
       {chosen && <IsolationPanel view={view} />}
       {chosen && <Steps view={view} steps={plan.steps} />}
       {chosen && routed && <LandingList view={view} routed={routed} />}
+      {chosen && (
+        <Link
+          href={`/jobs/${view.record.job.id}/sheets?box=${view.box.id}`}
+          data-chrome
+          className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+        >
+          A page for the wall
+        </Link>
+      )}
     </StageFrame>
   )
 }

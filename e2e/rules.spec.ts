@@ -1,0 +1,32 @@
+import { expect, test } from '@playwright/test'
+import { bringInBox, rows, saved } from './helpers'
+
+test('a house rule: what it changes in the open plans is shown before it is made @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, { choice: 'sensor-neutral' })
+  await page.goto(`/jobs/${jobId}/rules`)
+  const joints = page.getByRole('listitem').filter({ hasText: 'How are joints made?' })
+  await joints.getByRole('radio', { name: 'Twist-on connectors' }).check()
+  const changes = joints.getByRole('group', { name: 'What it changes' })
+  await expect(changes.getByText('One open plan changes')).toBeVisible()
+  await expect(changes.getByText(/^New: Join the ground: .* in twist-on, medium/)).toBeVisible()
+  expect(await rows('SELECT value FROM house_rules WHERE job_id = ?', jobId)).toEqual([])
+  await changes.getByRole('button', { name: 'Leave it' }).click()
+  await expect(joints.getByRole('radio', { name: 'Lever connectors (default)' })).toBeChecked()
+
+  await joints.getByRole('radio', { name: 'Twist-on connectors' }).check()
+  await changes.getByRole('button', { name: 'Make the change' }).click()
+  await saved(page)
+  expect(await rows('SELECT rule_id, value FROM house_rules WHERE job_id = ?', jobId)).toEqual([
+    { rule_id: 'joints', value: 'twist-on' },
+  ])
+  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await expect(page.getByText(/in twist-on, medium/).first()).toBeVisible()
+  // A rule that touches no plan says so.
+  await page.goto(`/jobs/${jobId}/rules`)
+  const edition = page.getByRole('listitem').filter({ hasText: 'How do extra grounds count?' })
+  await edition.getByRole('radio', { name: 'All together as one' }).check()
+  await expect(edition.getByText('No open plan changes.')).toBeVisible()
+})
