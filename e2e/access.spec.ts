@@ -10,6 +10,8 @@ const PAGES = [
   'rules',
   'defects',
   'pick',
+  'day',
+  'sheets',
   'boxes/box-studio/look',
   'boxes/box-guest-room/test',
   'boxes/box-reading-room/choose',

@@ -4,7 +4,7 @@ import { changedFields, inDatabaseOrder, inverseOf, type Change } from '@/core/j
 import type { Command, Edit, UndoCommand } from '@/core/job/command'
 import type { Outcome, Stale } from '@/core/job/outcome'
 import { checked, transition, type Guard } from '@/core/job/transition'
-import { holdPoints } from '@/core/plan'
+import { holdPoints, powerHolds } from '@/core/plan'
 import { fault } from '@/core/model/result'
 import { upgradedRow } from '@/core/model/upgrade-row'
 import { currentTrade } from './catalogue'
@@ -40,7 +40,8 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   const earlier = await appliedBefore(db, jobId, command)
   if (earlier) return rolledBack(db, earlier)
   const job = (await loadJob(jobId, db))!
-  const guards = [holdPoints(await currentTrade(db))]
+  const trade = await currentTrade(db)
+  const guards = [holdPoints(trade), powerHolds(trade)]
   const planned =
     'undoes' in command
       ? await undoing(db, job, command, guards)

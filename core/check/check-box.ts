@@ -1,22 +1,12 @@
-import { boxView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { checkPlace } from './check'
-import { byUse, judgeSet, SIDE_BY_SIDE, type LightPlace, type SetJudgement } from './judge-set'
+import { ownPlacesOf, type LightPlace } from './places'
+import { byUse, judgeSet, SIDE_BY_SIDE, type SetJudgement } from './judge-set'
 
 /** Combinations that are gone through for one box. */
 const MOST_TOGETHER = 240
-
-/** Lights of a box that are worked from it alone, in the order of their gangs. */
-export function ownPlacesOf(record: JobRecord, boxId: string): LightPlace[] {
-  const view = boxView(record, boxId)
-  if (!view) return []
-  return view.places
-    .filter(({ placesInGroup }) => placesInGroup === 1)
-    .map(place => ({ view, place }))
-    .sort((a, b) => a.place.place.gang - b.place.place.gang)
-}
 
 /**
  * Devices side by side for all the lights that one box alone works, as a sensor for the light beside a timer for the

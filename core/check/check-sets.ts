@@ -1,19 +1,8 @@
-import { boxView } from '../job/box-view'
-import { rowsWith, type JobRecord } from '../model/record'
+import type { JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { setsFor } from '../route'
-import { byUse, judgeSet, type LightPlace, type SetJudgement } from './judge-set'
-
-/** The places of a light in the order of the record. */
-export function placesOf(record: JobRecord, groupId: string): LightPlace[] {
-  return rowsWith(record, 'places', 'groupId', groupId)
-    .flatMap(({ id, boxId }) => {
-      const view = boxView(record, boxId)
-      const place = view?.places.find(each => each.place.id === id)
-      return view && place ? [{ view, place }] : []
-    })
-    .sort((a, b) => a.view.box.position - b.view.box.position || a.place.place.gang - b.place.place.gang)
-}
+import { byUse, judgeSet, type SetJudgement } from './judge-set'
+import { placesOf } from './places'
 
 /**
  * Every set of the catalogue for a light of several places, the most useful first: what does what is wanted, the

@@ -1,4 +1,4 @@
-import { boxView, type BoxView, type PlaceView } from '../job/box-view'
+import { boxView, type BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import type { JobRecord } from '../model/record'
 import type { Trade } from '../model/trade'
@@ -7,15 +7,10 @@ import { check, openingsBeside } from './check'
 import { line, rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { unmet, type Lacking } from './needs'
 import { neutralIn } from './place'
+import type { LightPlace } from './places'
 
 /** Devices of several lights that stand beside each other in one box. */
 export const SIDE_BY_SIDE = 'side-by-side'
-
-/** A place of a light, with its box. */
-export interface LightPlace {
-  readonly view: BoxView
-  readonly place: PlaceView
-}
 
 /** What a set of devices would be for a light of several places. */
 export interface SetJudgement {

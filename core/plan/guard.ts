@@ -2,7 +2,6 @@ import { boxView } from '../job/box-view'
 import type { Guard } from '../job/transition'
 import { fault, type Fault } from '../model/result'
 import type { Row } from '../model/entities'
-import { rowsOf, type JobRecord } from '../model/record'
 import {
   APART,
   holdsBeforeLifting,
@@ -13,7 +12,6 @@ import {
   TOGETHER,
 } from '../safety'
 import type { Trade } from '../model/trade'
-import { heldOff } from './if-on'
 import { planBox } from './steps'
 
 /**
@@ -28,23 +26,13 @@ export const holdPoints =
         const { circuitId, to } = change.after as Row<'switchings'>
         return to === 'off'
           ? []
-          : liftedBehind(after, circuitId)
-              .map(({ box, room }) =>
-                fault(
-                  `/switchings/${change.id}/to`,
-                  'held',
-                  `Not on yet: the neutral of ${room.name}, ${box.name}, is off its bar.`,
-                ),
-              )
-              .concat(
-                heldOff(after, allViews(after), circuitId, trade).map(({ view: { room, box }, why }) =>
-                  fault(
-                    `/switchings/${change.id}/to`,
-                    'held',
-                    `Not on yet, the work in ${room.name}, ${box.name} is half done: ${why.says}.`,
-                  ),
-                ),
-              )
+          : liftedBehind(after, circuitId).map(({ box, room }) =>
+              fault(
+                `/switchings/${change.id}/to`,
+                'held',
+                `Not on yet: the neutral of ${room.name}, ${box.name}, is off its bar.`,
+              ),
+            )
       }
       if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
       const { boxId, stepKey } = change.after as Row<'steps'>
@@ -65,5 +53,3 @@ export const holdPoints =
         return [fault(path, 'by-record', `“${step.says}” is done by its readings, not by a tick`)]
       return step.holds.length > 0 ? [fault(path, 'held', `Held: ${step.holds[0]}`)] : []
     })
-
-const allViews = (record: JobRecord) => rowsOf(record, 'boxes').flatMap(({ id }) => boxView(record, id) ?? [])

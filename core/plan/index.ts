@@ -1,4 +1,5 @@
 export { holdPoints } from './guard'
+export { powerHolds } from './power-guard'
 export { heldOff, ifOn, ifOnAfter, ifOnNow, moves, type IfOn } from './if-on'
 export {
   isSettled,

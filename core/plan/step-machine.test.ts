@@ -13,7 +13,7 @@ import { circuitBetween, plannedCircuit, routeAll, routeBox, setsFor, type HalfD
 import { chainOf, type Chain } from '../route/testing/chain'
 import { compile, solve, stateAt, stateCount } from '../solve'
 import { doneSoFar, moves } from './if-on'
-import { holdPoints, planBox } from '.'
+import { holdPoints, planBox, powerHolds } from '.'
 
 /** Numbers of one seed, the same each time. */
 function lot(seed: number) {
@@ -24,7 +24,7 @@ function lot(seed: number) {
   }
 }
 
-const guards = [holdPoints(trade)]
+const guards = [holdPoints(trade), powerHolds(trade)]
 let counter = 0
 const fresh = () => `x${++counter}`
 

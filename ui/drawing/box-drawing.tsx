@@ -24,7 +24,7 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
   const { width, height } = layout
   const id = useId()
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Drawing">
+    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Drawing: ${picture.title}`}>
       <svg
         viewBox={`0 0 ${width} ${height}`}
         role="group"

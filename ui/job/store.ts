@@ -50,6 +50,8 @@ export interface JobStore {
   refresh(): Promise<void>
   dismiss(): void
   start(): void
+  /** Holds what is done from now on to one more rule; the same one again changes nothing. */
+  holdTo(guard: Guard): void
 }
 
 const RETRY_MILLISECONDS = [500, 1000, 2000, 5000]
@@ -59,7 +61,8 @@ export const scopeOf = (boxId: string | null): string => boxId ?? 'house'
  * The job in the browser: what the server confirmed, with edits not yet confirmed laid over it. Every
  * command keeps its id until it is answered, so sending it again is harmless.
  */
-export function jobStore(initial: VersionedRecord, guards: readonly Guard[], world: StoreWorld): JobStore {
+export function jobStore(initial: VersionedRecord, given: readonly Guard[], world: StoreWorld): JobStore {
+  const guards = [...given]
   let confirmed = initial
   let pending: readonly (Command | UndoCommand)[] = []
   let sending = false
@@ -209,6 +212,9 @@ export function jobStore(initial: VersionedRecord, guards: readonly Guard[], wor
       if (pending.length === 0 && !sending) await reload()
     },
     dismiss: () => publish({ refusal: null, conflict: null }),
+    holdTo: guard => {
+      if (!guards.includes(guard)) guards.push(guard)
+    },
     start: () => {
       const kept = world.kept()
       if (kept.length === 0 || pending.length > 0) return

@@ -1,6 +1,7 @@
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
 import type { BreakerShows } from '@/core/model/vocabulary'
+import { usePowerHolds } from '../job/use-power-holds'
 import { linesIn, thrownWith, type Watched } from '@/core/panel'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
@@ -11,6 +12,7 @@ export type Take = (circuit: Breaker | null, shows: BreakerShows, hinted: boolea
 /** One try, and all that follows from it, as one edit: found, it feeds the box, and it is off now. */
 export function useTake(view: BoxView, { placeId, endId }: Watched): Take {
   const edits = useEdits(view.box.id)
+  usePowerHolds(true)
   return (circuit, shows, hinted) => {
     const feed = view.feeds.find(each => each.circuit.id === circuit?.id)?.feed
     const found = circuit !== null && shows === 'went-dark'

@@ -6,6 +6,7 @@ import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
 import { NoSuchBox } from '../job/no-such-box'
 import { useBox } from '../job/provider'
+import { usePowerHolds } from '../job/use-power-holds'
 
 const PAGES: Readonly<Record<Stage, ComponentType<{ view: BoxView }>>> = {
   look: dynamic(() => import('./look/look-stage').then(module => module.LookStage)),
@@ -16,9 +17,13 @@ const PAGES: Readonly<Record<Stage, ComponentType<{ view: BoxView }>>> = {
   prove: dynamic(() => import('./prove/prove-stage').then(module => module.ProveStage)),
 }
 
+/** Stages on which a breaker is switched on. */
+const SWITCHED: readonly Stage[] = ['test', 'wire', 'prove']
+
 export function StagePage({ boxId, stage }: { boxId: string; stage: Stage }) {
   const view = useBox(boxId)
   const Page = PAGES[stage]
+  usePowerHolds(SWITCHED.includes(stage))
   if (!view) return <NoSuchBox />
   return <Page key={boxId} view={view} />
 }

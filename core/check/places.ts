@@ -1,0 +1,29 @@
+import { boxView, type BoxView, type PlaceView } from '../job/box-view'
+import { rowsWith, type JobRecord } from '../model/record'
+
+/** A place of a light, with its box. */
+export interface LightPlace {
+  readonly view: BoxView
+  readonly place: PlaceView
+}
+
+/** The places of a light in the order of the record. */
+export function placesOf(record: JobRecord, groupId: string): LightPlace[] {
+  return rowsWith(record, 'places', 'groupId', groupId)
+    .flatMap(({ id, boxId }) => {
+      const view = boxView(record, boxId)
+      const place = view?.places.find(each => each.place.id === id)
+      return view && place ? [{ view, place }] : []
+    })
+    .sort((a, b) => a.view.box.position - b.view.box.position || a.place.place.gang - b.place.place.gang)
+}
+
+/** Lights of a box that are worked from it alone, in the order of their gangs. */
+export function ownPlacesOf(record: JobRecord, boxId: string): LightPlace[] {
+  const view = boxView(record, boxId)
+  if (!view) return []
+  return view.places
+    .filter(({ placesInGroup }) => placesInGroup === 1)
+    .map(place => ({ view, place }))
+    .sort((a, b) => a.place.place.gang - b.place.place.gang)
+}

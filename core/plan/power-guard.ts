@@ -1,0 +1,25 @@
+import { boxView } from '../job/box-view'
+import type { Guard } from '../job/transition'
+import type { Row } from '../model/entities'
+import { rowsOf } from '../model/record'
+import { fault, type Fault } from '../model/result'
+import type { Trade } from '../model/trade'
+import { heldOff } from './if-on'
+
+/** The power stays off while work that it feeds is half done so that it would short, or leave a live end. */
+export const powerHolds =
+  (trade: Trade): Guard =>
+  (_, after, changes) =>
+    changes.flatMap((change): Fault[] => {
+      if (change.entity !== 'switchings' || change.before !== null || change.after === null) return []
+      const { circuitId, to } = change.after as Row<'switchings'>
+      if (to === 'off') return []
+      const views = rowsOf(after, 'boxes').flatMap(({ id }) => boxView(after, id) ?? [])
+      return heldOff(after, views, circuitId, trade).map(({ view: { room, box }, why }) =>
+        fault(
+          `/switchings/${change.id}/to`,
+          'held',
+          `Not on yet, the work in ${room.name}, ${box.name} is half done: ${why.says}.`,
+        ),
+      )
+    })

@@ -1,0 +1,73 @@
+import { expect, test } from '@playwright/test'
+import { jobBuilder } from '@/demo/builder'
+import { fedAtTheSwitch } from '@/demo/usual'
+import { bringIn, rows } from './helpers'
+
+/** A box that is dead, its old switch taken out and nothing joined yet. */
+function halfDone() {
+  const job = jobBuilder({
+    id: 'half',
+    name: 'Half done',
+    address: '',
+    owners: '',
+    electrician: '',
+    apprentice: '',
+    regionId: 'north-america-120',
+    note: '',
+  })
+  job.room('room', 'Room', 'Ground floor')
+  job.circuit('7', 'Lights', 15)
+  job.box({
+    id: 'box',
+    room: 'room',
+    name: 'By the door',
+    breakers: ['7'],
+    box: { depthMillimetres: 80, volumeCubicInches: 30 },
+    controls: [
+      {
+        group: 'light',
+        name: 'Light',
+        old: 'old-switch',
+        choice: 'dimmer-led-150-neutral',
+        lamps: [{ kind: 'led', wattsEach: 10, count: 4, dimmable: 'yes', powerFactor: 0.9 }],
+      },
+    ],
+    cables: fedAtTheSwitch(true),
+  })
+  job.proveRoles('box')
+  job.isolate('box')
+  // The photo, and the old device out.
+  job.work('box', 2)
+  return job.record()
+}
+
+test('half way the power stays off: the page says why, and so does the server', async ({ page, request }) => {
+  const jobId = await bringIn(request, halfDone())
+  expect(await rows('SELECT step_key FROM steps WHERE job_id = ? ORDER BY seq', jobId)).toEqual([
+    { step_key: 'photo' },
+    { step_key: 'take-out:box-1' },
+  ])
+  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await expect(page.getByText('Proven.')).toBeVisible()
+  const taken = page.locator('[data-step="take-out:box-1"]')
+  await expect(taken.getByText(/^Breaker stays off after this: .* would be live and bare/)).toBeVisible()
+
+  const answer = await request.post(`/api/jobs/${jobId}/commands`, {
+    data: {
+      id: 'switch-on-half-way',
+      name: 'switch a breaker',
+      boxId: 'box',
+      edits: [
+        {
+          kind: 'add',
+          entity: 'switchings',
+          row: { id: 'on-1', circuitId: 'circuit-7', to: 'on', seq: 0, at: '2026-03-02T08:00:00.000Z' },
+        },
+      ],
+    },
+  })
+  const said = await answer.json()
+  expect(said.kind).toBe('refused')
+  expect(JSON.stringify(said.faults)).toContain('the work in Room, By the door is half done')
+  expect(await rows("SELECT id FROM switchings WHERE job_id = ? AND `to` = 'on'", jobId)).toEqual([])
+})

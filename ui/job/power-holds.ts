@@ -1,0 +1,1 @@
+export { powerHolds } from '@/core/plan'
