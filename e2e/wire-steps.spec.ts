@@ -63,6 +63,40 @@ test('the whole way of a conductor, from a tap on it', async ({ page, request })
   await expect(page.getByRole('heading', { name: /^The way of/ })).toHaveCount(0)
 })
 
+test('a conductor that is too short: everything is routed anew without it, and can be taken back', async ({
+  page,
+  request,
+}) => {
+  const [view] = chainOf({
+    count: 2,
+    fed: 0,
+    lit: 1,
+    neutrals: true,
+    spares: 1,
+    seated: true,
+    proven: true,
+    choices: ['dimmer-led-150-two-wire', 'companion-oak'],
+  })
+  const jobId = await bringIn(request, view!.record)
+  await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
+  const red = page.getByRole('button', { name: /^Cable R0, red/ })
+  await expect(red).toHaveAccessibleName(/Will be: signal/)
+  await red.focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: /^R0 red is too short or damaged/ }).click()
+  await saved(page)
+  expect(await rows('SELECT insulation FROM conductors WHERE job_id = ? AND unfit = 1', jobId)).toEqual([
+    { insulation: 'red' },
+  ])
+  // The spare takes its place; the red one is capped.
+  await expect(page.getByRole('button', { name: /^Cable R0, blue/ })).toHaveAccessibleName(/Will be: signal/)
+  await expect(page.getByRole('button', { name: /^Cable R0, red.*capped/ })).toBeVisible()
+  await expect(page.getByText('Proven.')).toBeVisible()
+  await page.getByRole('button', { name: 'Use R0 red after all' }).click()
+  await saved(page)
+  await expect(page.getByRole('button', { name: /^Cable R0, red/ })).toHaveAccessibleName(/Will be: signal/)
+})
+
 test('what cannot be wired says why, and what would do', async ({ page, request }) => {
   const [view] = chainOf({
     count: 2,

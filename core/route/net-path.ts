@@ -6,7 +6,12 @@ export interface NetInBox {
   readonly boxId: string
   readonly name: string
   /** Conductor ends on it, with where each leads. */
-  readonly ends: readonly { readonly id: string; readonly name: string; readonly leadsTo: string | null }[]
+  readonly ends: readonly {
+    readonly id: string
+    readonly conductorId: string
+    readonly name: string
+    readonly leadsTo: string | null
+  }[]
   /** Terminals and leads on it, in their devices’ words. */
   readonly terminals: readonly string[]
   readonly isJoint: boolean
@@ -31,6 +36,7 @@ export function netPath(
         name: `${view.room.name}, ${view.box.name}`,
         ends: ends.map(each => ({
           id: each.end.id,
+          conductorId: each.conductor.id,
           name: each.name,
           leadsTo: leadsTo(boxes, view, each.conductor.id),
         })),

@@ -52,6 +52,11 @@ export function StrandPanel({
             onCommit={faded => change({ faded })}
           />
         )}
+        <CheckField
+          label="Unfit: too short or damaged, to carry nothing"
+          value={conductor.unfit}
+          onCommit={unfit => change({ unfit })}
+        />
         <SeatPicker view={view} strand={strand} />
         <PickOne
           label="Marked with tape"

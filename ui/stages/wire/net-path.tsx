@@ -3,7 +3,7 @@
 import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { isTied, netPath, routedTogether, type RoutedBox } from '@/core/route'
-import { useTrade } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
 
@@ -20,6 +20,10 @@ export function NetPath({
   onClose: () => void
 }) {
   const trade = useTrade()
+  const edits = useEdits(view.box.id)
+  // What is true now decides: everything is routed anew without it.
+  const unfit = (conductorId: string) =>
+    edits.send('find a conductor unfit', [edits.change('conductors', conductorId, { unfit: true })])
   const places = useMemo(() => {
     const together = isTied(view) ? routedTogether(view, trade) : null
     return netPath(together?.ok ? together.value.boxes : [{ view, routed }], netId)
@@ -36,9 +40,20 @@ export function NetPath({
             {isJoint && <span className="text-soft"> in one joint</span>}
             <ul>
               {ends.map(each => (
-                <li key={each.id}>
-                  {each.name}
-                  {each.leadsTo && <span className="text-soft"> to {each.leadsTo}</span>}
+                <li key={each.id} className="flex flex-wrap items-center justify-between gap-x-3">
+                  <span>
+                    {each.name}
+                    {each.leadsTo && <span className="text-soft"> to {each.leadsTo}</span>}
+                  </span>
+                  {boxId === view.box.id && (
+                    <Button
+                      look="quiet"
+                      aria-label={`${each.name} is too short or damaged`}
+                      onClick={() => unfit(each.conductorId)}
+                    >
+                      Too short or damaged
+                    </Button>
+                  )}
                 </li>
               ))}
               {terminals.map(word => (

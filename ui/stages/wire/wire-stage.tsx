@@ -9,7 +9,7 @@ import type { Proof } from '@/core/prove'
 import { plannedCircuit, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
-import { useTrade } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import type { Asked } from '@/workers/ask'
@@ -26,6 +26,8 @@ const Landing = dynamic(() => import('./landing').then(module => module.Landing)
 export function WireStage({ view }: { view: BoxView }) {
   const trade = useTrade()
   const [moment, setMoment] = useState<'before' | 'after'>('after')
+  const edits = useEdits(view.box.id)
+  const unfit = view.ends.filter(({ conductor }) => conductor.unfit)
   const [shownNet, setShownNet] = useState<string | null>(null)
   const chosen = view.places.some(place => isSettled(view, place))
   const plan = useMemo(() => planBox(view, trade), [view, trade])
@@ -80,6 +82,28 @@ export function WireStage({ view }: { view: BoxView }) {
           <p>Choose what goes in here first.</p>
         </Part>
       )}
+      {unfit.length > 0 && (
+        <Part title="Not to be used">
+          <ul className="flex flex-col divide-y divide-rule">
+            {unfit.map(({ conductor, name }) => (
+              <li key={conductor.id} className="flex items-center justify-between gap-3 py-1">
+                {name}: too short or damaged
+                <Button
+                  look="quiet"
+                  aria-label={`Use ${name} after all`}
+                  onClick={() =>
+                    edits.send('find a conductor unfit', [
+                      edits.change('conductors', conductor.id, { unfit: false }),
+                    ])
+                  }
+                >
+                  Use it after all
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
       {chosen && !plan.routed.ok && (
         <Part title="It cannot be wired yet">
           <ul className="hazard flex flex-col gap-1 bg-paper p-3">
@@ -90,7 +114,7 @@ export function WireStage({ view }: { view: BoxView }) {
           <Cures view={view} />
         </Part>
       )}
-      {routed && shownNet !== null && (
+      {routed && shownNet !== null && shownNet in routed.nets && (
         <NetPath view={view} routed={routed} netId={shownNet} onClose={() => setShownNet(null)} />
       )}
       {circuit && <ProofLine asked={proof} href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`} />}
