@@ -61,6 +61,10 @@ test('the whole way of a conductor, from a tap on it', async ({ page, request })
   await expect(red).toHaveAttribute('aria-pressed', 'true')
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(page.getByRole('heading', { name: /^The way of/ })).toHaveCount(0)
+  // The runner-up can be looked at; the plan stays what it was.
+  await page.getByRole('radio', { name: 'Next best way' }).check()
+  await expect(page.getByText(/^It costs .*more than the plan/)).toBeVisible()
+  await expect(page.getByText('Proven.')).toBeVisible()
 })
 
 test('a conductor that is too short: everything is routed anew without it, and can be taken back', async ({

@@ -71,18 +71,34 @@ export function carryingCost({ a: { view, each } }: Runner, net: string): number
   return cost
 }
 
+export interface Assignment {
+  readonly cost: number
+  readonly netOf: ReadonlyMap<string, string>
+}
+
 /** Nets of the conductors between two boxes, the least that it costs; null where there are too few that may. */
-export function assigned(
+export const assigned = (edge: Edge, nets: readonly string[]): Assignment | null => bestOf(edge, nets, null)
+
+/** The least that it costs in any other way than the given one. */
+export const assignedOtherwise = (
+  edge: Edge,
+  nets: readonly string[],
+  { netOf }: Assignment,
+): Assignment | null => bestOf(edge, nets, netOf)
+
+function bestOf(
   { runners }: Edge,
   nets: readonly string[],
-): { readonly cost: number; readonly netOf: ReadonlyMap<string, string> } | null {
-  let best: { cost: number; netOf: ReadonlyMap<string, string> } | null = null
+  not: ReadonlyMap<string, string> | null,
+): Assignment | null {
+  let best: Assignment | null = null
   const netOf = new Map<string, string>()
   const place = (index: number, cost: number) => {
     if (best && cost >= best.cost) return
     const net = nets[index]
     if (net === undefined) {
-      best = { cost, netOf: new Map(netOf) }
+      const isSame = not !== null && [...netOf].every(([conductor, own]) => not.get(conductor) === own)
+      if (!isSame) best = { cost, netOf: new Map(netOf) }
       return
     }
     for (const runner of runners) {

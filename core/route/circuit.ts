@@ -116,8 +116,12 @@ const settingsAt = (view: BoxView, placeId: string, model: DeviceModel): Record<
 export function plannedCircuit(view: BoxView, routed: RoutedBox, trade: Trade): Circuit {
   const together = isTied(view) ? routedTogether(view, trade) : null
   if (!together?.ok) return circuitOfParts([{ view, routed }], [], trade)
-  return circuitOfParts(together.value.boxes, together.value.schemes, trade)
+  return circuitOfPlan(together.value, trade)
 }
+
+/** The circuit of boxes that were routed together. */
+export const circuitOfPlan = ({ boxes, schemes }: RoutedTogether, trade: Trade): Circuit =>
+  circuitOfParts(boxes, schemes, trade)
 
 function circuitOfParts(
   boxes: RoutedTogether['boxes'],

@@ -1,4 +1,4 @@
-export { foundCircuit, plannedCircuit } from './circuit'
+export { circuitOfPlan, foundCircuit, plannedCircuit } from './circuit'
 export { connectorsFor, type ConnectorPiece } from './connectors'
 export {
   type Pigtail,
@@ -20,6 +20,6 @@ export {
 export { cablesThatCure, routeAll, withCable, type NewCable } from './cables'
 export { cableCure, routeCures, withChoices, withRule, type RouteCure } from './cures'
 export { setsFor, type DeviceSet } from './sets'
-export { isTied, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'
+export { isTied, nextBest, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'
 export { companionSignal, isMiddle, isTwoPlace, mainSignal } from './make-up'
 export { SET_KINDS, type Scheme, type SetKind } from './schemes'

@@ -4,7 +4,16 @@ import type { DeviceModel } from '../model/device'
 import { deviceNamed } from '../model/trade'
 import type { RegionId } from '../model/vocabulary'
 import { prove } from '../prove'
-import { plannedCircuit, routeAll, routeBox, setsFor } from '.'
+import {
+  circuitOfPlan,
+  isTied,
+  nextBest,
+  plannedCircuit,
+  routeAll,
+  routeBox,
+  routedTogether,
+  setsFor,
+} from '.'
 import { boxesOfLaw } from './testing/colour-law'
 import { chainOf, type Chain } from './testing/chain'
 
@@ -61,6 +70,7 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
     const refused = new Map<string, number>()
     const count = (into: Map<string, number>, key: string) => into.set(key, (into.get(key) ?? 0) + 1)
     const kinds = new Set<string>()
+    let others = 0
     for (let seed = 1; seed <= SEEDS; seed++) {
       const group = groupOf(seed)
       const views = chainOf(group)
@@ -83,10 +93,29 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
           ? proof.counterexamples.map(({ property, says: why }) => `${property} ${why}`).join('; ')
           : proof.kind
       if (says !== 'proven') faults.push(`seed ${seed}: ${JSON.stringify(group)}: ${says}`)
+      const runnerUp = seed % 5 === 0 && isTied(first!) ? nextBest(views, trade) : null
+      if (runnerUp) {
+        others++
+        if (runnerUp.cost < (routedTogether(first!, trade) as { value: { cost: number } }).value.cost)
+          faults.push(`seed ${seed}: the runner-up costs less`)
+        const nets = (boxes: typeof runnerUp.boxes) => JSON.stringify(boxes.map(each => each.routed.netOfEnd))
+        const [best] = [routedTogether(first!, trade)]
+        if (best.ok && JSON.stringify(best.value.schemes) === JSON.stringify(runnerUp.schemes))
+          if (nets(best.value.boxes) === nets(runnerUp.boxes))
+            faults.push(`seed ${seed}: the runner-up is the same`)
+        const other = prove(circuitOfPlan(runnerUp, trade))
+        if (other.kind !== 'proven') faults.push(`seed ${seed}: the runner-up is ${other.kind}`)
+        for (const broken of boxesOfLaw(
+          views,
+          runnerUp.boxes.map(each => each.routed),
+        ))
+          faults.push(`seed ${seed}, runner-up: ${broken}`)
+      }
       for (const broken of boxesOfLaw(views, routed.value)) faults.push(`seed ${seed}: ${broken}`)
     }
     expect(faults.slice(0, 4)).toEqual([])
     for (const boxes of ['1', '2', '3', '4', '5']) expect(planned.get(boxes) ?? 0, boxes).toBeGreaterThan(250)
+    expect(others).toBeGreaterThan(200)
     expect(kinds.size).toBeGreaterThan(45)
     expect(refused.get('net-missing') ?? 0).toBeGreaterThan(100)
     expect(refused.get('too-few-conductors') ?? 0).toBeGreaterThan(50)

@@ -4,7 +4,7 @@ import { isHotRole, isLoadRole } from '../identify'
 import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
-import { assigned, crossing, edgesOf, type Edge } from './carry'
+import { assigned, assignedOtherwise, crossing, edgesOf, type Assignment, type Edge } from './carry'
 import {
   assemble,
   circuitOf,
@@ -51,6 +51,25 @@ export function routedTogether(view: BoxView, trade: Trade): Result<RoutedTogeth
  * devices, a set that does not work one light, or conductors between two boxes.
  */
 export function routeTogether(views: readonly BoxView[], trade: Trade): Result<RoutedTogether> {
+  const ways = waysTogether(views, trade, { next: false })
+  return ways.ok ? good(ways.value[0]!) : ways
+}
+
+/**
+ * The runner-up: the next least way to wire the same boxes, with other conductors or other devices’ parts; null where
+ * there is none, or where they cannot be wired at all.
+ */
+export function nextBest(views: readonly BoxView[], trade: Trade): RoutedTogether | null {
+  const ways = waysTogether(views, trade, { next: true })
+  return ways.ok ? (ways.value[1] ?? null) : null
+}
+
+/** The least way, and where it is asked for the next. */
+function waysTogether(
+  views: readonly BoxView[],
+  trade: Trade,
+  { next }: { readonly next: boolean },
+): Result<readonly RoutedTogether[]> {
   const faults: Fault[] = []
   for (const view of views) {
     if (view.ends.length === 0)
@@ -83,31 +102,33 @@ export function routeTogether(views: readonly BoxView[], trade: Trade): Result<R
     return schemes
   })
   if (faults.length > 0) return refused(...faults)
-  let best: { schemes: readonly Scheme[]; carried: Carried } | null = null
+  const found: { readonly schemes: readonly Scheme[]; readonly carried: Carried }[] = []
   let least: readonly Fault[] = []
   for (const schemes of combined(choices)) {
-    const carried = puzzle.carried(schemes)
-    if (!carried.ok) {
-      if (least.length === 0 || carried.faults.length < least.length) least = carried.faults
-    } else if (!best || carried.value.cost < best.carried.cost) best = { schemes, carried: carried.value }
+    const ways = puzzle.carried(schemes, next)
+    if (ways.ok) found.push(...ways.value.map(carried => ({ schemes, carried })))
+    else if (least.length === 0 || ways.faults.length < least.length) least = ways.faults
   }
-  if (!best) return refused(...(least as [Fault, ...Fault[]]))
-  const { schemes, carried } = best
-  return good({
-    schemes,
-    cost: carried.cost,
-    boxes: boxes.map(({ view, devices }) => ({
-      view,
-      routed: assemble(
+  if (found.length === 0) return refused(...(least as [Fault, ...Fault[]]))
+  // Stable: of ways that cost the same the first stays first.
+  found.sort((a, b) => a.carried.cost - b.carried.cost)
+  return good(
+    found.slice(0, next ? 2 : 1).map(({ schemes, carried }) => ({
+      schemes,
+      cost: carried.cost,
+      boxes: boxes.map(({ view, devices }) => ({
         view,
-        trade,
-        devices,
-        wordsHere(view, devices, carried),
-        carried.netOfEnd,
-        carried.netOfTerminal,
-      ),
+        routed: assemble(
+          view,
+          trade,
+          devices,
+          wordsHere(view, devices, carried),
+          carried.netOfEnd,
+          carried.netOfTerminal,
+        ),
+      })),
     })),
-  })
+  )
 }
 
 /** Nets that come into one box, or that its devices ask for. */
@@ -173,8 +194,11 @@ class Puzzle {
     return { line: `line:${circuit}`, load: `load:${groupId}`, neutral: `neutral:${circuit}` }
   }
 
-  /** What the conductors between the boxes carry for some schemes; refused where there are too few that may. */
-  carried(schemes: readonly Scheme[]): Result<Carried> {
+  /**
+   * What the conductors between the boxes carry for some schemes, the least first, and where it is asked for each way
+   * that differs from it between two boxes; refused where there are too few that may.
+   */
+  carried(schemes: readonly Scheme[], next: boolean): Result<readonly Carried[]> {
     const faults: Fault[] = []
     const netOfTerminal: Record<string, string | null> = Object.assign({}, ...schemes.map(({ nets }) => nets))
     const wanted = new Map<string, Set<string>>()
@@ -210,13 +234,14 @@ class Puzzle {
           }
         }
     if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
-    return this.#spread(wanted, netOfTerminal)
+    return this.#spread(wanted, netOfTerminal, next)
   }
 
   #spread(
     wanted: ReadonlyMap<string, ReadonlySet<string>>,
     netOfTerminal: Readonly<Record<string, string | null>>,
-  ): Result<Carried> {
+    next: boolean,
+  ): Result<readonly Carried[]> {
     const faults: Fault[] = []
     const over = new Map<Edge, string[]>()
     for (const [net, boxes] of [...wanted].sort(([a], [b]) => (a < b ? -1 : 1))) {
@@ -234,18 +259,28 @@ class Puzzle {
       }
       for (const edge of crossed) over.set(edge, [...(over.get(edge) ?? []), net])
     }
-    const netOfConductor = new Map<string, string>()
-    let cost = 0
+    const chosen = new Map<Edge, Assignment>()
     for (const edge of this.edges) {
       const nets = over.get(edge) ?? []
       const found = assigned(edge, nets)
-      if (!found) faults.push(this.#tooFew(edge, nets))
-      else {
-        cost += found.cost
-        for (const [conductor, net] of found.netOf) netOfConductor.set(conductor, net)
-      }
+      if (found) chosen.set(edge, found)
+      else faults.push(this.#tooFew(edge, nets))
     }
     if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
+    const others = next
+      ? [...chosen].flatMap(([edge, own]) => {
+          const other = assignedOtherwise(edge, over.get(edge) ?? [], own)
+          return other ? [new Map([...chosen, [edge, other]])] : []
+        })
+      : []
+    return good([chosen, ...others].map(each => this.#carriedBy(each, netOfTerminal)))
+  }
+
+  #carriedBy(
+    chosen: ReadonlyMap<Edge, Assignment>,
+    netOfTerminal: Readonly<Record<string, string | null>>,
+  ): Carried {
+    const netOfConductor = new Map([...chosen.values()].flatMap(({ netOf }) => [...netOf]))
     const netOfEnd: Record<string, string | null> = {}
     for (const { each, net } of this.#fixed) netOfEnd[each.end.id] = net
     for (const { runners } of this.edges)
@@ -256,7 +291,8 @@ class Puzzle {
         net === null ? [] : [[net, this.#words(net)]],
       ),
     )
-    return good({ cost, words, netOfEnd, netOfTerminal })
+    const cost = [...chosen.values()].reduce((sum, each) => sum + each.cost, 0)
+    return { cost, words, netOfEnd, netOfTerminal }
   }
 
   #tooFew({ boxes, runners }: Edge, nets: readonly string[]): Fault {

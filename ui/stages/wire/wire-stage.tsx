@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { isSettled, planBox } from '@/core/plan'
 import type { Proof } from '@/core/prove'
-import { plannedCircuit, type RoutedBox } from '@/core/route'
+import { isTied, plannedCircuit, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { useEdits, useTrade } from '../../job/provider'
@@ -19,13 +19,14 @@ import { Steps } from './steps'
 import { useProof } from './use-proof'
 
 const Refutation = dynamic(() => import('./refutation').then(module => module.Refutation), { ssr: false })
+const NextBest = dynamic(() => import('./next-best').then(module => module.NextBest), { ssr: false })
 const Cures = dynamic(() => import('./cures').then(module => module.Cures), { ssr: false })
 const NetPath = dynamic(() => import('./net-path').then(module => module.NetPath), { ssr: false })
 const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
 
 export function WireStage({ view }: { view: BoxView }) {
   const trade = useTrade()
-  const [moment, setMoment] = useState<'before' | 'after'>('after')
+  const [moment, setMoment] = useState<'before' | 'after' | 'next'>('after')
   const edits = useEdits(view.box.id)
   const unfit = view.ends.filter(({ conductor }) => conductor.unfit)
   const [shownNet, setShownNet] = useState<string | null>(null)
@@ -53,6 +54,7 @@ export function WireStage({ view }: { view: BoxView }) {
               options={[
                 { value: 'before', words: 'Before' },
                 ...(planned ? [{ value: 'after' as const, words: 'After' }] : []),
+                ...(planned && isTied(view) ? [{ value: 'next' as const, words: 'Next best way' }] : []),
               ]}
               onCommit={setMoment}
             />
@@ -66,6 +68,8 @@ export function WireStage({ view }: { view: BoxView }) {
                 setShownNet(routed.netOfTerminal[`${placeId}.${terminalId}`] ?? null)
               }
             />
+          ) : planned && moment === 'next' ? (
+            <NextBest view={view} />
           ) : (
             <BoxDrawing picture={found} />
           )}
