@@ -12,6 +12,7 @@ import { companionChain, plainPlaces } from '@/demo/places'
 import { quillbackRoad } from '@/demo/quillback'
 import { usualBox } from '@/demo/usual'
 import { benchIdentify } from './identify'
+import { benchPlan, benchRoute } from './route'
 
 /** Figures only: no test depends on them. Best and median of `rounds`, in milliseconds. */
 function measure(name: string, rounds: number, work: () => unknown): void {
@@ -111,3 +112,6 @@ measure(`Route and plan: ${boxes} boxes`, 20, () => {
 })
 measure(`Progress of all stages: ${boxes} boxes`, 20, () => progressOfJob({ ...house }, trade))
 benchIdentify()
+
+benchRoute(measure)
+benchPlan(measure, manyHouses(3))

@@ -1,7 +1,18 @@
 import type { Trade } from '@/core/model/trade'
 import { devices } from './devices'
 import { facts } from './facts'
-import { boxes, conductors, houseRules, lamps, levers, minutes, motors, rings, twistOn } from './tables'
+import {
+  boxes,
+  conductors,
+  houseRules,
+  lamps,
+  levers,
+  minutes,
+  motors,
+  rings,
+  routeCosts,
+  twistOn,
+} from './tables'
 
 /** The catalogue and the trade's figures, as the core asks for them. */
 export const trade: Trade = {
@@ -16,4 +27,5 @@ export const trade: Trade = {
   twistOn,
   minutes,
   houseRules,
+  routeCosts,
 }

@@ -161,6 +161,13 @@ export const minutes: Trade['minutes'] = {
   plate: 2,
 }
 
+export const routeCosts: Trade['routeCosts'] = {
+  changed: 1,
+  markedAgain: 2,
+  madeNeutral: 6,
+  signalNotRed: 0.25,
+}
+
 const rule = (
   id: string,
   question: string,

@@ -45,6 +45,18 @@ export interface LeverConnector {
   readonly stripMillimetres: number
 }
 
+/** What it costs, beside leaving it as it is, that a conductor carries a net. */
+export interface RouteCosts {
+  /** It carries another kind of net than before. */
+  readonly changed: number
+  /** A neutral-coloured one brings a hot, and is marked again at both ends. */
+  readonly markedAgain: number
+  /** A coloured one brings a neutral, where the house rule lets it. */
+  readonly madeNeutral: number
+  /** A signal on another colour than red. */
+  readonly signalNotRed: number
+}
+
 /** Everything the rules look up: data, handed to the core by whoever asks it a question. */
 export interface Trade {
   readonly devices: readonly DeviceModel[]
@@ -77,6 +89,7 @@ export interface Trade {
   readonly twistOn: readonly TwistConnector[]
   readonly minutes: Readonly<Record<string, number>>
   readonly houseRules: readonly HouseRule[]
+  readonly routeCosts: RouteCosts
 }
 
 export interface HouseRule {

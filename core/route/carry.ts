@@ -1,5 +1,6 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
+import type { RouteCosts } from '../model/trade'
 
 /** A conductor that runs from one of some boxes to another. */
 export interface Runner {
@@ -34,12 +35,6 @@ export function edgesOf(views: readonly BoxView[]): Edge[] {
   return [...edges.values()]
 }
 
-/** What carrying a net on a conductor costs, beside leaving it as it is. */
-const CHANGED = 1
-const MARKED_AGAIN = 2
-const MADE_NEUTRAL = 6
-const OTHER_COLOUR = 0.25
-
 const kindOf = (net: string): string => net.slice(0, net.includes(':') ? net.indexOf(':') : undefined)
 
 const FOUND_AS: Readonly<Record<string, readonly string[]>> = {
@@ -54,20 +49,20 @@ const FOUND_AS: Readonly<Record<string, readonly string[]>> = {
  * What it costs that a conductor carries a net; infinite where its colour may not. A neutral-coloured one may be
  * marked again to bring a feed, but under the usual North American rule not to take the switched conductor back.
  */
-export function carryingCost({ a: { view, each } }: Runner, net: string): number {
+export function carryingCost({ a: { view, each } }: Runner, net: string, costs: RouteCosts): number {
   const { region, record } = view
   const kind = kindOf(net)
   const { conductor, end } = each
   if (conductor.unfit) return Infinity
-  let cost = FOUND_AS[kind]?.includes(end.role ?? '') ? 0 : CHANGED
+  let cost = FOUND_AS[kind]?.includes(end.role ?? '') ? 0 : costs.changed
   const neutralColoured = region.neutralColours.includes(conductor.insulation)
   if (kind === 'neutral') {
     if (mayBeNeutral(region, conductor)) return cost
-    return houseRule(record, 'remark-neutral', 'never') === 'never' ? Infinity : cost + MADE_NEUTRAL
+    return houseRule(record, 'remark-neutral', 'never') === 'never' ? Infinity : cost + costs.madeNeutral
   }
   if (neutralColoured && region.id === 'north-america-120' && kind === 'load') return Infinity
-  if (neutralColoured && conductor.markedAs === null) cost += MARKED_AGAIN
-  if (kind === 'signal' && conductor.insulation !== 'red') cost += OTHER_COLOUR
+  if (neutralColoured && conductor.markedAs === null) cost += costs.markedAgain
+  if (kind === 'signal' && conductor.insulation !== 'red') cost += costs.signalNotRed
   return cost
 }
 
@@ -77,18 +72,21 @@ export interface Assignment {
 }
 
 /** Nets of the conductors between two boxes, the least that it costs; null where there are too few that may. */
-export const assigned = (edge: Edge, nets: readonly string[]): Assignment | null => bestOf(edge, nets, null)
+export const assigned = (edge: Edge, nets: readonly string[], costs: RouteCosts): Assignment | null =>
+  bestOf(edge, nets, costs, null)
 
 /** The least that it costs in any other way than the given one. */
 export const assignedOtherwise = (
   edge: Edge,
   nets: readonly string[],
+  costs: RouteCosts,
   { netOf }: Assignment,
-): Assignment | null => bestOf(edge, nets, netOf)
+): Assignment | null => bestOf(edge, nets, costs, netOf)
 
 function bestOf(
   { runners }: Edge,
   nets: readonly string[],
+  costs: RouteCosts,
   not: ReadonlyMap<string, string> | null,
 ): Assignment | null {
   let best: Assignment | null = null
@@ -103,7 +101,7 @@ function bestOf(
     }
     for (const runner of runners) {
       if (netOf.has(runner.conductorId)) continue
-      const own = carryingCost(runner, net)
+      const own = carryingCost(runner, net, costs)
       if (own === Infinity) continue
       netOf.set(runner.conductorId, net)
       place(index + 1, cost + own)

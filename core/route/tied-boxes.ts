@@ -85,7 +85,7 @@ function waysTogether(
   }
   const boxes = views.map(view => ({ view, devices: plannedDevices(view, trade, faults) }))
   if (faults.length > 0) return refused(...faults)
-  const puzzle = new Puzzle(boxes)
+  const puzzle = new Puzzle(boxes, trade)
   for (const view of views)
     for (const each of view.ends)
       if (!puzzle.runs.has(each.conductor.id)) faults.push(...colourFaults(view, each))
@@ -162,7 +162,10 @@ class Puzzle {
   readonly runs: ReadonlySet<string>
   readonly #fixed: readonly { readonly view: BoxView; readonly each: EndView; readonly net: string | null }[]
 
-  constructor(readonly boxes: readonly Boxed[]) {
+  constructor(
+    readonly boxes: readonly Boxed[],
+    readonly trade: Trade,
+  ) {
     this.edges = edgesOf(boxes.map(({ view }) => view))
     this.runs = new Set(this.edges.flatMap(({ runners }) => runners.map(({ conductorId }) => conductorId)))
     this.#fixed = boxes.flatMap(({ view, devices }) =>
@@ -262,14 +265,14 @@ class Puzzle {
     const chosen = new Map<Edge, Assignment>()
     for (const edge of this.edges) {
       const nets = over.get(edge) ?? []
-      const found = assigned(edge, nets)
+      const found = assigned(edge, nets, this.trade.routeCosts)
       if (found) chosen.set(edge, found)
       else faults.push(this.#tooFew(edge, nets))
     }
     if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
     const others = next
       ? [...chosen].flatMap(([edge, own]) => {
-          const other = assignedOtherwise(edge, over.get(edge) ?? [], own)
+          const other = assignedOtherwise(edge, over.get(edge) ?? [], this.trade.routeCosts, own)
           return other ? [new Map([...chosen, [edge, other]])] : []
         })
       : []

@@ -33,7 +33,7 @@ export function everyWay(
   let tried = 0
   let proven = 0
   let leastCost: number | null = null
-  for (const nets of labelled(runners)) {
+  for (const nets of labelled(runners, trade)) {
     const inBox = (at: number) => [
       ...new Set([...(at === fed ? ['line', 'neutral'] : []), ...(at === lit ? ['load'] : []), ...nets]),
     ]
@@ -47,7 +47,7 @@ export function everyWay(
           tried++
           if (!works(devices, seated, settings)) continue
           proven++
-          const cost = costOf(runners, nets, devices, seated)
+          const cost = costOf(runners, nets, devices, seated, trade)
           if (leastCost === null || cost < leastCost) leastCost = cost
         }
       }
@@ -60,7 +60,11 @@ type Seats = Readonly<Record<string, string | null>>
 const holds = (seated: Seats, net: string) => Object.values(seated).includes(net)
 
 /** Nets for the conductors, an empty one where it stays unused; what only differs in names comes once. */
-function* labelled(runners: readonly Runner[], before: readonly string[] = []): Generator<readonly string[]> {
+function* labelled(
+  runners: readonly Runner[],
+  trade: Trade,
+  before: readonly string[] = [],
+): Generator<readonly string[]> {
   const runner = runners[before.length]
   if (!runner) {
     yield before
@@ -70,8 +74,8 @@ function* labelled(runners: readonly Runner[], before: readonly string[] = []): 
   for (const net of ['', 'line', 'load', 'neutral', fresh]) {
     if (net !== '' && before.includes(net)) continue
     const kind = isOwn(net) ? 'traveller' : net
-    if (net !== '' && carryingCost(runner, kind) === Infinity) continue
-    yield* labelled(runners, [...before, net])
+    if (net !== '' && carryingCost(runner, kind, trade.routeCosts) === Infinity) continue
+    yield* labelled(runners, trade, [...before, net])
   }
 }
 
@@ -152,6 +156,7 @@ function costOf(
   nets: readonly string[],
   devices: readonly PlannedDevice[],
   seated: Seats,
+  trade: Trade,
 ): number {
   const signals = new Set(
     devices.flatMap(({ placeId, model }) =>
@@ -162,7 +167,14 @@ function costOf(
     const net = nets[at]!
     if (net === '') return sum
     const kind = isOwn(net) ? passedFrom(net, devices, seated) : net
-    return sum + carryingCost(runner, isOwn(kind) ? (signals.has(kind) ? 'signal' : 'traveller') : kind)
+    return (
+      sum +
+      carryingCost(
+        runner,
+        isOwn(kind) ? (signals.has(kind) ? 'signal' : 'traveller') : kind,
+        trade.routeCosts,
+      )
+    )
   }, 0)
 }
 
