@@ -299,7 +299,13 @@ export function jobBuilder(job: JobRow) {
   }
 
   const switchTo = (breaker: string, to: 'on' | 'off') =>
-    put('switchings', { id: `switching-${seq + 1}`, circuitId: `circuit-${breaker}`, to, ...moment() })
+    put('switchings', {
+      id: `switching-${seq + 1}`,
+      circuitId: `circuit-${breaker}`,
+      to,
+      foundSo: false,
+      ...moment(),
+    })
 
   /** Tester and reference proved, breakers off, dead at every conductor, tester proved again. */
   const isolate = (boxId: string) => {

@@ -44,6 +44,12 @@ export function quillbackRoad(): JobRecord {
   house.circuit('11', 'Studio A', 20, { sharedNeutralWithId: 'circuit-13', poles: 2 })
   house.circuit('13', 'Studio B', 20, { sharedNeutralWithId: 'circuit-11', poles: 2 })
 
+  house.put('crew', { id: 'electrician', name: 'Ines Talbot-Roe', readsLive: true, atPanel: false })
+  house.put('crew', { id: 'apprentice', name: 'Kofi Marsh', readsLive: false, atPanel: false })
+  const keep = { roomId: null, circuitId: null, minutes: null }
+  house.put('keeps', { ...keep, id: 'freezer', kind: 'off-at-most', circuitId: 'circuit-2', minutes: 30 })
+  house.put('keeps', { ...keep, id: 'lit-stair', kind: 'lit-tonight', roomId: 'stair' })
+
   // Only begun: nobody has looked behind the plate yet.
   house.box({
     id: 'box-pantry',

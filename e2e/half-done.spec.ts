@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { jobBuilder } from '@/demo/builder'
 import { fedAtTheSwitch } from '@/demo/usual'
-import { bringIn, rows } from './helpers'
+import { bringIn, rows, saved } from './helpers'
 
 /** A box that is dead, its old switch taken out and nothing joined yet. */
 function halfDone() {
@@ -61,7 +61,14 @@ test('half way the power stays off: the page says why, and so does the server', 
         {
           kind: 'add',
           entity: 'switchings',
-          row: { id: 'on-1', circuitId: 'circuit-7', to: 'on', seq: 0, at: '2026-03-02T08:00:00.000Z' },
+          row: {
+            id: 'on-1',
+            circuitId: 'circuit-7',
+            to: 'on',
+            foundSo: false,
+            seq: 0,
+            at: '2026-03-02T08:00:00.000Z',
+          },
         },
       ],
     },
@@ -70,4 +77,17 @@ test('half way the power stays off: the page says why, and so does the server', 
   expect(said.kind).toBe('refused')
   expect(JSON.stringify(said.faults)).toContain('the work in Room, By the door is half done')
   expect(await rows("SELECT id FROM switchings WHERE job_id = ? AND `to` = 'on'", jobId)).toEqual([])
+
+  // The plan's own switch says the same, and what is so can be told: then nothing bare is touched any more.
+  await expect(page.getByText('Keep the power off: the work is half done')).toBeVisible()
+  await page.getByRole('button', { name: 'Breaker 7 is on again' }).click()
+  await expect(page.getByText(/^Not on yet, the work in Room, By the door is half done/)).toBeVisible()
+  expect(await rows("SELECT id FROM switchings WHERE job_id = ? AND `to` = 'on'", jobId)).toEqual([])
+  await page.getByRole('button', { name: 'Found breaker 7 on' }).click()
+  await saved(page)
+  expect(await rows("SELECT found_so FROM switchings WHERE job_id = ? AND `to` = 'on'", jobId)).toEqual([
+    { found_so: 1 },
+  ])
+  await expect(page.getByText(/^Stop: it may be live, and the work is half done/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Done: Join the ground/ })).toBeDisabled()
 })

@@ -46,7 +46,14 @@ describe('transition', () => {
     const edit: Edit = {
       kind: 'add',
       entity: 'switchings',
-      row: { id: 'x', circuitId: 'circuit-7', to: 'off', seq: 0, at: '1970-01-01T00:00:00.000Z' },
+      row: {
+        id: 'x',
+        circuitId: 'circuit-7',
+        to: 'off',
+        foundSo: false,
+        seq: 0,
+        at: '1970-01-01T00:00:00.000Z',
+      },
     }
     const changes = transition(record, [edit], moment)
     const last = Math.max(...Object.values(record.readings).map(each => each.seq))

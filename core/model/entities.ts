@@ -233,6 +233,8 @@ export const ENTITIES = {
     id,
     circuitId: maybeRef('circuits', 'remove'),
     to: choice(['on', 'off']),
+    /** Somebody found it so and told it: true whatever the plan holds, and not refused for it. */
+    foundSo: flag,
     seq: whole(0, 1_000_000_000),
     at: instant,
   },

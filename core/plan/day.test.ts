@@ -4,7 +4,8 @@ import { quillbackRoad } from '@/demo/quillback'
 import { rowsOf, type JobRecord } from '../model/record'
 import { dayOf, learnedPace } from '.'
 
-const record = quillbackRoad()
+/** With nobody named and nothing to be kept: each test says its own. */
+const record: JobRecord = { ...quillbackRoad(), crew: {}, keeps: {} }
 const day = dayOf(record, trade)
 const withRows = (
   table: 'crew' | 'keeps' | 'turns',
@@ -12,6 +13,14 @@ const withRows = (
 ): JobRecord => ({ ...record, [table]: Object.fromEntries(rows.map(row => [row.id, row])) }) as JobRecord
 
 describe('the day', () => {
+  it('of the demo house: the freezer is off for 30 minutes at most, the stair done first, walks still few', () => {
+    const demo = dayOf(quillbackRoad(), trade)
+    expect(demo.broken).toEqual([])
+    expect(demo.walks).toBeLessThan(demo.boxByBox.walks / 3)
+    for (const { turns } of demo.stretches)
+      for (const each of turns) if (each.kind === 'live') expect(each.who).toBe('Ines Talbot-Roe')
+  })
+
   it('every box that can be worked is in it once for each kind, and none that waits', () => {
     const turns = day.stretches.flatMap(each => each.turns)
     expect(turns.length).toBeGreaterThan(15)

@@ -23,8 +23,8 @@ export const holdPoints =
   (before, after, changes) =>
     changes.flatMap((change): Fault[] => {
       if (change.entity === 'switchings' && change.before === null && change.after !== null) {
-        const { circuitId, to } = change.after as Row<'switchings'>
-        return to === 'off'
+        const { circuitId, to, foundSo } = change.after as Row<'switchings'>
+        return to === 'off' || foundSo
           ? []
           : liftedBehind(after, circuitId).map(({ box, room }) =>
               fault(

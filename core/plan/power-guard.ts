@@ -12,8 +12,9 @@ export const powerHolds =
   (_, after, changes) =>
     changes.flatMap((change): Fault[] => {
       if (change.entity !== 'switchings' || change.before !== null || change.after === null) return []
-      const { circuitId, to } = change.after as Row<'switchings'>
-      if (to === 'off') return []
+      const { circuitId, to, foundSo } = change.after as Row<'switchings'>
+      // What is so is recorded, however wrong: from then on nothing bare is touched.
+      if (to === 'off' || foundSo) return []
       const views = rowsOf(after, 'boxes').flatMap(({ id }) => boxView(after, id) ?? [])
       return heldOff(after, views, circuitId, trade).map(({ view: { room, box }, why }) =>
         fault(

@@ -37,7 +37,7 @@ function after(record: JobRecord, edits: readonly Edit[]): JobRecord | null {
 const switching = (circuitId: string | null, to: 'on' | 'off'): Edit => ({
   kind: 'add',
   entity: 'switchings',
-  row: { id: fresh(), circuitId, to, seq: 0, at: '' },
+  row: { id: fresh(), circuitId, to, foundSo: false, seq: 0, at: '' },
 })
 
 const reading = (boxId: string, more: object): Edit => ({

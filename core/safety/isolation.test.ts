@@ -38,7 +38,7 @@ const reading = (fields: Partial<Row<'readings'>>): Edit => ({
 const switching = (to: 'on' | 'off', circuitId: string | null = 'circuit-7'): Edit => ({
   kind: 'add',
   entity: 'switchings',
-  row: { id: `switching-${++counter}`, circuitId, to, seq: 0, at: NOW },
+  row: { id: `switching-${++counter}`, circuitId, to, foundSo: false, seq: 0, at: NOW },
 })
 
 const tester = (value = 120) =>

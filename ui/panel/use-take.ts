@@ -54,6 +54,7 @@ export function useTake(view: BoxView, { placeId, endId }: Watched): Take {
               id: newId(),
               circuitId: off?.id ?? null,
               to: 'off',
+              foundSo: false,
               seq: 0,
               at: NOW,
             }),

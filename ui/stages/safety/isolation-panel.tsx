@@ -1,8 +1,10 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Row } from '@/core/model/entities'
+import { rowsWith } from '@/core/model/record'
 import { needWords } from '@/core/plan'
 import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newId } from '../../job/new-id'
@@ -12,6 +14,9 @@ import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
+import { useSwitchedOn } from './use-switched-on'
+
+const KeepOff = dynamic(() => import('./keep-off').then(module => module.KeepOff), { ssr: false })
 
 /** The safe sequence, one need after the other, each recorded with one press. */
 export function IsolationPanel({ view }: { view: BoxView }) {
@@ -22,6 +27,7 @@ export function IsolationPanel({ view }: { view: BoxView }) {
   const others = isolation.needs.filter(need => need.kind !== 'read-dead')
   return (
     <Part title={isolation.dead ? 'This box was read dead' : 'Make it dead'}>
+      {!isolation.dead && isBegun(view) && <KeepOff view={view} isDead={false} />}
       {isolation.dead ? (
         <SwitchOn view={view} />
       ) : (
@@ -110,6 +116,7 @@ function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; acti
                   id: newId(),
                   circuitId: need.circuit?.id ?? null,
                   to: 'off',
+                  foundSo: false,
                   seq: 0,
                   at: NOW,
                 }),
@@ -219,30 +226,22 @@ function DeadRow({
   )
 }
 
+const isBegun = ({ record, box }: BoxView): boolean => rowsWith(record, 'steps', 'boxId', box.id).length > 0
+
 /** Switching on again is recorded: from then on the box may be live, and every dead reading is void. */
 export function SwitchOn({ view }: { view: BoxView }) {
-  const edits = useEdits(view.box.id)
-  const isolation = isolationOf(view)
+  const on = useSwitchedOn(view)
   return (
-    <div className="flex flex-wrap gap-2">
-      {isolation.toSwitchOff.map(circuit => (
-        <Button
-          key={circuit?.id ?? 'main'}
-          onClick={() =>
-            edits.send('switch a breaker', [
-              edits.add('switchings', {
-                id: newId(),
-                circuitId: circuit?.id ?? null,
-                to: 'on',
-                seq: 0,
-                at: NOW,
-              }),
-            ])
-          }
-        >
-          {circuit ? `${plain(view.region.words.breaker)} ${circuit.breaker}` : 'The main switch'} is on again
-        </Button>
-      ))}
+    <div className="flex flex-col gap-2">
+      {isBegun(view) && <KeepOff view={view} isDead />}
+      <div className="flex flex-wrap gap-2">
+        {isolationOf(view).toSwitchOff.map(circuit => (
+          <Button key={circuit?.id ?? 'main'} onClick={() => on(circuit, false)}>
+            {circuit ? `${plain(view.region.words.breaker)} ${circuit.breaker}` : 'The main switch'} is on
+            again
+          </Button>
+        ))}
+      </div>
     </div>
   )
 }

@@ -135,6 +135,7 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
                     id: newId(),
                     circuitId: circuit?.id ?? null,
                     to: 'on',
+                    foundSo: false,
                     seq: 0,
                     at: NOW,
                   }),

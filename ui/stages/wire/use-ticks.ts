@@ -20,7 +20,14 @@ export function useTicks(view: BoxView) {
       note: '',
     })
     const on = view.feeds.map(({ circuit }) =>
-      edits.add('switchings', { id: newId(), circuitId: circuit.id, to: 'on', seq: 0, at: NOW }),
+      edits.add('switchings', {
+        id: newId(),
+        circuitId: circuit.id,
+        to: 'on',
+        foundSo: false,
+        seq: 0,
+        at: NOW,
+      }),
     )
     return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
   }

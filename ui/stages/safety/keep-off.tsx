@@ -1,0 +1,41 @@
+'use client'
+
+import { useMemo } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { ifOnNow } from '@/core/plan'
+import { isolationOf } from '@/core/safety'
+import { useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { useSwitchedOn } from './use-switched-on'
+
+/** Why the power stays off now; and the way to say that it is on all the same. */
+export function KeepOff({ view, isDead }: { view: BoxView; isDead: boolean }) {
+  const trade = useTrade()
+  const on = useSwitchedOn(view)
+  const ifOn = useMemo(() => ifOnNow(view, trade), [view, trade])
+  if (ifOn.length === 0) return null
+  const { breaker } = view.region.words
+  return (
+    <div className="hazard bg-paper p-3">
+      <p className="font-bold">
+        {isDead
+          ? 'Keep the power off: the work is half done'
+          : 'Stop: it may be live, and the work is half done. Touch nothing; switch it off'}
+      </p>
+      <ul>
+        {ifOn.map(({ says }) => (
+          <li key={says}>{says}</li>
+        ))}
+      </ul>
+      {isDead && (
+        <div className="mt-2 flex flex-wrap gap-2">
+          {isolationOf(view).toSwitchOff.map(circuit => (
+            <Button key={circuit?.id ?? 'main'} onClick={() => on(circuit, true)}>
+              {circuit ? `Found ${breaker} ${circuit.breaker} on` : 'Found the main switch on'}
+            </Button>
+          ))}
+        </div>
+      )}
+    </div>
+  )
+}
