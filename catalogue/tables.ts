@@ -212,6 +212,15 @@ export const houseRules: readonly HouseRule[] = [
     'A screw or clamp can be checked by eye.',
   ),
   rule(
+    'neutral-source',
+    'Where does a new device’s neutral come from, beside a receptacle?',
+    [
+      ['splice', 'From the splice, by a pigtail'],
+      ['receptacle', 'From a free screw of the receptacle, never on a shared neutral'],
+    ],
+    'A receptacle that is taken out then opens nobody’s neutral.',
+  ),
+  rule(
     'ground-referenced',
     'Ground-referenced sensors where no neutral exists?',
     [

@@ -6,6 +6,7 @@ import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Gauge, Insulation } from '../model/vocabulary'
 import { companionSignal, wanting } from './make-up'
+import { handsOnNeutral } from './neutral-source'
 import { connectorsFor, type ConnectorPiece } from './connectors'
 
 export interface PlannedDevice {
@@ -261,6 +262,7 @@ const PIGTAIL_COLOURS: Readonly<Record<string, Readonly<Record<string, Insulatio
 interface Member {
   readonly placeId: string
   readonly terminal: Terminal
+  readonly model: DeviceModel
 }
 
 /** Seats, joints, pigtails and caps of one box whose ends and terminals have their nets. */
@@ -280,7 +282,7 @@ export function assemble(
     devices.flatMap(device =>
       device.model.terminals
         .filter(terminal => netOfTerminal[`${device.placeId}.${terminal.id}`] === net)
-        .map(terminal => ({ placeId: device.placeId, terminal })),
+        .map(terminal => ({ placeId: device.placeId, terminal, model: device.model })),
     )
   for (const net of Object.keys(nets).sort()) {
     const ends = view.ends.filter(each => netOfEnd[each.end.id] === net)
@@ -304,6 +306,7 @@ export function assemble(
       seats[ends[0]!.end.id] = { kind: 'cap' }
       continue
     }
+    const receptacle = terminals.length > 1 ? handsOnNeutral(view, net, ends, held) : null
     const jointId = `joint-${net}`
     const targets: Pigtail['to'][] = [
       ...held.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
@@ -311,16 +314,20 @@ export function assemble(
     ]
     const own = targets.map((to, index) => pigtailFor(view, net, ends, to, index))
     pigtails.push(...own)
-    for (const each of ends) seats[each.end.id] = { kind: 'joint', jointId }
+    const joined = receptacle ? [] : ends
+    for (const each of ends)
+      seats[each.end.id] = receptacle
+        ? { kind: 'terminal', placeId: receptacle.placeId, terminalId: receptacle.terminal.id }
+        : { kind: 'joint', jointId }
     const wires: Gauge[] = [
-      ...ends.map(({ conductor }) => conductor.gauge),
+      ...joined.map(({ conductor }) => conductor.gauge),
       ...leads.map(() => view.region.leadGauge),
       ...own.map(({ gauge }) => gauge),
     ]
     joints.push({
       id: jointId,
       netId: net,
-      endIds: ends.map(each => each.end.id),
+      endIds: joined.map(each => each.end.id),
       leads: leads.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
       pigtailIds: own.map(each => each.id),
       connectors: connectorsFor(wires, kind, trade) ?? [],
