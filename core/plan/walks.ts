@@ -39,7 +39,7 @@ export interface Ordered {
 }
 
 /** Places tried before an order is taken as it is, its bound said: enough to decide a dozen boxes, and little time for many. */
-const budgetFor = (pieces: number) => (pieces <= 36 ? 1_500_000 : 150_000)
+const budgetFor = (pieces: number) => (pieces <= 36 ? 6_000_000 : 150_000)
 
 /**
  * The order that visits the panel least: pieces are put into stretches, between two of which somebody walks to the
