@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { rowsOf, type JobRecord } from '../model/record'
-import { dayOf, learnedPace } from '.'
+import { dayOf, learnedPace, progressOfJob } from '.'
 
 /** With nobody named and nothing to be kept: each test says its own. */
 const record: JobRecord = { ...quillbackRoad(), crew: {}, keeps: {} }
@@ -26,6 +26,16 @@ describe('the day', () => {
     expect(turns.length).toBeGreaterThan(15)
     expect(new Set(turns.map(({ boxId, kind }) => `${boxId} ${kind}`)).size).toBe(turns.length)
     for (const { boxId } of turns) expect(day.waiting).not.toContain(boxId)
+  })
+
+  it('goes on from what is done: a box that is wired is counted, and out of the day', () => {
+    const wired = progressOfJob(record, trade).filter(({ stages }) =>
+      stages.some(({ stage, state }) => stage === 'wire' && state === 'done'),
+    )
+    expect(day.wired.done).toBe(wired.length)
+    expect(wired.length).toBeGreaterThan(0)
+    const turns = day.stretches.flatMap(each => each.turns.map(({ boxId }) => boxId))
+    for (const { boxId } of wired) expect(turns).not.toContain(boxId)
   })
 
   it('walks less than box by box, and says both', () => {

@@ -55,6 +55,8 @@ export interface Day {
   readonly broken: readonly string[]
   /** Boxes that wait for a device or for roles, and are not in the day. */
   readonly waiting: readonly string[]
+  /** Boxes that are wired, of all that hold a control. */
+  readonly wired: { readonly done: number; readonly of: number }
   /** Share of the planned minutes that work took on this job so far; 1 where nothing was finished. */
   readonly pace: number
 }
@@ -105,6 +107,10 @@ export function dayOf(record: JobRecord, trade: Trade): Day {
     },
     broken: brokenNeeds(record, stretches, pieces, walkMinutes),
     waiting,
+    wired: {
+      done: views.filter(view => view.places.length > 0 && isWired(view, trade)).length,
+      of: views.filter(view => view.places.length > 0).length,
+    },
     pace,
   }
 }

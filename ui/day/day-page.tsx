@@ -43,6 +43,7 @@ export function DayPage() {
             {turns.length === 0
               ? 'Nothing is open that can be worked now'
               : `${boxesOf(turns).length} boxes, about ${figure(day.minutes, 0)} min`}
+            {day.wired.done > 0 && `; ${day.wired.done} of ${day.wired.of} boxes are wired`}
             {day.pace !== 1 &&
               `, at the pace this job has shown (${figure(day.pace * 100, 0)} % of the plan)`}
           </p>
