@@ -107,6 +107,29 @@ export interface UsualBox {
   readonly rules?: Readonly<Record<string, string>>
 }
 
+/** A job of nobody’s, with one room called `room` and breakers of 15 A by their numbers: for boxes of one’s own. */
+export function bareJob(
+  id: string,
+  {
+    region = 'north-america-120',
+    breakers = ['7'],
+  }: { region?: RegionId; breakers?: readonly string[] } = {},
+) {
+  const job = jobBuilder({
+    id,
+    name: `${id.charAt(0).toUpperCase()}${id.slice(1)}`,
+    address: '',
+    owners: '',
+    electrician: '',
+    apprentice: '',
+    regionId: region,
+    note: '',
+  })
+  job.room('room', 'Room', 'Ground floor')
+  for (const breaker of breakers) job.circuit(breaker, 'Lights', 15)
+  return job
+}
+
 /** A job with one room and one box, as most are; every part can be given otherwise. */
 export function usualBox(given: UsualBox = {}): BoxView {
   const job = jobBuilder({

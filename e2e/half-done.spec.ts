@@ -1,22 +1,10 @@
 import { expect, test } from '@playwright/test'
-import { jobBuilder } from '@/demo/builder'
-import { fedAtTheSwitch } from '@/demo/usual'
+import { bareJob, fedAtTheSwitch } from '@/demo/usual'
 import { bringIn, rows, saved } from './helpers'
 
 /** A box that is dead, its old switch taken out and nothing joined yet. */
 function halfDone() {
-  const job = jobBuilder({
-    id: 'half',
-    name: 'Half done',
-    address: '',
-    owners: '',
-    electrician: '',
-    apprentice: '',
-    regionId: 'north-america-120',
-    note: '',
-  })
-  job.room('room', 'Room', 'Ground floor')
-  job.circuit('7', 'Lights', 15)
+  const job = bareJob('half')
   job.box({
     id: 'box',
     room: 'room',

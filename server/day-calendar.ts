@@ -1,11 +1,9 @@
 import ical from 'ical-generator'
-import { dayOf } from '@/core/plan'
-import { rowsOf } from '@/core/model/record'
+import { breakersIn } from '@/core/panel'
+import { dayOf, TURN_WORDS } from '@/core/plan'
 import { regionOf } from '@/core/model/regions'
 import { currentTrade } from './catalogue'
 import { loadJob } from './jobs'
-
-const KINDS = { apart: 'Read dead, take apart', live: 'Read live', work: 'Wire' } as const
 
 /**
  * The day of a job as a calendar, one entry a walk and one a piece of work; `date` as YYYY-MM-DD, `start` as HH:MM,
@@ -20,11 +18,7 @@ export async function dayCalendar(jobId: string, date: string, start: string): P
   const begin = Date.parse(`${date}T${start}:00Z`)
   // No zone: the same hour wherever the calendar is opened.
   const at = (minutes: number) => new Date(begin + Math.round(minutes) * 60_000)
-  const breakers = (ids: readonly string[]) =>
-    rowsOf(record, 'circuits')
-      .filter(({ id }) => ids.includes(id))
-      .map(each => each.breaker)
-      .join(', ')
+  const breakers = (ids: readonly string[]) => breakersIn(record, ids)
   const add = (id: string, summary: string, from: number, minutes: number, where: string) =>
     calendar.createEvent({
       id: `${record.job.id}-${id}`,
@@ -51,7 +45,7 @@ export async function dayCalendar(jobId: string, date: string, start: string): P
     for (const { boxId, kind, who, from, minutes } of stretch.turns) {
       const box = record.boxes[boxId]!
       const where = `${record.rooms[box.roomId]!.name}, ${box.name}`
-      add(`${boxId}-${kind}`, `${KINDS[kind]}: ${where}${who ? ` (${who})` : ''}`, from, minutes, where)
+      add(`${boxId}-${kind}`, `${TURN_WORDS[kind]}: ${where}${who ? ` (${who})` : ''}`, from, minutes, where)
     }
   })
   return calendar.toString()

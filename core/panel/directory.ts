@@ -38,3 +38,11 @@ export function roomsOf(record: JobRecord, boxes: readonly Box[]): string[] {
   const wanted = new Set(boxes.map(({ roomId }) => roomId))
   return rowsOf(record, 'rooms').flatMap(({ id, name }) => (wanted.has(id) ? [name] : []))
 }
+
+/** Breakers by what is written on them, in the panel’s order: “1, 4, 11”. */
+export const breakersIn = (record: JobRecord, ids: readonly string[]): string =>
+  rowsOf(record, 'circuits')
+    .filter(({ id }) => ids.includes(id))
+    .sort(byPosition)
+    .map(({ breaker }) => breaker)
+    .join(', ')

@@ -29,6 +29,12 @@ export interface Turn {
   readonly minutes: number
 }
 
+export const TURN_WORDS: Readonly<Record<Turn['kind'], string>> = {
+  apart: 'Read dead, take apart',
+  live: 'Read live',
+  work: 'Wire',
+}
+
 /** What happens between two walks to the panel. */
 export interface DayStretch {
   readonly off: readonly string[]

@@ -12,6 +12,6 @@ export {
 export { testList, type TestItem } from './prove-list'
 export { type Step, type StepKind } from './step'
 export { needWords, planBox, type BoxPlan } from './steps'
-export { DAY_MINUTES, dayOf, type Day, type DayStretch, type Turn } from './day'
+export { DAY_MINUTES, dayOf, TURN_WORDS, type Day, type DayStretch, type Turn } from './day'
 export { learnedPace } from './pace'
 export { ruleChanges, type RuleChange } from './rule-change'

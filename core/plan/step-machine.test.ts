@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { lot } from '../model/testing/lot'
 import { trade } from '@/catalogue'
 import { boxView, type BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
@@ -14,15 +15,6 @@ import { chainOf, type Chain } from '../route/testing/chain'
 import { compile, solve, stateAt, stateCount } from '../solve'
 import { doneSoFar, moves } from './if-on'
 import { holdPoints, planBox, powerHolds } from '.'
-
-/** Numbers of one seed, the same each time. */
-function lot(seed: number) {
-  let state = (seed * 2654435761) >>> 0
-  return (below: number): number => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
-    return Math.floor((state / 2 ** 32) * below)
-  }
-}
 
 const guards = [holdPoints(trade), powerHolds(trade)]
 let counter = 0
@@ -120,7 +112,6 @@ const MOVES_EACH = 70
 
 function chainFor(seed: number): Chain {
   const draw = lot(seed)
-  for (let skip = 0; skip < 4; skip++) draw(2)
   const count = 1 + draw(3)
   const region = (['north-america-120', 'north-america-120', 'europe-230'] as const)[draw(3)]!
   const shape = {

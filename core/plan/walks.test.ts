@@ -1,20 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { lot } from '../model/testing/lot'
 import { boxByBox, inThisOrder, inTurn, leastWalks, minutesOf, type Limits, type Piece } from './walks'
-
-function lot(seed: number) {
-  let state = (seed * 2654435761) >>> 0
-  return (below: number): number => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0
-    return Math.floor((state / 2 ** 32) * below)
-  }
-}
 
 const BREAKERS = ['1', '2', '3', '4']
 
 /** Boxes on up to four breakers, some read live first. */
 function piecesFor(seed: number, boxes: number): { pieces: Piece[]; limits: Limits } {
   const draw = lot(seed)
-  for (let skip = 0; skip < 4; skip++) draw(2)
   const pieces = Array.from({ length: boxes }, (_, at): Piece[] => {
     const breakers = draw(4) === 0 ? ['1', BREAKERS[1 + draw(3)]!] : [BREAKERS[draw(4)]!]
     const base = { boxId: `b${at}`, breakers, first: draw(5) === 0 }

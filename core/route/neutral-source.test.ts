@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { jobBuilder } from '@/demo/builder'
-import { strand } from '@/demo/usual'
+import { bareJob, strand } from '@/demo/usual'
 import type { BoxView } from '../job/box-view'
 import { prove } from '../prove'
 import { plannedCircuit, routeBox } from '.'
@@ -10,17 +9,7 @@ import { plannedCircuit, routeBox } from '.'
 function beside(
   more: { readonly rule?: string; readonly shared?: boolean; readonly two?: boolean } = {},
 ): BoxView {
-  const job = jobBuilder({
-    id: 'beside',
-    name: 'Beside',
-    address: '',
-    owners: '',
-    electrician: '',
-    apprentice: '',
-    regionId: 'north-america-120',
-    note: '',
-  })
-  job.room('room', 'Room', 'Ground floor')
+  const job = bareJob('beside', { breakers: [] })
   job.circuit('7', 'Lights', 15, more.shared ? { sharedNeutralWithId: 'circuit-9' } : {})
   if (more.shared) job.circuit('9', 'Others', 15, { sharedNeutralWithId: 'circuit-7' })
   job.box({

@@ -1,8 +1,9 @@
 import Link from 'next/link'
 import type { JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
-import type { Day } from '@/core/plan'
-import { boxName, breakersIn, clock, KIND_WORDS } from './words'
+import { breakersIn } from '@/core/panel'
+import { TURN_WORDS, type Day } from '@/core/plan'
+import { boxName, clock } from './words'
 
 /** What is thrown at each walk, and what is done until the next. */
 export function Stretches({ day, start, record }: { day: Day; start: string; record: JobRecord }) {
@@ -42,7 +43,7 @@ export function Stretches({ day, start, record }: { day: Day; start: string; rec
                     {boxName(record, boxId)}
                   </Link>{' '}
                   <span className="text-soft">
-                    {KIND_WORDS[kind]}
+                    {TURN_WORDS[kind]}
                     {who ? ` · ${who}` : ''}
                   </span>
                 </span>

@@ -1,6 +1,6 @@
 import type { JobRecord } from '@/core/model/record'
-import type { Day } from '@/core/plan'
-import { boxName, clock, KIND_WORDS } from './words'
+import { TURN_WORDS, type Day } from '@/core/plan'
+import { boxName, clock } from './words'
 
 const FILL = { apart: 'fill-joint', live: 'fill-plum', work: 'fill-ink' } as const
 const LANE = 40
@@ -51,7 +51,7 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
             className={`${FILL[kind]} stroke-ink`}
             strokeWidth={1}
           >
-            <title>{`${clock(start, from)} ${boxName(record, boxId)}: ${KIND_WORDS[kind]}`}</title>
+            <title>{`${clock(start, from)} ${boxName(record, boxId)}: ${TURN_WORDS[kind]}`}</title>
           </rect>
         ))}
         {day.stretches.map(({ from, walkMinutes }, at) => (
@@ -89,7 +89,7 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
             <svg viewBox="0 0 16 12" className="h-3 w-4" aria-hidden="true">
               <rect width="16" height="12" rx="3" className={`${FILL[kind]} stroke-ink`} />
             </svg>
-            {KIND_WORDS[kind]}
+            {TURN_WORDS[kind]}
           </span>
         ))}
         <span>① Walk to the panel</span>

@@ -1,23 +1,10 @@
-import { rowsOf, type JobRecord } from '@/core/model/record'
+import type { JobRecord } from '@/core/model/record'
 import type { Turn } from '@/core/plan'
-
-export const KIND_WORDS: Readonly<Record<Turn['kind'], string>> = {
-  apart: 'Read dead, take apart',
-  live: 'Read live',
-  work: 'Wire',
-}
 
 export const boxName = (record: JobRecord, boxId: string): string => {
   const box = record.boxes[boxId]
   return box ? `${record.rooms[box.roomId]?.name ?? ''}, ${box.name}` : boxId
 }
-
-/** Breakers by their numbers, in the panel’s order. */
-export const breakersIn = (record: JobRecord, ids: readonly string[]): string =>
-  rowsOf(record, 'circuits')
-    .filter(({ id }) => ids.includes(id))
-    .map(({ breaker }) => breaker)
-    .join(', ')
 
 /** Minutes after the start as a time of the day. */
 export function clock(start: string, minutes: number): string {

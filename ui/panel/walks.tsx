@@ -2,10 +2,10 @@
 
 import Link from 'next/link'
 import { useMemo } from 'react'
+import { breakersIn } from '@/core/panel'
 import { dayOf } from '@/core/plan'
 import { regionOf } from '@/core/model/regions'
 import { useJob, useTrade } from '../job/provider'
-import { breakersIn } from '../day/words'
 
 /** What is thrown at each walk of the day, for whoever stands here. */
 export function Walks() {

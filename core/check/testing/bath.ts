@@ -1,5 +1,5 @@
-import { jobBuilder, type Control } from '@/demo/builder'
-import { fedAtTheSwitch, strand } from '@/demo/usual'
+import type { Control } from '@/demo/builder'
+import { bareJob, fedAtTheSwitch, strand } from '@/demo/usual'
 import type { JobRecord } from '../../model/record'
 
 const light: Control = {
@@ -21,18 +21,7 @@ const fan: Control = {
 export function bathOf(
   more: { readonly depth?: number; readonly volume?: number; readonly wants?: boolean } = {},
 ): JobRecord {
-  const job = jobBuilder({
-    id: 'bath',
-    name: 'Bath',
-    address: '',
-    owners: '',
-    electrician: '',
-    apprentice: '',
-    regionId: 'north-america-120',
-    note: '',
-  })
-  job.room('bath', 'Bath', 'Ground floor')
-  job.circuit('7', 'Bath', 15)
+  const job = bareJob('bath')
   const [feed] = fedAtTheSwitch(true)
   const lampCable = (name: string, colour: 'black' | 'red', group: string) => ({
     name,
@@ -46,7 +35,7 @@ export function bathOf(
   })
   job.box({
     id: 'box',
-    room: 'bath',
+    room: 'room',
     name: 'By the door',
     breakers: ['7'],
     box: {

@@ -1,5 +1,5 @@
-import { jobBuilder, type CableAsFound, type Control, type RunStrand } from '@/demo/builder'
-import { strand } from '@/demo/usual'
+import type { CableAsFound, Control, RunStrand } from '@/demo/builder'
+import { bareJob, strand } from '@/demo/usual'
 import { basisOf } from '../../identify'
 import type { BoxView } from '../../job/box-view'
 import { tiedBoxes } from '../../job/tied'
@@ -67,18 +67,7 @@ export function chainOf({
   choices,
 }: Chain): BoxView[] {
   const { hots, neutral, ground, old } = COLOURS[region]
-  const job = jobBuilder({
-    id: 'chain',
-    name: 'Chain',
-    address: '',
-    owners: '',
-    electrician: '',
-    apprentice: '',
-    regionId: region,
-    note: '',
-  })
-  job.room('room', 'Room', 'Ground floor')
-  job.circuit('7', 'Lights', 15)
+  const job = bareJob('chain', { region })
   const last = count - 1
   const [lineScrew, loadScrew] =
     count > 1 ? ['common', 'common'] : region === 'europe-230' ? ['line', 'load'] : ['upper', 'lower']
