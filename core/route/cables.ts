@@ -6,7 +6,8 @@ import type { Region } from '../model/regions'
 import { good, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import type { Insulation, Role } from '../model/vocabulary'
-import { routeAlone, type RoutedBox } from './route-box'
+import type { RoutedBox } from './planned'
+import { routeAlone } from './route-box'
 import { isTied, routeTogether } from './tied-boxes'
 
 /** A cable that is not there yet: so many conductors besides ground, one of them neutral-coloured. */

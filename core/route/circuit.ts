@@ -12,7 +12,7 @@ import type { DeviceModel } from '../model/device'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import { bondPoint, nearPoint, outsideOf } from './outside'
-import type { RoutedBox } from './route-box'
+import type { RoutedBox } from './planned'
 import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
 
 /**

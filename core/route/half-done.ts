@@ -8,7 +8,7 @@ import {
 } from '../model/circuit'
 import { deviceNamed, type Trade } from '../model/trade'
 import { bondPoint, nearPoint, outsideOf } from './outside'
-import type { PlannedJoint, RoutedBox } from './route-box'
+import type { PlannedJoint, RoutedBox } from './planned'
 
 /** What of a box’s plan was done so far, by the same ids as in the plan. */
 export interface DoneSoFar {

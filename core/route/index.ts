@@ -6,7 +6,7 @@ export {
   type PlannedJoint,
   type PlannedSeat,
   type RoutedBox,
-} from './route-box'
+} from './planned'
 export { netPath, type NetInBox } from './net-path'
 export { routeBox } from './route'
 export {

@@ -1,5 +1,5 @@
 import type { BoxView } from '../job/box-view'
-import type { RoutedBox } from './route-box'
+import type { RoutedBox } from './planned'
 
 /** What of one net is in one box. */
 export interface NetInBox {

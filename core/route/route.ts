@@ -1,7 +1,8 @@
 import type { BoxView } from '../job/box-view'
 import { good, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
-import { routeAlone, type RoutedBox } from './route-box'
+import type { RoutedBox } from './planned'
+import { routeAlone } from './route-box'
 import { isTied, routedTogether } from './tied-boxes'
 
 /** One box as it will be: alone, or together with those its wiring hangs together with. */

@@ -1,6 +1,6 @@
 import type { Terminal } from '../model/device'
 import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from './make-up'
-import type { PlannedDevice } from './route-box'
+import type { PlannedDevice } from './planned'
 
 export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked'] as const
 export type SetKind = (typeof SET_KINDS)[number]

@@ -5,8 +5,9 @@ import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import { assigned, assignedOtherwise, crossing, edgesOf, type Assignment, type Edge } from './carry'
+import { assemble } from './assemble'
+import type { PlannedDevice, RoutedBox } from './planned'
 import {
-  assemble,
   circuitOf,
   colourFaults,
   isNeeded,
@@ -15,8 +16,6 @@ import {
   netWanted,
   netWords,
   plannedDevices,
-  type PlannedDevice,
-  type RoutedBox,
 } from './route-box'
 import { schemesOf, type LightNets, type Scheme } from './schemes'
 

@@ -1,5 +1,5 @@
 import type { BoxView } from '../../job/box-view'
-import type { RoutedBox } from '../route-box'
+import type { RoutedBox } from '../planned'
 
 const GROUND = ['bare', 'green', 'green-yellow']
 const NEUTRAL: Readonly<Record<string, readonly string[]>> = {

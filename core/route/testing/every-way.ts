@@ -4,7 +4,8 @@ import type { Trade } from '../../model/trade'
 import { prove } from '../../prove'
 import { wired } from '../../prove/testing/wired'
 import { carryingCost, edgesOf, type Runner } from '../carry'
-import { plannedDevices, type PlannedDevice } from '../route-box'
+import type { PlannedDevice } from '../planned'
+import { plannedDevices } from '../route-box'
 
 /** What trying every way came to. */
 export interface EveryWay {

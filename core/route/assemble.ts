@@ -1,0 +1,157 @@
+import { houseRule, type BoxView, type EndView } from '../job/box-view'
+import type { DeviceModel, Terminal } from '../model/device'
+import { mayBeNeutral } from '../model/regions'
+import type { Trade } from '../model/trade'
+import type { Gauge, Insulation } from '../model/vocabulary'
+import { connectorsFor } from './connectors'
+import { handsOnNeutral } from './neutral-source'
+import type { Pigtail, PlannedDevice, PlannedJoint, PlannedSeat, Remark, RoutedBox } from './planned'
+
+const PIGTAIL_MILLIMETRES = 150
+
+const PIGTAIL_COLOURS: Readonly<Record<string, Readonly<Record<string, Insulation>>>> = {
+  'north-america-120': { line: 'black', load: 'red', neutral: 'white', ground: 'bare' },
+  'europe-230': { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow' },
+}
+
+interface Member {
+  readonly placeId: string
+  readonly terminal: Terminal
+  readonly model: DeviceModel
+}
+
+/** Seats, joints, pigtails and caps of one box whose ends and terminals have their nets. */
+export function assemble(
+  view: BoxView,
+  trade: Trade,
+  devices: readonly PlannedDevice[],
+  nets: Readonly<Record<string, string>>,
+  netOfEnd: Readonly<Record<string, string | null>>,
+  netOfTerminal: Readonly<Record<string, string | null>>,
+): RoutedBox {
+  const seats: Record<string, PlannedSeat> = {}
+  const joints: PlannedJoint[] = []
+  const pigtails: Pigtail[] = []
+  const kind = houseRule(view.record, 'joints', 'lever') === 'twist-on' ? 'twist-on' : 'lever'
+  const members = (net: string): Member[] =>
+    devices.flatMap(device =>
+      device.model.terminals
+        .filter(terminal => netOfTerminal[`${device.placeId}.${terminal.id}`] === net)
+        .map(terminal => ({ placeId: device.placeId, terminal, model: device.model })),
+    )
+  for (const net of Object.keys(nets).sort()) {
+    const ends = view.ends.filter(each => netOfEnd[each.end.id] === net)
+    const terminals = members(net)
+    const held = terminals.filter(each => each.terminal.joins !== 'lead')
+    const leads = terminals.filter(each => each.terminal.joins === 'lead')
+    const bonds = net === 'ground' && view.box.material === 'metal' ? 1 : 0
+    const only = held[0]
+    if (
+      held.length === 1 &&
+      only &&
+      leads.length === 0 &&
+      bonds === 0 &&
+      goesStraightOn(ends, only.terminal)
+    ) {
+      for (const each of ends)
+        seats[each.end.id] = { kind: 'terminal', placeId: only.placeId, terminalId: only.terminal.id }
+      continue
+    }
+    if (terminals.length + bonds === 0 && ends.length === 1) {
+      seats[ends[0]!.end.id] = { kind: 'cap' }
+      continue
+    }
+    const receptacle = terminals.length > 1 ? handsOnNeutral(view, net, ends, held) : null
+    const jointId = `joint-${net}`
+    const targets: Pigtail['to'][] = [
+      ...held.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
+      ...(bonds ? (['box'] as const) : []),
+    ]
+    const own = targets.map((to, index) => pigtailFor(view, net, ends, to, index))
+    pigtails.push(...own)
+    const joined = receptacle ? [] : ends
+    for (const each of ends)
+      seats[each.end.id] = receptacle
+        ? { kind: 'terminal', placeId: receptacle.placeId, terminalId: receptacle.terminal.id }
+        : { kind: 'joint', jointId }
+    const wires: Gauge[] = [
+      ...joined.map(({ conductor }) => conductor.gauge),
+      ...leads.map(() => view.region.leadGauge),
+      ...own.map(({ gauge }) => gauge),
+    ]
+    joints.push({
+      id: jointId,
+      netId: net,
+      endIds: joined.map(each => each.end.id),
+      leads: leads.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
+      pigtailIds: own.map(each => each.id),
+      connectors: connectorsFor(wires, kind, trade) ?? [],
+    })
+  }
+  for (const each of view.ends) seats[each.end.id] ??= { kind: 'cap' }
+  return {
+    boxId: view.box.id,
+    devices,
+    nets,
+    netOfEnd,
+    netOfTerminal,
+    seats,
+    joints,
+    pigtails,
+    cappedLeads: devices.flatMap(device =>
+      device.model.terminals
+        .filter(
+          terminal => terminal.joins === 'lead' && netOfTerminal[`${device.placeId}.${terminal.id}`] === null,
+        )
+        .map(terminal => ({ placeId: device.placeId, terminalId: terminal.id })),
+    ),
+    remarks: remarksOf(view, netOfEnd),
+  }
+}
+
+/** Whether these conductors may go on a terminal themselves, without a pigtail. */
+const goesStraightOn = (ends: readonly EndView[], terminal: Terminal): boolean =>
+  ends.length > 0 &&
+  ends.length <= terminal.atMost &&
+  ends.every(
+    ({ conductor }) =>
+      terminal.gauges.includes(conductor.gauge) &&
+      terminal.strandings.includes(conductor.stranding) &&
+      conductor.metal === 'copper',
+  )
+
+function pigtailFor(
+  view: BoxView,
+  net: string,
+  ends: readonly EndView[],
+  to: Pigtail['to'],
+  index: number,
+): Pigtail {
+  const kind = net.split(':')[0]!
+  return {
+    id: `pigtail-${net}-${index + 1}`,
+    netId: net,
+    insulation: PIGTAIL_COLOURS[view.region.id]![kind] ?? 'black',
+    gauge: ends[0]?.conductor.gauge ?? view.region.usualGauge,
+    millimetres: PIGTAIL_MILLIMETRES,
+    to,
+  }
+}
+
+/**
+ * A neutral-coloured conductor that carries anything but a neutral is marked again, at both ends; so is a coloured
+ * one that brings a neutral, where the house rule lets it.
+ */
+function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | null>>): Remark[] {
+  const hotColour = view.region.id === 'north-america-120' ? 'black' : 'brown'
+  return view.ends.flatMap(({ end, conductor }): Remark[] => {
+    const net = netOfEnd[end.id] ?? null
+    if (net === null || net === 'ground' || conductor.markedAs !== null) return []
+    const neutralColoured = view.region.neutralColours.includes(conductor.insulation)
+    if (net.startsWith('neutral:'))
+      return mayBeNeutral(view.region, conductor)
+        ? []
+        : [{ endId: end.id, as: view.region.neutralColours[0]! }]
+    return neutralColoured ? [{ endId: end.id, as: hotColour }] : []
+  })
+}
