@@ -28,13 +28,16 @@ describe('rows', () => {
       id: 's',
       circuitId: null,
       to: 'off',
+      foundSo: false,
       seq: 4,
       at: '2026-03-02T08:00:00.120Z',
       extra: { odd: [1] },
     }
-    const [id, circuit, to, seq, at, extra] = valuesOf('switchings', row)
+    const [id, circuit, to, found, seq, at, extra] = valuesOf('switchings', row)
     expect(at).toBe('2026-03-02 08:00:00.120')
-    expect(rowFrom('switchings', { id, circuit_id: circuit, to, seq, at, extra, version: 3 })).toEqual({
+    expect(
+      rowFrom('switchings', { id, circuit_id: circuit, to, found_so: found, seq, at, extra, version: 3 }),
+    ).toEqual({
       row,
       version: 3,
     })
