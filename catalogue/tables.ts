@@ -266,6 +266,16 @@ export const houseRules: readonly HouseRule[] = [
     'The newer rule counts more.',
   ),
   rule(
+    'presence-on',
+    'How do presence sensors turn the light on?',
+    [
+      ['as-it-comes', 'As the device comes'],
+      ['by-hand', 'By hand; they turn it off by themselves'],
+      ['by-itself', 'By themselves'],
+    ],
+    'By hand saves most where daylight is usual; by itself where hands are full.',
+  ),
+  rule(
     'tape-terminals',
     'Tape round the device’s terminals?',
     [

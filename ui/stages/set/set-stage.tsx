@@ -4,6 +4,7 @@ import { useMemo } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
+import { usualValue } from '@/core/plan'
 import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
@@ -47,7 +48,7 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
         return (
           <PickOne
             key={setting.id}
-            label={`${setting.name}${row ? '' : `, not made yet (usual: ${setting.initial})`}`}
+            label={`${setting.name}${row ? '' : `, not made yet (usual: ${usualValue(view.record, setting)})`}`}
             value={row?.value ?? null}
             options={setting.values.map(value => ({ value, words: value }))}
             hint={setting.why}
