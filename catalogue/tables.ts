@@ -166,6 +166,7 @@ export const routeCosts: Trade['routeCosts'] = {
   markedAgain: 2,
   madeNeutral: 6,
   signalNotRed: 0.25,
+  anotherCable: 3,
 }
 
 const rule = (
@@ -210,6 +211,15 @@ export const houseRules: readonly HouseRule[] = [
       ['yes', 'Yes, solid conductors of the named gauge'],
     ],
     'A screw or clamp can be checked by eye.',
+  ),
+  rule(
+    'back-clamp',
+    'May conductors go under back clamps?',
+    [
+      ['yes', 'Yes, straight and tightened'],
+      ['no', 'No, round the screw only'],
+    ],
+    'A clamp holds as many as the device names, and is tightened like a screw.',
   ),
   rule(
     'neutral-source',
@@ -264,6 +274,15 @@ export const houseRules: readonly HouseRule[] = [
       ['grounds-as-one', 'All together as one'],
     ],
     'The newer rule counts more.',
+  ),
+  rule(
+    'radio-systems',
+    'Who answers for a radio system?',
+    [
+      ['company', 'The company recommends one'],
+      ['customer', 'The customer decides, and signs for it'],
+    ],
+    'A system outlives the visit: who chose it is asked when it fails.',
   ),
   rule(
     'presence-on',

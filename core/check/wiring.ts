@@ -133,11 +133,35 @@ export function terminationLines(question: Question): Line[] {
         },
       ),
     )
+  const held = device.terminals.filter(({ joins }) => joins !== 'lead')
+  if (held.length > 0 && held.every(({ joins }) => joins === 'clamp') && clampOff(question))
+    lines.push(
+      line(
+        'termination',
+        'fits-if',
+        'It has back clamps only, which the house rule does not allow.',
+        'termination',
+        {
+          cures: [
+            {
+              id: 'house-rule-clamp',
+              says: 'Allow back clamps in the house rules.',
+              price: 0,
+              minutes: 1,
+              here: true,
+            },
+          ],
+        },
+      ),
+    )
   lines.push(...aluminiumLines(question))
   if (lines.length === 0)
     lines.push(line('termination', 'fits', 'Every terminal takes its conductor.', 'termination'))
   return lines
 }
+
+const clampOff = (question: Question) =>
+  question.view.region.fillBy === 'volume' && houseRule(question.view.record, 'back-clamp', 'yes') === 'no'
 
 const pushInOff = (question: Question) => houseRule(question.view.record, 'push-in', 'no') === 'no'
 

@@ -55,6 +55,8 @@ export interface RouteCosts {
   readonly madeNeutral: number
   /** A signal on another colour than red. */
   readonly signalNotRed: number
+  /** Between two boxes by more than one cable: each beyond the first parts what goes from what comes back. */
+  readonly anotherCable: number
 }
 
 /** Everything the rules look up: data, handed to the core by whoever asks it a question. */

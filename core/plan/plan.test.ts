@@ -87,6 +87,16 @@ describe('the steps of one box', () => {
     expect(minutes({ joints: 'twist-on' }) - minutes({ joints: 'lever' })).toBeCloseTo(4 * 0.5, 9)
   })
 
+  it('a radio system that the customer decides on is signed for first; others are not', () => {
+    const rules = { 'radio-systems': 'customer' }
+    expect(keys({ choice: 'smart-switch-neutral', rules })).toContain('sign')
+    expect(says({ choice: 'smart-switch-neutral', rules }, 'sign')).toMatch(
+      /^The customer signs for the radio system/,
+    )
+    expect(keys({ choice: 'smart-switch-neutral' })).not.toContain('sign')
+    expect(keys({ choice: 'sensor-neutral', rules })).not.toContain('sign')
+  })
+
   it('what cannot be wired has no work, and says why', () => {
     const plan = planBox(usualBox({ choice: 'dimmer-led-150-neutral', cables: switchLoop(true) }), trade)
     expect(plan.routed.ok).toBe(false)

@@ -28,6 +28,11 @@ describe('what another answer to a house rule changes', () => {
     expect(change!.verdicts).toMatchObject([{ before: 'fits-if', after: 'fits' }])
   })
 
+  it('back clamps not allowed: a device with nothing else is judged otherwise', () => {
+    const [change] = changes({ choice: 'switch-plain-15-clamp' }, 'back-clamp', 'no')
+    expect(change!.verdicts).toMatchObject([{ before: 'fits', after: 'fits-if' }])
+  })
+
   it('a sensor that may refer to the ground can be wired where it could not', () => {
     const [change] = changes(
       { choice: 'sensor-convertible', cables: switchLoop(true) },

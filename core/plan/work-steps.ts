@@ -22,6 +22,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ),
   )
   return [
+    ...signedFor(view, replaced),
     ...neutralJoints.map(joint => ({
       ...step(
         `clamp:${joint.id}`,
@@ -40,7 +41,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
           `take-out:${device.placeId}`,
           'touch',
           `Gang ${device.gang}: take out the old device and spread the conductors`,
-          'Each keeps its flag until it is landed again.',
+          'Each keeps its flag until it is landed again; at least 150 mm of it stay free where it leaves the sheath.',
           3,
         ),
       ),
@@ -98,6 +99,22 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       'power',
       `Switch the ${breaker} on again`,
       'Only with every conductor landed, capped and folded in. Record it: the box may be live from then on.',
+      2,
+    ),
+  ]
+}
+
+/** A radio system that the customer decides on is signed for before it is put in. */
+function signedFor(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
+  const radio = replaced.filter(({ model }) => model.radio !== null)
+  if (radio.length === 0 || houseRule(view.record, 'radio-systems', 'company') !== 'customer') return []
+  const systems = [...new Set(radio.map(({ model }) => model.name))].join(', ')
+  return [
+    step(
+      'sign',
+      'record',
+      `The customer signs for the radio system: ${systems}`,
+      'House rule: the customer decides.',
       2,
     ),
   ]

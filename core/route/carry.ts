@@ -96,7 +96,12 @@ function bestOf(
     const net = nets[index]
     if (net === undefined) {
       const isSame = not !== null && [...netOf].every(([conductor, own]) => not.get(conductor) === own)
-      if (!isSame) best = { cost, netOf: new Map(netOf) }
+      // A current’s way there and back belong in one cable.
+      const cables = new Set(
+        runners.flatMap(({ conductorId, a }) => (netOf.has(conductorId) ? [a.each.cable.id] : [])),
+      )
+      const whole = cost + Math.max(0, cables.size - 1) * costs.anotherCable
+      if (!isSame && (!best || whole < best.cost)) best = { cost: whole, netOf: new Map(netOf) }
       return
     }
     for (const runner of runners) {
