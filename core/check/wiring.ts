@@ -133,7 +133,7 @@ export function terminationLines(question: Question): Line[] {
         },
       ),
     )
-  const held = device.terminals.filter(({ joins }) => joins !== 'lead')
+  const held = device.terminals.filter(({ joins, wants }) => joins !== 'lead' && wants !== 'ground')
   if (held.length > 0 && held.every(({ joins }) => joins === 'clamp') && clampOff(question))
     lines.push(
       line(
