@@ -276,6 +276,16 @@ export const houseRules: readonly HouseRule[] = [
     'The newer rule counts more.',
   ),
   rule(
+    'fans',
+    'What turns a fan off, where nobody said?',
+    [
+      ['as-wanted', 'As the customer wants it'],
+      ['countdown', 'A countdown'],
+      ['humidity', 'Humidity'],
+    ],
+    'A countdown is understood at once; humidity runs as long as it is needed.',
+  ),
+  rule(
     'radio-systems',
     'Who answers for a radio system?',
     [

@@ -104,3 +104,26 @@ describe('what cures every condition in one visit', () => {
     expect(leastCures(lines)).toEqual(cures)
   })
 })
+
+describe('a fan of which nobody said anything', () => {
+  const fan = [{ kind: 'fan-motor' as const, wattsEach: 40, count: 1, horsepower: 0.05 }]
+  const wanted = (more: Parameters<typeof usualBox>[0]) =>
+    checkPlace(usualBox({ lamps: fan, ...more }), 'box-1', trade)
+      .filter(({ meetsWant }) => meetsWant)
+      .map(({ device }) => device.does)
+
+  it('is wanted as the house rule has it, and as the customer says where he said', () => {
+    expect(wanted({}).length).toBeGreaterThan(30)
+    for (const rule of ['countdown', 'humidity'] as const) {
+      const found = wanted({ rules: { fans: rule } })
+      expect(found.length).toBeGreaterThan(0)
+      for (const does of found) expect(does).toContain(rule)
+    }
+    for (const does of wanted({ rules: { fans: 'humidity' }, want: 'presence' }))
+      expect(does).toContain('presence')
+  })
+
+  it('a light beside it is left alone by that rule', () => {
+    expect(wanted({ lamps: undefined, rules: { fans: 'humidity' } }).length).toBeGreaterThan(30)
+  })
+})

@@ -1,4 +1,4 @@
-import type { PlaceView } from '../job/box-view'
+import { houseRule, type PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Need } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
@@ -96,14 +96,22 @@ export type Lacking = NeedKind | Want
 
 const NOTHING: readonly Lacking[] = []
 
+/** What the house rule wants of a fan of which nobody said anything. */
+function ruledWant(record: JobRecord, loads: PlaceView['loads']): Want | null {
+  if (loads.length === 0 || !loads.every(({ kind }) => kind === 'fan-motor')) return null
+  const rule = houseRule(record, 'fans', 'as-wanted')
+  return rule === 'countdown' || rule === 'humidity' ? rule : null
+}
+
 /** What of a light’s wants something would leave unmet, its chief want first. */
-export function unmet(record: JobRecord, { group }: PlaceView, offered: Offered): readonly Lacking[] {
+export function unmet(record: JobRecord, { group, loads }: PlaceView, offered: Offered): readonly Lacking[] {
   const needs = needsIn(record, group.id)
-  if (group.want === null && needs.length === 0) return NOTHING
+  const want = group.want ?? ruledWant(record, loads)
+  if (want === null && needs.length === 0) return NOTHING
   const bought = offered.members.filter(model => model !== null)
   return [
     ...new Set<Lacking>([
-      ...(group.want !== null && !bought.some(does(group.want)) ? [group.want] : []),
+      ...(want !== null && !bought.some(does(want)) ? [want] : []),
       ...needs.flatMap(each => (meets(each, offered) ? [] : [each.need])),
     ]),
   ]

@@ -149,6 +149,8 @@ export const OUTSIDE_EVENTS = [
   'dusk',
   'dawn',
   'radio',
+  'humid',
+  'dry',
 ] as const
 export type OutsideEvent = (typeof OUTSIDE_EVENTS)[number]
 

@@ -195,7 +195,7 @@ export const PROTECTIONS = [
 ] as const
 export type Protection = (typeof PROTECTIONS)[number]
 
-export const WANTS = ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote'] as const
+export const WANTS = ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote', 'humidity'] as const
 export type Want = (typeof WANTS)[number]
 
 /** What is wanted of a light beside its chief purpose, in the customer’s terms. */

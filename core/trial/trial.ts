@@ -16,8 +16,11 @@ import {
 /** What a person can do to a circuit that is tried by hand. */
 export type Action =
   | { readonly kind: 'do'; readonly device: string; readonly event: OutsideEvent }
-  /** Felt everywhere at once: the sun, and time going by. */
-  | { readonly kind: 'everywhere'; readonly event: 'dusk' | 'dawn' | 'elapsed' | 'presence' | 'vacancy' }
+  /** Felt everywhere at once: the sun, the air, time going by. */
+  | {
+      readonly kind: 'everywhere'
+      readonly event: 'dusk' | 'dawn' | 'elapsed' | 'presence' | 'vacancy' | 'humid' | 'dry'
+    }
   | { readonly kind: 'breaker'; readonly supply: string; readonly to: 'on' | 'off' }
   | { readonly kind: 'back' }
   | { readonly kind: 'start-again' }

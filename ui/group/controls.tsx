@@ -14,6 +14,8 @@ const EVERYWHERE = [
   ['elapsed', 'Time goes by'],
   ['dusk', 'Dusk'],
   ['dawn', 'Dawn'],
+  ['humid', 'It gets humid'],
+  ['dry', 'It dries'],
 ] as const
 
 /** Everything the drawing lets a hand do, as buttons in words: for a thumb, a keyboard or a screen reader. */

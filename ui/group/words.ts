@@ -12,6 +12,8 @@ export const EVENT_WORDS: Readonly<Record<OutsideEvent, string>> = {
   presence: 'Walk past',
   vacancy: 'Leave the room',
   elapsed: 'Time is up',
+  humid: 'It gets humid',
+  dry: 'It is dry again',
   dusk: 'Dusk',
   dawn: 'Dawn',
   radio: 'By radio',

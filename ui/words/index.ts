@@ -81,6 +81,7 @@ export const WANT_WORDS: Readonly<Record<Want, string>> = {
   countdown: 'Off after minutes',
   sun: 'From dusk',
   remote: 'From afar',
+  humidity: 'By humidity',
 }
 
 /** A vocabulary id as a person reads it, where it has no words of its own. */
