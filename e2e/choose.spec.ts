@@ -110,13 +110,14 @@ test('a choice can be changed, taken back and done again', async ({ page, reques
   ).toBeVisible()
 })
 
-test('a house rule changes the verdict at once', async ({ page, request }) => {
+test('a house rule that is changed changes the verdict at once', async ({ page, request }) => {
   const jobId = await bringInBox(request, { cables: switchLoop(true) })
   await page.goto(`/jobs/${jobId}/boxes/box/choose`)
   const sensor = page.getByRole('article', { name: 'Occupancy sensor, ground-referenced, two hot leads' })
   await expect(sensor).toHaveAttribute('data-verdict', 'fits-if')
   await page.getByRole('link', { name: 'Rules' }).click()
   await page.getByRole('radio', { name: 'Allowed as a listed retrofit' }).check()
+  await page.getByRole('button', { name: 'Make the change' }).click()
   await saved(page)
   await page.goBack()
   await expect(sensor).toHaveAttribute('data-verdict', 'fits')

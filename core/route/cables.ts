@@ -18,9 +18,21 @@ export interface NewCable {
   readonly conductors: number
 }
 
+/** A way in which what cannot be wired could be: it was tried, and its wiring reaches. */
+export interface RouteCure {
+  readonly kind: 'house-rule' | 'another-place' | 'another-device' | 'cable'
+  readonly id: string
+  readonly says: string
+  readonly price: number
+  readonly minutes: number
+  /** The job as it would be. */
+  readonly tried: JobRecord
+}
+
 /** What is sold: two to four conductors and a ground. */
 const MOST_CONDUCTORS = 4
 const LEAST_CONDUCTORS = 2
+const CABLE_PRICE = 60
 /** Cables that one cure may ask for. */
 const MOST_CABLES = 4
 
@@ -135,5 +147,29 @@ export function cablesThatCure(record: JobRecord, boxId: string, trade: Trade): 
     if (kind === 'cables' && first && second) return { from: first, to: second, conductors: MOST_CONDUCTORS }
     const place = kind === 'places' && code === 'net-missing' ? record.places[first ?? ''] : undefined
     return place ? { from: place.boxId, to: null, conductors: MOST_CONDUCTORS } : null
+  }
+}
+
+/** Cables that cure, in words, money and minutes. */
+export function cableCure(
+  record: JobRecord,
+  boxId: string,
+  cables: readonly NewCable[],
+  trade: Trade,
+): RouteCure {
+  const { region } = tiedBoxes(record, boxId)[0]!
+  const name = (id: string) => `${record.rooms[record.boxes[id]!.roomId]!.name}, ${record.boxes[id]!.name}`
+  const words = cables.map(({ from, to, conductors }) =>
+    to === null
+      ? `one of ${conductors} conductors and ${region.words.ground} into ${name(from)}, with a neutral from where its circuit is fed`
+      : `one of ${conductors} conductors and ${region.words.ground} between ${name(from)} and ${name(to)}`,
+  )
+  return {
+    kind: 'cable',
+    id: 'cable-between',
+    says: `${cables.length === 1 ? 'A new cable' : `${cables.length} new cables`}: ${words.join('; ')}.`,
+    price: CABLE_PRICE * cables.length,
+    minutes: (trade.minutes['new-cable'] ?? 180) * cables.length,
+    tried: cables.reduce(withCable, record),
   }
 }

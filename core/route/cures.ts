@@ -1,20 +1,10 @@
 import { houseRule, type BoxView, type PlaceView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
-import { rowsWith, type JobRecord } from '../model/record'
+import type { JobRecord } from '../model/record'
 import { deviceNamed, devicesFor, type Trade } from '../model/trade'
-import { cablesThatCure, routeAll, withCable, type NewCable } from './cables'
+import { cableCure, cablesThatCure, routeAll, type RouteCure } from './cables'
+import { withChoices, withRule } from './tried'
 import { setsFor } from './sets'
-
-/** A way in which what cannot be wired could be: it was tried, and its wiring reaches. */
-export interface RouteCure {
-  readonly kind: 'house-rule' | 'another-place' | 'another-device' | 'cable'
-  readonly id: string
-  readonly says: string
-  readonly price: number
-  readonly minutes: number
-  /** The job as it would be. */
-  readonly tried: JobRecord
-}
 
 /** Faults that wait for something to be recorded or chosen: nothing is cured before that. */
 const WAITS: readonly string[] = ['no-role', 'nothing-recorded', 'nothing-chosen', 'unknown-device']
@@ -24,7 +14,6 @@ const RULES_THAT_MATTER = ['remark-neutral', 'ground-referenced'] as const
 const MOST_OF_A_KIND = 2
 /** Tried of one kind before it is given up. */
 const MOST_TRIES = 60
-const CABLE_PRICE = 60
 
 /**
  * What would let a box and all that hangs together with it be wired, the least work first; each was routed anew and
@@ -74,22 +63,6 @@ function ruleCures(record: JobRecord, trade: Trade, works: (tried: JobRecord) =>
       },
     ]
   })
-}
-
-/** A record with another answer to a house rule. */
-export function withRule(record: JobRecord, ruleId: string, value: string): JobRecord {
-  const [before] = rowsWith(record, 'houseRules', 'ruleId', ruleId)
-  const id = before?.id ?? `tried ${ruleId}`
-  return { ...record, houseRules: { ...record.houseRules, [id]: { id, ruleId, value } } }
-}
-
-/** A record in which other devices are chosen at some places; where none is, the old one stays. */
-export function withChoices(record: JobRecord, chosen: Readonly<Record<string, string | null>>): JobRecord {
-  const others = Object.entries(record.choices).filter(([, { placeId }]) => !(placeId in chosen))
-  const own = Object.entries(chosen).flatMap(([placeId, modelId]) =>
-    modelId === null ? [] : [[`tried ${placeId}`, { id: `tried ${placeId}`, placeId, modelId }]],
-  )
-  return { ...record, choices: Object.fromEntries([...others, ...own]) }
 }
 
 const chosenAt = ({ place }: Placed): string | null => place.choice?.modelId ?? null
@@ -192,28 +165,4 @@ function deviceCures(
 function cableCures(record: JobRecord, boxId: string, trade: Trade): RouteCure[] {
   const cables = cablesThatCure(record, boxId, trade)
   return cables ? [cableCure(record, boxId, cables, trade)] : []
-}
-
-/** Cables that cure, in words, money and minutes. */
-export function cableCure(
-  record: JobRecord,
-  boxId: string,
-  cables: readonly NewCable[],
-  trade: Trade,
-): RouteCure {
-  const { region } = tiedBoxes(record, boxId)[0]!
-  const name = (id: string) => `${record.rooms[record.boxes[id]!.roomId]!.name}, ${record.boxes[id]!.name}`
-  const words = cables.map(({ from, to, conductors }) =>
-    to === null
-      ? `one of ${conductors} conductors and ${region.words.ground} into ${name(from)}, with a neutral from where its circuit is fed`
-      : `one of ${conductors} conductors and ${region.words.ground} between ${name(from)} and ${name(to)}`,
-  )
-  return {
-    kind: 'cable',
-    id: 'cable-between',
-    says: `${cables.length === 1 ? 'A new cable' : `${cables.length} new cables`}: ${words.join('; ')}.`,
-    price: CABLE_PRICE * cables.length,
-    minutes: (trade.minutes['new-cable'] ?? 180) * cables.length,
-    tried: cables.reduce(withCable, record),
-  }
 }

@@ -17,8 +17,9 @@ export {
   type DoneSoFar,
   type HalfDone,
 } from './half-done'
-export { cablesThatCure, routeAll, withCable, type NewCable } from './cables'
-export { cableCure, routeCures, withChoices, withRule, type RouteCure } from './cures'
+export { cableCure, cablesThatCure, routeAll, withCable, type NewCable, type RouteCure } from './cables'
+export { routeCures } from './cures'
+export { withChoices, withRule } from './tried'
 export { setsFor, type DeviceSet } from './sets'
 export { isTied, nextBest, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'
 export { companionSignal, isMiddle, isTwoPlace, mainSignal } from './make-up'
