@@ -9,14 +9,8 @@ export {
 } from './planned'
 export { netPath, type NetInBox } from './net-path'
 export { routeBox } from './route'
-export {
-  changedTerminals,
-  circuitBetween,
-  isAsFound,
-  type BoxHalfDone,
-  type DoneSoFar,
-  type HalfDone,
-} from './half-done'
+export { changedTerminals, isAsFound } from './as-found'
+export { circuitBetween, type BoxHalfDone, type DoneSoFar, type HalfDone } from './half-done'
 export { cableCure, cablesThatCure, routeAll, withCable, type NewCable, type RouteCure } from './cables'
 export { routeCures } from './cures'
 export { withChoices, withRule } from './tried'

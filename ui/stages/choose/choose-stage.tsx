@@ -24,7 +24,7 @@ const SetCandidates = dynamic(() => import('./set-candidates').then(module => mo
   ssr: false,
 })
 
-const BoxCandidates = dynamic(() => import('./set-candidates').then(module => module.BoxCandidates), {
+const BoxCandidates = dynamic(() => import('./box-candidates').then(module => module.BoxCandidates), {
   ssr: false,
 })
 

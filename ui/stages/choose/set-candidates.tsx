@@ -1,36 +1,10 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { useMemo, useState } from 'react'
-import { checkBox, checkLight, type LightPlace, type SetJudgement } from '@/core/check'
-import type { BoxView, PlaceView } from '@/core/job/box-view'
-import type { DeviceSet } from '@/core/route'
-import { newId } from '../../job/new-id'
-import { useEdits, useTrade } from '../../job/provider'
-import { Button } from '../../primitives/button'
-import { Part } from '../stage-frame'
-import { CandidateCard } from './candidate-card'
-import { Filters, useFiltered } from './filters'
-import { useSides } from './use-sides'
-import { LineRow, telling } from './lines'
-
-const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
-
-const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
-  'side-by-side': 'Beside each other',
-  alone: 'One device',
-  'two-way': 'Plain switches',
-  companions: 'One main, with companions',
-  'kept-switch': 'One main, an old switch stays',
-  linked: 'Linked by radio',
-}
-
-const nameOf = (members: SetJudgement['set']['members']): string =>
-  members.map(model => model?.name ?? 'the old one stays').join('; ')
-
-const placeWords = ({ view, place }: LightPlace) =>
-  `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? `, gang ${place.place.gang}` : ''}`
-const lightWords = ({ place }: LightPlace) => `Gang ${place.place.gang}: ${place.group.name}`
+import { useMemo } from 'react'
+import { checkLight, type LightPlace } from '@/core/check'
+import type { BoxView } from '@/core/job/box-view'
+import { useTrade } from '../../job/provider'
+import { SetList } from './set-list'
 
 /** Sets of devices for all places of a light at once; one press chooses them all. */
 export function SetCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
@@ -41,7 +15,7 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
     [view.record, place.group.id, trade],
   )
   return (
-    <Candidates
+    <SetList
       title={`${place.group.name}: ${places.length} places at once`}
       view={view}
       places={places}
@@ -50,159 +24,3 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
     />
   )
 }
-
-/** Devices for all the lights that this box alone works, beside each other. */
-export function BoxCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
-  const trade = useTrade()
-  const judgements = useMemo(
-    () => checkBox(view.record, view.box.id, trade),
-    [view.record, view.box.id, trade],
-  )
-  return (
-    <Candidates
-      title={`${places.map(({ place }) => place.group.name).join(' and ')}: all at once`}
-      view={view}
-      places={places}
-      wantedOf={places.map(({ place }) => place)}
-      judgements={judgements}
-    />
-  )
-}
-
-/** How many are shown before somebody asks for more. */
-const SHOWN_FIRST = 24
-
-function Candidates({
-  title,
-  view,
-  places,
-  wantedOf,
-  judgements,
-}: {
-  title: string
-  view: BoxView
-  places: readonly LightPlace[]
-  wantedOf: readonly PlaceView[]
-  judgements: readonly SetJudgement[]
-}) {
-  const { wanted, shown, filters } = useFiltered(judgements, { view, places: wantedOf })
-  const [all, setAll] = useState(false)
-  const sides = useSides()
-  return (
-    <Part title={title}>
-      <Filters view={view} places={wantedOf} every="Every set" wanted={wanted} filters={filters} />
-      {sides.ids.length > 0 && (
-        <SideBySide
-          sides={sides.ids
-            .flatMap(id => judgements.find(each => each.id === id) ?? [])
-            .map(({ id, set, verdict, price, minutes, unmet, ofLight, ofPlaces }) => ({
-              ...{ id, name: nameOf(set.members), verdict, price, minutes, unmet },
-              lines: distinct([...ofLight, ...ofPlaces.flat()]),
-            }))}
-          currency={view.region.currency}
-          onClose={sides.close}
-        />
-      )}
-      <ul className="flex flex-col gap-2">
-        {(all ? shown : shown.slice(0, SHOWN_FIRST)).map(judgement => (
-          <li key={judgement.id}>
-            <SetCandidate
-              view={view}
-              places={places}
-              judgement={judgement}
-              beside={sides.ids.includes(judgement.id)}
-              onBeside={() => sides.toggle(judgement.id)}
-            />
-          </li>
-        ))}
-      </ul>
-      {!all && shown.length > SHOWN_FIRST && (
-        <Button onClick={() => setAll(true)}>{shown.length - SHOWN_FIRST} more</Button>
-      )}
-      {shown.length === 0 && <p>No set has this verdict here.</p>}
-    </Part>
-  )
-}
-
-function SetCandidate({
-  view,
-  places,
-  judgement,
-  beside,
-  onBeside,
-}: {
-  view: BoxView
-  places: readonly LightPlace[]
-  judgement: SetJudgement
-  beside: boolean
-  onBeside: () => void
-}) {
-  const edits = useEdits(view.box.id)
-  const { set, ofPlaces, ofLight } = judgement
-  const chosen =
-    places.some(({ place }) => place.choice !== null) &&
-    places.every(({ place }, at) => (place.choice?.modelId ?? null) === (set.members[at]?.id ?? null))
-  const choose = () =>
-    edits.send(
-      'choose a device',
-      places.flatMap(({ place: { place, choice } }, at) => {
-        const model = set.members[at]
-        if (!model) return choice ? [edits.remove('choices', choice.id)] : []
-        return choice
-          ? [edits.change('choices', choice.id, { modelId: model.id })]
-          : [edits.add('choices', { id: newId(), placeId: place.id, modelId: model.id })]
-      }),
-    )
-  const letGo = () =>
-    edits.send(
-      'choose a device',
-      places.flatMap(({ place: { choice } }) => (choice ? [edits.remove('choices', choice.id)] : [])),
-    )
-  return (
-    <CandidateCard
-      view={view}
-      name={nameOf(set.members)}
-      title={KIND_WORDS[set.kind]}
-      judged={judgement}
-      price={judgement.price}
-      minutes={judgement.minutes}
-      lines={distinct([...ofLight, ...ofPlaces.flat()])}
-      chosen={chosen}
-      onChoose={choose}
-      onLetGo={letGo}
-      beside={beside}
-      onBeside={onBeside}
-    >
-      <ol className="mt-2 flex flex-col divide-y divide-rule">
-        {places.map((each, at) => (
-          <li key={each.place.place.id} className="grid gap-x-3 py-1.5 sm:grid-cols-[11rem_1fr]">
-            <span className="text-sm text-soft">
-              {set.kind === 'side-by-side' ? lightWords(each) : placeWords(each)}
-            </span>
-            <span>
-              {set.members[at] ? (
-                <strong>{set.members[at].name}</strong>
-              ) : (
-                <em>{each.place.found ? 'The old one stays' : 'Nothing'}</em>
-              )}
-              <ul className="flex flex-col gap-1">
-                {telling(ofPlaces[at]!).map(line => (
-                  <LineRow key={line.rule + line.says} line={line} />
-                ))}
-              </ul>
-            </span>
-          </li>
-        ))}
-      </ol>
-      <ul className="mt-1 flex flex-col gap-1.5">
-        {ofLight.map(line => (
-          <LineRow key={line.rule} line={line} />
-        ))}
-      </ul>
-    </CandidateCard>
-  )
-}
-
-const distinct = (lines: SetJudgement['ofLight']) => [
-  ...new Map(lines.map(line => [line.rule + line.says, line])).values(),
-]

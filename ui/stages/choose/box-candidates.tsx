@@ -1,0 +1,25 @@
+'use client'
+
+import { useMemo } from 'react'
+import { checkBox, type LightPlace } from '@/core/check'
+import type { BoxView } from '@/core/job/box-view'
+import { useTrade } from '../../job/provider'
+import { SetList } from './set-list'
+
+/** Devices for all the lights that this box alone works, beside each other. */
+export function BoxCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
+  const trade = useTrade()
+  const judgements = useMemo(
+    () => checkBox(view.record, view.box.id, trade),
+    [view.record, view.box.id, trade],
+  )
+  return (
+    <SetList
+      title={`${places.map(({ place }) => place.group.name).join(' and ')}: all at once`}
+      view={view}
+      places={places}
+      wantedOf={places.map(({ place }) => place)}
+      judgements={judgements}
+    />
+  )
+}
