@@ -27,7 +27,7 @@ test('what is chosen is picked: counted in the van, taken out as a table, printe
   // 58 for the dimmer, 6 for the ring, 6 × 6 for lamps.
   await expect(page.getByText(/left to buy: \d+ pieces, 100 USD and what has no price yet/)).toBeVisible()
   // What its plan uses up, with a spare for each ten begun.
-  await expect(page.getByText(/^Lever, \d slots$/).first()).toBeVisible()
+  await expect(page.getByText(/^Lever, \d slots/).first()).toBeVisible()
 
   await item.getByRole('button', { name: 'One more' }).click()
   await item.getByRole('button', { name: 'One more' }).click()
