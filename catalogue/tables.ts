@@ -253,6 +253,7 @@ export const houseRules: readonly HouseRule[] = [
     'How is it found what each wire is?',
     [
       ['either', 'Live where conductors are apart and untouched, or dead: whichever is shorter'],
+      ['live', 'Live, conductors apart and untouched; dead where that tells nothing'],
       ['dead', 'Dead only, by continuity from a known point'],
     ],
     'Fewest readings; no reading is taken on a conductor that anybody holds.',

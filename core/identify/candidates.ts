@@ -5,6 +5,8 @@ import type { Question, Spot } from './question'
 export interface Allowed {
   /** Reading volts on bare conductors that nobody touches; else all is found dead, by continuity. */
   readonly live: boolean
+  /** Dead readings are asked for where no live one tells anything. */
+  readonly prefers?: 'live'
 }
 
 const EARTH: Spot = { kind: 'earth' }

@@ -24,14 +24,22 @@ export interface Identification {
   readonly unused: readonly { readonly readingId: string; readonly fault: Fault }[]
 }
 
+/** What a dead reading counts beside a live one where live ones are preferred: it must tell so much more. */
+const DEAD_LAST = 20
+
+const inMinutes = (next: Next | null, minutes: (question: Next['question']) => number): Next | null =>
+  next && { ...next, minutes: minutes(next.question) }
+
 /** Identifies one survey, reading after reading; what was worked out once is kept. */
 export class Identifier {
   readonly #thinking: Thinking
+  readonly #allowed: Allowed
   #ledger: Ledger
   #unused: Identification['unused'] = []
 
-  private constructor(thinking: Thinking) {
+  private constructor(thinking: Thinking, allowed: Allowed) {
     this.#thinking = thinking
+    this.#allowed = allowed
     const { held, candidates } = thinking.after([])
     this.#ledger = new Ledger(held)
     // Worked out while all is thought of anyway, so that no question waits for it.
@@ -43,7 +51,7 @@ export class Identifier {
     const opened = Thinking.of(survey, ({ frame }) =>
       candidatesOf(frame, allowed).filter(({ kind }) => kind !== 'light'),
     )
-    return opened.ok ? good(new Identifier(opened.value)) : opened
+    return opened.ok ? good(new Identifier(opened.value, allowed)) : opened
   }
 
   /** `skipped`: questions, by their keys, that somebody cannot answer now. */
@@ -54,7 +62,12 @@ export class Identifier {
     const { against, standing } = ledger
     const agreeing = standing.filter(at => against[at] === 0)
     const follow = this.#thinking.follow(taken, skipped)
-    const costOf: CostOf = (question, now) => minutesOf(USUAL_MINUTES, question, now)
+    const minutes: CostOf = (question, now) => minutesOf(USUAL_MINUTES, question, now)
+    const costOf: CostOf =
+      this.#allowed.prefers === 'live'
+        ? (question, now) => minutes(question, now) * (question.kind === 'continuity' ? DEAD_LAST : 1)
+        : minutes
+    const now = taken.at(-1)?.question ?? null
     const asked =
       skipped.size === 0
         ? candidates
@@ -62,8 +75,8 @@ export class Identifier {
     return {
       known: identified(ledger, accounted),
       next: follow
-        ? { question: follow, minutes: costOf(follow, taken.at(-1)?.question ?? null), outcomes: [] }
-        : nextQuestion(ledger, asked, costOf),
+        ? { question: follow, minutes: minutes(follow, now), outcomes: [] }
+        : inMinutes(nextQuestion(ledger, asked, costOf), question => minutes(question, now)),
       conflict: conflictOf(ledger),
       decided: held.complete,
       ways: new Set(agreeing.map(at => held.classOf[at]!)).size,

@@ -8,7 +8,8 @@ import { nextQuestion } from './next'
 import { Candidates } from './predictions'
 import { answersTo, type Answer, type Question } from './question'
 import type { Survey } from './survey'
-import { EACH_COSTS_ONE } from './testing/run'
+import { Identifier } from './identifier'
+import { EACH_COSTS_ONE, testerOf } from './testing/run'
 import { HiddenHouse, randomFrom, type Hidden } from './testing/hidden'
 
 const NO_CLAMP: Accounted = { toldFromGround: new Set() }
@@ -228,6 +229,32 @@ describe('dead only', () => {
     const { held } = opened(hidden.survey)
     const questions = candidatesOf(held.frame, { live: false })
     expect(questions.filter(({ power, kind }) => power === 'on' && kind !== 'light')).toEqual([])
+  })
+})
+
+describe('live preferred', () => {
+  it('asks dead only where no live reading tells anything, still finds every role, and says the true minutes', () => {
+    const hidden = usual()
+    const tester = testerOf(hidden)
+    const went = (prefers?: 'live') => {
+      const opened = Identifier.of(hidden.survey, { live: true, ...(prefers ? { prefers } : {}) })
+      if (!opened.ok) throw new Error(opened.faults[0]!.message)
+      const readings: Taken[] = []
+      const nothing = { toldFromGround: new Set<string>() }
+      for (;;) {
+        const { next, known } = opened.value.after(readings, nothing, new Set())
+        if (!next || readings.length > 40) return { readings, known }
+        expect(next.minutes).toBeLessThan(30)
+        const answer = tester.answer(next.question)
+        if (!answer.ok) throw new Error(answer.faults[0]!.message)
+        readings.push({ id: `r${readings.length}`, question: next.question, answer: answer.value })
+      }
+    }
+    const [preferred, usually] = [went('live'), went()]
+    const dead = ({ readings }: typeof preferred) =>
+      readings.filter(({ question }) => question.kind === 'continuity').length
+    expect(dead(preferred)).toBeLessThan(Math.max(1, dead(usually)))
+    for (const { proof } of preferred.known) expect(proof).not.toBe('contradicted')
   })
 })
 

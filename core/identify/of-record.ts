@@ -165,7 +165,8 @@ export const accountedIn = (views: readonly BoxView[]): Accounted => ({
   ),
 })
 
-/** The house’s rule on finding the line: live where conductors are apart, or dead by continuity only. */
-export const allowedBy = ({ record }: BoxView): Allowed => ({
-  live: houseRule(record, 'finding-line', 'either') !== 'dead',
-})
+/** The house’s rule on finding the line: live where conductors are apart, dead by continuity only, or whichever is shorter. */
+export function allowedBy({ record }: BoxView): Allowed {
+  const rule = houseRule(record, 'finding-line', 'either')
+  return rule === 'live' ? { live: true, prefers: 'live' } : { live: rule !== 'dead' }
+}
