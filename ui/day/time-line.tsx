@@ -4,7 +4,7 @@ import { boxName, clock } from './words'
 
 const FILL = { apart: 'fill-joint', live: 'fill-plum', work: 'fill-ink' } as const
 const LANE = 40
-const LEFT = 90
+const LEFT = 150
 const WIDTH = 1000
 
 /** The day as lanes, one a person; walks are marks across all of them. */
@@ -37,7 +37,7 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
         ))}
         {lanes.map((who, lane) => (
           <text key={who} x={4} y={30 + lane * LANE + 22} className="fill-ink text-[14px] font-semibold">
-            {who || 'One person'}
+            {who === '' ? 'One person' : who.length > 18 ? `${who.slice(0, 17)}…` : who}
           </text>
         ))}
         {turns.map(({ boxId, kind, who, from, minutes }) => (
