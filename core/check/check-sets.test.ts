@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
+import { bareJob, fedAtTheSwitch } from '@/demo/usual'
 import { chainOf, type Chain } from '../route/testing/chain'
 import { plannedCircuit, routeTogether, setsFor } from '../route'
 import { prove } from '../prove'
@@ -67,6 +68,31 @@ describe('sets of devices for a light of several places', () => {
     const rules = found.ofPlaces.map(lines => lines.map(({ rule }) => rule))
     expect(rules[0]!.some(rule => rule.startsWith('load'))).toBe(true)
     expect(rules[1]!.some(rule => rule.startsWith('load'))).toBe(false)
+  })
+
+  it('two places of one light in one box see each other as the set would have it, not as it is chosen now', () => {
+    const job = bareJob('both')
+    const [feed] = fedAtTheSwitch(true)
+    const place = { group: 'light', name: 'Light', old: 'old-two-place-switch' }
+    job.box({
+      id: 'box',
+      room: 'room',
+      name: 'By the door',
+      breakers: ['7'],
+      box: { gangs: 3, depthMillimetres: 90, volumeCubicInches: 40 },
+      controls: [{ ...place, lamps: [{ kind: 'led', wattsEach: 9, count: 2, dimmable: 'yes' }] }, place],
+      cables: [{ ...feed!, strands: feed!.strands.map(each => ({ ...each, on: 'loose' })) }],
+    })
+    const record = job.record()
+    // Two gangs wide: what is chosen at the second place now would fill the box more than the set does.
+    const wide = { id: 'now', placeId: 'box-2', modelId: 'dimmer-led-600-neutral-wide' }
+    const fill = (of: JobRecord) =>
+      named(checkLight(of, 'light', trade), DIMMER, COMPANION)!.ofPlaces[0]!.find(
+        ({ rule }) => rule === 'box-fill',
+      )!.value
+    expect(fill({ ...record, choices: { now: wide } })).toBe(fill(record))
+    // Two conductors 2.00 each, one ground 2.00, two yokes 4.00 each.
+    expect(fill(record)).toBe(14)
   })
 
   it('what has no role yet is not known, and names where it is settled', () => {
