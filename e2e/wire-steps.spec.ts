@@ -1,24 +1,35 @@
-import { expect, test } from '@playwright/test'
-import { chainOf } from '@/core/route/testing/chain'
+import { expect, test, type APIRequestContext } from '@playwright/test'
+import { chainOf, type Chain } from '@/core/route/testing/chain'
 import { bringIn, rows, saved } from './helpers'
 
 const LINKED = 'smart-switch-linked'
+
+/** Boxes in a row, wired as plain switches are and read, with devices chosen; what is said is otherwise. */
+const bringInChain = (request: APIRequestContext, more: Partial<Chain> & Pick<Chain, 'choices'>) =>
+  bringIn(
+    request,
+    chainOf({
+      ...{
+        count: more.choices.length,
+        fed: 0,
+        lit: 0,
+        neutrals: true,
+        spares: 0,
+        seated: true,
+        proven: true,
+      },
+      ...more,
+    })[0]!.record,
+  )
 
 test('one step at a time, huge; what holds it and what the power would do there @phone', async ({
   page,
   request,
 }) => {
-  const [view] = chainOf({
-    count: 2,
-    fed: 0,
+  const jobId = await bringInChain(request, {
     lit: 1,
-    neutrals: true,
-    spares: 0,
-    seated: true,
-    proven: true,
     choices: ['dimmer-led-150-two-wire', 'companion-oak'],
   })
-  const jobId = await bringIn(request, view!.record)
   await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
   await expect(page.getByText('Proven.')).toBeVisible()
   await page.getByRole('radio', { name: 'One at a time' }).check()
@@ -40,17 +51,10 @@ test('one step at a time, huge; what holds it and what the power would do there 
 })
 
 test('the whole way of a conductor, from a tap on it', async ({ page, request }) => {
-  const [view] = chainOf({
-    count: 3,
-    fed: 0,
+  const jobId = await bringInChain(request, {
     lit: 2,
-    neutrals: true,
-    spares: 0,
-    seated: true,
-    proven: true,
     choices: ['dimmer-led-150-two-wire', 'companion-oak', 'companion-oak'],
   })
-  const jobId = await bringIn(request, view!.record)
   await page.goto(`/jobs/${jobId}/boxes/box1/wire`)
   const red = page.getByRole('button', { name: /^Cable R0, red/ })
   await red.focus()
@@ -71,17 +75,11 @@ test('a conductor that is too short: everything is routed anew without it, and c
   page,
   request,
 }) => {
-  const [view] = chainOf({
-    count: 2,
-    fed: 0,
+  const jobId = await bringInChain(request, {
     lit: 1,
-    neutrals: true,
     spares: 1,
-    seated: true,
-    proven: true,
     choices: ['dimmer-led-150-two-wire', 'companion-oak'],
   })
-  const jobId = await bringIn(request, view!.record)
   await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
   const red = page.getByRole('button', { name: /^Cable R0, red/ })
   await expect(red).toHaveAccessibleName(/Will be: signal/)
@@ -102,17 +100,10 @@ test('a conductor that is too short: everything is routed anew without it, and c
 })
 
 test('what cannot be wired says why, and what would do', async ({ page, request }) => {
-  const [view] = chainOf({
-    count: 2,
-    fed: 0,
-    lit: 0,
+  const jobId = await bringInChain(request, {
     neutrals: false,
-    spares: 0,
-    seated: true,
-    proven: true,
     choices: [LINKED, LINKED],
   })
-  const jobId = await bringIn(request, view!.record)
   await page.goto(`/jobs/${jobId}/boxes/box1/wire`)
   await expect(page.getByRole('heading', { name: 'It cannot be wired yet' })).toBeVisible()
   await expect(

@@ -78,6 +78,14 @@ describe('the day', () => {
     }
   })
 
+  it('a crew of apprentices: it is said that nobody may read live, whatever else is to be kept', () => {
+    const crew = { id: 'b', name: 'Ben', readsLive: false, atPanel: false }
+    const { broken, stretches } = dayOf(withRows('crew', crew), trade)
+    expect(broken).toEqual(['nobody of the crew may take live readings'])
+    for (const each of stretches.flatMap(({ turns }) => turns))
+      expect(each.who).toBe(each.kind === 'live' ? null : 'Ben')
+  })
+
   it('a helper at the panel takes the walks', () => {
     const helped = dayOf(
       withRows('crew', { id: 'h', name: 'Hal', readsLive: false, atPanel: true } as never),

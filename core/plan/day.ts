@@ -111,7 +111,7 @@ export function dayOf(record: JobRecord, trade: Trade): Day {
       walks: alone,
       minutes: alone * walkMinutes + minutesOf(inTurn(pieces, limits), 1),
     },
-    broken: brokenNeeds(record, stretches, pieces, walkMinutes),
+    broken: brokenNeeds(record, stretches, walkMinutes),
     waiting,
     wired: {
       done: views.filter(view => view.places.length > 0 && isWired(view, trade)).length,
@@ -242,13 +242,10 @@ function timed(
   })
 }
 
-function brokenNeeds(
-  record: JobRecord,
-  stretches: readonly DayStretch[],
-  pieces: readonly Piece[],
-  walkMinutes: number,
-): string[] {
-  return rowsOf(record, 'keeps').flatMap((keep): string[] => {
+/** Needs that this day does not keep, and live readings that nobody of the crew may take. */
+function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMinutes: number): string[] {
+  const turns = stretches.flatMap(each => each.turns)
+  const kept = rowsOf(record, 'keeps').flatMap((keep): string[] => {
     if (keep.kind === 'off-at-most') {
       if (keep.circuitId === null || keep.minutes === null) return []
       const { breaker, label } = record.circuits[keep.circuitId]!
@@ -260,18 +257,13 @@ function brokenNeeds(
         : []
     }
     const room = keep.roomId ? record.rooms[keep.roomId] : undefined
-    const own = stretches
-      .flatMap(({ turns }) => turns)
-      .filter(({ boxId, kind }) => kind === 'work' && record.boxes[boxId]!.roomId === room?.id)
-    const late = own.some(({ from, minutes }) => from + minutes > DAY_MINUTES)
-    const live = stretches.flatMap(({ turns }) => turns).some(({ who }) => who === null)
-    return [
-      ...(room && late ? [`${room.name} is not finished within the day`] : []),
-      ...(live && pieces.some(({ kind }) => kind === 'live')
-        ? ['nobody of the crew may take live readings']
-        : []),
-    ]
+    const late = turns.some(
+      ({ boxId, kind, from, minutes }) =>
+        kind === 'work' && record.boxes[boxId]!.roomId === room?.id && from + minutes > DAY_MINUTES,
+    )
+    return room && late ? [`${room.name} is not finished within the day`] : []
   })
+  return turns.some(({ who }) => who === null) ? [...kept, 'nobody of the crew may take live readings'] : kept
 }
 
 function longestOff(stretches: readonly DayStretch[], circuitId: string, walkMinutes: number): number {

@@ -21,7 +21,9 @@ export function learnedPace(record: JobRecord, trade: Trade): number {
     const took = (times.at(-1)! - times[0]!) / 60_000
     const view = boxView(record, id)
     if (!view || took < LEAST_MINUTES || took > MOST_MINUTES) return []
-    const ticked = new Set(ticks.map(({ stepKey }) => stepKey))
+    // The first tick ends its step: what that took lies before what is known.
+    const [, ...later] = [...ticks].sort((a, b) => a.seq - b.seq)
+    const ticked = new Set(later.map(({ stepKey }) => stepKey))
     const { steps } = planBox(view, trade)
     if (!steps.some(({ key, done }) => key === 'fold' && done)) return []
     const planned = steps.filter(({ key }) => ticked.has(key)).reduce((sum, { minutes }) => sum + minutes, 0)
