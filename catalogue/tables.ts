@@ -167,6 +167,8 @@ export const routeCosts: Trade['routeCosts'] = {
   madeNeutral: 6,
   signalNotRed: 0.25,
   anotherCable: 3,
+  newJoint: 0.5,
+  moved: 0.5,
 }
 
 const rule = (

@@ -45,7 +45,7 @@ export interface LeverConnector {
   readonly stripMillimetres: number
 }
 
-/** What it costs, beside leaving it as it is, that a conductor carries a net. */
+/** What it costs, beside leaving it as it is, that conductors carry their nets. */
 export interface RouteCosts {
   /** It carries another kind of net than before. */
   readonly changed: number
@@ -55,8 +55,15 @@ export interface RouteCosts {
   readonly madeNeutral: number
   /** A signal on another colour than red. */
   readonly signalNotRed: number
-  /** Between two boxes by more than one cable: each beyond the first parts what goes from what comes back. */
+  /**
+   * One circuit between two boxes by more than one cable, or round a ring of boxes both ways: each beyond the first
+   * parts what goes from what comes back.
+   */
   readonly anotherCable: number
+  /** A joint that is not there yet as it will be. */
+  readonly newJoint: number
+  /** A conductor that leaves its screw on a device that stays. */
+  readonly moved: number
 }
 
 /** Everything the rules look up: data, handed to the core by whoever asks it a question. */

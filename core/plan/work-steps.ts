@@ -10,12 +10,16 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
   const { breaker } = view.region.words
   const jointStep = (netId: string) => {
     const joint = routed.joints.find(each => each.netId === netId)
-    return joint && !isAsFound(view, joint) ? [jointDraft(view, routed, joint.id, nameOf, trade)] : []
+    return joint && !isAsFound(view, joint, routed.pigtails)
+      ? [jointDraft(view, routed, joint.id, nameOf, trade)]
+      : []
   }
   const nets = Object.keys(routed.nets).sort()
   const netsOf = (kind: string) => nets.filter(net => net === kind || net.startsWith(`${kind}:`))
   const replaced = routed.devices.filter(device => device.isNew)
-  const untouched = routed.joints.filter(joint => isAsFound(view, joint)).flatMap(({ endIds }) => endIds)
+  const untouched = routed.joints
+    .filter(joint => isAsFound(view, joint, routed.pigtails))
+    .flatMap(({ endIds }) => endIds)
   const neutralJoints = view.joints.filter(joint =>
     view.ends.some(
       ({ end }) => end.jointId === joint.id && end.role === 'neutral' && !untouched.includes(end.id),

@@ -1,6 +1,6 @@
 import { terminalPoint } from '../model/circuit'
 import type { Compiled } from '../solve'
-import { symmetriesOf } from './plan'
+import { symmetriesOf } from '../model/symmetries'
 
 /**
  * Whether what is joined has the shape of the plan although other conductors of the switched run do it: a

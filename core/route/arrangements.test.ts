@@ -5,6 +5,7 @@ import type { BoxView } from '../job/box-view'
 import { prove } from '../prove'
 import {
   circuitOfPlan,
+  isAsFound,
   plannedCircuit,
   routeBox,
   routeTogether,
@@ -55,6 +56,11 @@ const carried = ({ boxes }: RoutedTogether, cable: string): Record<string, strin
     ),
   )
 
+/** Joints of a plan that are not there yet as they will be. */
+const madeAnew = ({ boxes }: RoutedTogether): number =>
+  boxes.flatMap(({ view, routed }) => routed.joints.filter(joint => !isAsFound(view, joint, routed.pigtails)))
+    .length
+
 const positions = (count: number) => Array.from({ length: count }, (_, at) => at)
 
 describe('arrangements that everybody meets', () => {
@@ -65,8 +71,14 @@ describe('arrangements that everybody meets', () => {
           const choices = positions(count).map(at => (at === 0 || at === count - 1 ? PLAIN : MIDDLE))
           const plan = planned(chain({ fed, lit, choices }))
           expect(plan.schemes[0]!.kind).toBe('two-way')
-          // What was wired so stays so.
-          expect(plan.cost).toBe(0)
+          // Conductors carry what they carried; joints alone are made anew.
+          expect(plan.cost).toBe(madeAnew(plan) * trade.routeCosts.newJoint)
+          // Where the old ones stay no conductor leaves its screw.
+          const kept = planned(chain({ fed, lit, choices: positions(count).map(() => null) }))
+          expect(kept.cost).toBe(madeAnew(kept) * trade.routeCosts.newJoint)
+          for (const { view, routed } of kept.boxes)
+            for (const { end } of view.ends)
+              if (end.seat === 'terminal') expect(routed.seats[end.id]?.kind).toBe('terminal')
         }
   })
 
@@ -88,17 +100,17 @@ describe('arrangements that everybody meets', () => {
       }
   })
 
-  it('a dimmer and the old switch that stays: its jumper is a pigtail to its common', () => {
+  it('a dimmer and the old switch that stays: the power passes in a joint with a pigtail to its common', () => {
     for (const choices of [
       [DIMMER, null],
       [null, DIMMER],
     ]) {
       const plan = planned(chain({ lit: 1, choices }))
       const kept = plan.boxes.find(({ routed }) => !routed.devices[0]!.isNew)!.routed
-      expect(kept.pigtails.some(({ to }) => to !== 'box' && to.terminalId === 'common')).toBe(true)
-      const [common, a, b] = ['common', 'traveller-a', 'traveller-b'].map(id => netAt(kept, id))
-      expect([a, b].filter(net => net === common)).toHaveLength(1)
-      expect([a, b]).toContain('signal')
+      const jumper = kept.pigtails.find(({ to }) => to !== 'box' && to.terminalId === 'common')!
+      const passing = kept.joints.find(({ pigtailIds }) => pigtailIds.includes(jumper.id))!
+      expect(passing.endIds).toHaveLength(2)
+      expect([netAt(kept, 'traveller-a'), netAt(kept, 'traveller-b')].sort()).toEqual([null, 'signal'].sort())
     }
   })
 

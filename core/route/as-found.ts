@@ -1,20 +1,60 @@
 import type { BoxView } from '../job/box-view'
-import type { PlannedJoint, RoutedBox } from './planned'
+import type { Pigtail, PlannedJoint, RoutedBox } from './planned'
 
 /** A joint that is there already just as it is to be: nobody opens it. */
-export function isAsFound(view: BoxView, joint: PlannedJoint): boolean {
-  if (joint.leads.length + joint.pigtailIds.length > 0) return false
-  const first = view.ends.find(({ end }) => end.id === joint.endIds[0])
-  const found = view.joints.find(({ id }) => id === first?.end.jointId)
-  if (!found || found.connector === 'tape-only' || found.connector === 'not-known' || found.bareShows)
-    return false
-  const members = view.ends.filter(({ end }) => end.jointId === found.id).map(({ end }) => end.id)
-  return (
-    members.length === joint.endIds.length &&
-    members.every(id => joint.endIds.includes(id)) &&
-    !view.pigtails.some(({ jointId }) => jointId === found.id)
-  )
+export const isAsFound = (view: BoxView, joint: PlannedJoint, pigtails: readonly Pigtail[]): boolean =>
+  isJoinedAsFound(view, joint.endIds, [
+    ...joint.leads.map(targetOf),
+    ...pigtails.filter(({ id }) => joint.pigtailIds.includes(id)).map(({ to }) => targetOf(to)),
+  ])
+
+const targetOf = (to: Pigtail['to']): string => (to === 'box' ? 'box' : `${to.placeId}.${to.terminalId}`)
+
+/** A joint found in a box that can stay: sound, and all that hangs on it known. */
+export interface SoundJoint {
+  readonly id: string
+  readonly endIds: readonly string[]
+  /** Where its pigtails and leads go: `box`, or `place.terminal` of a device that stays; null where that goes. */
+  readonly to: readonly (string | null)[]
 }
+
+const soundOnes = new WeakMap<BoxView, readonly SoundJoint[]>()
+
+/** The joints of a box that nobody need open for their own sake. */
+export function soundJoints(view: BoxView): readonly SoundJoint[] {
+  let known = soundOnes.get(view)
+  if (!known) soundOnes.set(view, (known = listed(view)))
+  return known
+}
+
+function listed(view: BoxView): SoundJoint[] {
+  return view.joints
+    .filter(
+      ({ connector, bareShows }) => connector !== 'tape-only' && connector !== 'not-known' && !bareShows,
+    )
+    .map(({ id }) => ({
+      id,
+      endIds: view.ends.filter(({ end }) => end.jointId === id).map(({ end }) => end.id),
+      to: view.pigtails
+        .filter(({ jointId }) => jointId === id)
+        .map(({ deviceId, terminal }) => {
+          if (deviceId === null) return 'box'
+          const place = view.places.find(({ found }) => found?.id === deviceId)
+          return place && !place.choice && terminal !== null ? `${place.place.id}.${terminal}` : null
+        }),
+    }))
+}
+
+/**
+ * Whether a sound joint of just these conductors, with pigtails and leads to just these terminals, is there already.
+ * @param to as `place.terminal`, or `box`
+ */
+export const isJoinedAsFound = (view: BoxView, endIds: readonly string[], to: readonly string[]): boolean =>
+  soundJoints(view).some(joint => sameItems(joint.endIds, endIds) && sameItems(joint.to, to))
+
+/** Whether two lists hold the same, in whatever order. */
+export const sameItems = (one: readonly (string | null)[], other: readonly (string | null)[]): boolean =>
+  one.length === other.length && one.every(item => other.includes(item))
 
 /** Terminals of a device that stays whose conductors change, as `place.terminal`. */
 export function changedTerminals(view: BoxView, routed: RoutedBox, placeId: string): string[] {

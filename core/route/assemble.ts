@@ -1,9 +1,9 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
-import type { DeviceModel, Terminal } from '../model/device'
 import { mayBeNeutral } from '../model/regions'
 import type { Trade } from '../model/trade'
 import type { Gauge, Insulation } from '../model/vocabulary'
 import { connectorsFor } from './connectors'
+import { meetingsOf, stayingPut } from './meetings'
 import { handsOnNeutral } from './neutral-source'
 import type { Pigtail, PlannedDevice, PlannedJoint, PlannedSeat, Remark, RoutedBox } from './planned'
 
@@ -14,12 +14,6 @@ const PIGTAIL_COLOURS: Readonly<Record<string, Readonly<Record<string, Insulatio
   'europe-230': { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow' },
 }
 
-interface Member {
-  readonly placeId: string
-  readonly terminal: Terminal
-  readonly model: DeviceModel
-}
-
 /** Seats, joints, pigtails and caps of one box whose ends and terminals have their nets. */
 export function assemble(
   view: BoxView,
@@ -27,41 +21,27 @@ export function assemble(
   devices: readonly PlannedDevice[],
   nets: Readonly<Record<string, string>>,
   netOfEnd: Readonly<Record<string, string | null>>,
-  netOfTerminal: Readonly<Record<string, string | null>>,
+  wanted: Readonly<Record<string, string | null>>,
 ): RoutedBox {
   const seats: Record<string, PlannedSeat> = {}
   const joints: PlannedJoint[] = []
   const pigtails: Pigtail[] = []
-  const kind = houseRule(view.record, 'joints', 'lever') === 'twist-on' ? 'twist-on' : 'lever'
-  const members = (net: string): Member[] =>
-    devices.flatMap(device =>
-      device.model.terminals
-        .filter(terminal => netOfTerminal[`${device.placeId}.${terminal.id}`] === net)
-        .map(terminal => ({ placeId: device.placeId, terminal, model: device.model })),
-    )
-  for (const net of Object.keys(nets).sort()) {
-    const ends = view.ends.filter(each => netOfEnd[each.end.id] === net)
-    const terminals = members(net)
-    const held = terminals.filter(each => each.terminal.joins !== 'lead')
-    const leads = terminals.filter(each => each.terminal.joins === 'lead')
-    const bonds = net === 'ground' && view.box.material === 'metal' ? 1 : 0
-    const only = held[0]
-    if (
-      held.length === 1 &&
-      only &&
-      leads.length === 0 &&
-      bonds === 0 &&
-      goesStraightOn(ends, only.terminal)
-    ) {
+  const connects = houseRule(view.record, 'joints', 'lever') === 'twist-on' ? 'twist-on' : 'lever'
+  const netOf = ({ end }: EndView) => netOfEnd[end.id] ?? null
+  const meetings = meetingsOf(view, devices, netOf, wanted)
+  const { netOfTerminal } = stayingPut(view, devices, meetings, netOf, wanted)
+  for (const { net, kind, ends, held, leads, bonds } of meetingsOf(view, devices, netOf, netOfTerminal)) {
+    const [only] = held
+    if (kind === 'straight') {
       for (const each of ends)
-        seats[each.end.id] = { kind: 'terminal', placeId: only.placeId, terminalId: only.terminal.id }
+        seats[each.end.id] = { kind: 'terminal', placeId: only!.placeId, terminalId: only!.terminal.id }
       continue
     }
-    if (terminals.length + bonds === 0 && ends.length === 1) {
+    if (kind === 'cap') {
       seats[ends[0]!.end.id] = { kind: 'cap' }
       continue
     }
-    const receptacle = terminals.length > 1 ? handsOnNeutral(view, net, ends, held) : null
+    const receptacle = held.length + leads.length > 1 ? handsOnNeutral(view, net, ends, held) : null
     const jointId = `joint-${net}`
     const targets: Pigtail['to'][] = [
       ...held.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
@@ -85,7 +65,7 @@ export function assemble(
       endIds: joined.map(each => each.end.id),
       leads: leads.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
       pigtailIds: own.map(each => each.id),
-      connectors: connectorsFor(wires, kind, trade) ?? [],
+      connectors: connectorsFor(wires, connects, trade) ?? [],
     })
   }
   for (const each of view.ends) seats[each.end.id] ??= { kind: 'cap' }
@@ -108,17 +88,6 @@ export function assemble(
     remarks: remarksOf(view, netOfEnd),
   }
 }
-
-/** Whether these conductors may go on a terminal themselves, without a pigtail. */
-const goesStraightOn = (ends: readonly EndView[], terminal: Terminal): boolean =>
-  ends.length > 0 &&
-  ends.length <= terminal.atMost &&
-  ends.every(
-    ({ conductor }) =>
-      terminal.gauges.includes(conductor.gauge) &&
-      terminal.strandings.includes(conductor.stranding) &&
-      conductor.metal === 'copper',
-  )
 
 function pigtailFor(
   view: BoxView,

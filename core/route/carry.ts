@@ -66,80 +66,71 @@ export function carryingCost({ a: { view, each } }: Runner, net: string, costs: 
   return cost
 }
 
+/** What the conductors between two boxes carry, and what it costs. */
 export interface Assignment {
   readonly cost: number
+  /** Net by conductor; those that stay unused are not in it. */
   readonly netOf: ReadonlyMap<string, string>
 }
 
-/** Nets of the conductors between two boxes, the least that it costs; null where there are too few that may. */
-export const assigned = (edge: Edge, nets: readonly string[], costs: RouteCosts): Assignment | null =>
-  bestOf(edge, nets, costs, null)
-
-/** The least that it costs in any other way than the given one. */
-export const assignedOtherwise = (
-  edge: Edge,
-  nets: readonly string[],
-  costs: RouteCosts,
-  { netOf }: Assignment,
-): Assignment | null => bestOf(edge, nets, costs, netOf)
-
-function bestOf(
+/**
+ * Every way in which the conductors between two boxes can carry some nets, each net on one, the cheapest first; of
+ * conductors that cost the same and are alike the first in the record goes first. Empty where there are too few that may.
+ * @param circuitOf the circuit a net belongs to: its way there and back belong in one cable
+ * @param kindOf what reads the same is alike to whoever wires it
+ * @param over what costs more than this above the cheapest is left out
+ * @param free seconds of pairs that nothing tells apart yet: they come after their firsts only
+ */
+export function assignments(
   { runners }: Edge,
   nets: readonly string[],
   costs: RouteCosts,
-  not: ReadonlyMap<string, string> | null,
-): Assignment | null {
-  let best: Assignment | null = null
-  const netOf = new Map<string, string>()
-  const place = (index: number, cost: number) => {
-    if (best && cost >= best.cost) return
-    const net = nets[index]
-    if (net === undefined) {
-      const isSame = not !== null && [...netOf].every(([conductor, own]) => not.get(conductor) === own)
-      // A current’s way there and back belong in one cable.
-      const cables = new Set(
-        runners.flatMap(({ conductorId, a }) => (netOf.has(conductorId) ? [a.each.cable.id] : [])),
-      )
-      const whole = cost + Math.max(0, cables.size - 1) * costs.anotherCable
-      if (!isSame && (!best || whole < best.cost)) best = { cost: whole, netOf: new Map(netOf) }
+  circuitOf: (net: string) => string,
+  kindOf: (runner: Runner) => string,
+  over = Infinity,
+  free: readonly string[] = [],
+): readonly Assignment[] {
+  if (nets.length > runners.length) return []
+  const numbered = (names: readonly string[]) => names.map(name => names.indexOf(name))
+  const circuits = numbered(nets.map(circuitOf))
+  const cables = numbered(runners.map(({ a }) => a.each.cable.id))
+  const cost = runners.map(runner => nets.map(net => carryingCost(runner, net, costs)))
+  const kinds = runners.map((runner, at) => `${runner.a.each.cable.id} ${cost[at]!.join()} ${kindOf(runner)}`)
+  /** The least that each net and those after it can cost. */
+  const rest = nets.map(() => 0)
+  for (let index = nets.length - 1; index >= 0; index--)
+    rest[index] = (rest[index + 1] ?? 0) + Math.min(...cost.map(own => own[index]!))
+  const found: Assignment[] = []
+  const taken: number[] = []
+  let least = Infinity
+  /** Whether a net’s circuit has other cables already, and not this one. */
+  const parts = (index: number, at: number): boolean => {
+    const before = taken.filter((_, net) => circuits[net] === circuits[index])
+    return before.length > 0 && !before.some(other => cables[other] === cables[at])
+  }
+  const place = (index: number, sum: number) => {
+    if (sum + (rest[index] ?? 0) > least + over) return
+    if (index === nets.length) {
+      least = Math.min(least, sum)
+      found.push({
+        cost: sum,
+        netOf: new Map(taken.map((at, net) => [runners[at]!.conductorId, nets[net]!])),
+      })
       return
     }
-    for (const runner of runners) {
-      if (netOf.has(runner.conductorId)) continue
-      const own = carryingCost(runner, net, costs)
-      if (own === Infinity) continue
-      netOf.set(runner.conductorId, net)
-      place(index + 1, cost + own)
-      netOf.delete(runner.conductorId)
+    const tried = new Set<string>()
+    const after = free.includes(nets[index]!) ? taken.at(-1)! : -1
+    for (const at of runners.keys()) {
+      const own = cost[at]![index]!
+      if (at < after || own === Infinity || taken.includes(at) || tried.has(kinds[at]!)) continue
+      tried.add(kinds[at]!)
+      const parted = parts(index, at) ? costs.anotherCable : 0
+      taken.push(at)
+      place(index + 1, sum + own + parted)
+      taken.pop()
     }
   }
-  if (nets.length <= runners.length) place(0, 0)
-  return best
-}
-
-/** Two boxes that no cable leads between, by whatever way. */
-export interface Apart {
-  readonly apart: readonly [string, string]
-}
-
-/** Pairs of boxes that a net must cross so that all that want it have it. */
-export function crossing(edges: readonly Edge[], boxes: readonly string[]): readonly Edge[] | Apart {
-  const [first, ...rest] = boxes
-  if (first === undefined || rest.length === 0) return []
-  const via = new Map<string, { edge: Edge; from: string } | null>([[first, null]])
-  const queue = [first]
-  for (let box = queue.shift(); box !== undefined; box = queue.shift())
-    for (const edge of edges) {
-      if (!edge.boxes.includes(box)) continue
-      const other = edge.boxes[0] === box ? edge.boxes[1] : edge.boxes[0]
-      if (via.has(other)) continue
-      via.set(other, { edge, from: box })
-      queue.push(other)
-    }
-  const crossed = new Set<Edge>()
-  for (const box of rest) {
-    if (!via.has(box)) return { apart: [first, box] }
-    for (let step = via.get(box); step; step = via.get(step.from)) crossed.add(step.edge)
-  }
-  return edges.filter(edge => crossed.has(edge))
+  place(0, 0)
+  // Stable: of those that cost the same the first stays first.
+  return found.filter(({ cost: own }) => own <= least + over).sort((one, other) => one.cost - other.cost)
 }

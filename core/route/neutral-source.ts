@@ -1,11 +1,5 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
-import type { DeviceModel, Terminal } from '../model/device'
-
-interface Held {
-  readonly placeId: string
-  readonly terminal: Terminal
-  readonly model: DeviceModel
-}
+import type { Member } from './meetings'
 
 /**
  * The receptacle of a box that hands on the neutral to the other devices, by a pigtail from a screw of its own that is
@@ -17,8 +11,8 @@ export function handsOnNeutral(
   view: BoxView,
   net: string,
   ends: readonly EndView[],
-  held: readonly Held[],
-): Held | null {
+  held: readonly Member[],
+): Member | null {
   if (!net.startsWith('neutral:') || houseRule(view.record, 'neutral-source', 'splice') !== 'receptacle')
     return null
   const circuit = view.record.circuits[net.slice('neutral:'.length)]

@@ -27,8 +27,10 @@ function groupOf(seed: number): Chain {
   const region = REGIONS[draw(3)]!
   const loop = ([undefined, undefined, undefined, 'two-wire', 'three-wire'] as const)[draw(5)]
   const lit = draw(count)
+  const laid = (['line', 'line', 'line', 'star', 'ring'] as const)[draw(5)]!
   const shape = {
     count,
+    shape: laid,
     region,
     loop,
     lit,
@@ -61,6 +63,7 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
     const refused = new Map<string, number>()
     const count = (into: Map<string, number>, key: string) => into.set(key, (into.get(key) ?? 0) + 1)
     const kinds = new Set<string>()
+    const laid = new Map<string, number>()
     let others = 0
     for (let seed = 1; seed <= SEEDS; seed++) {
       const group = groupOf(seed)
@@ -75,6 +78,7 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
         continue
       }
       count(planned, `${group.count}`)
+      if (group.count > 2) count(laid, group.shape ?? 'line')
       for (const id of group.choices) if (id) kinds.add(id)
       const own = routeBox(first!, trade)
       if (!own.ok) throw new Error(own.faults[0]!.message)
@@ -106,6 +110,7 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
     }
     expect(faults.slice(0, 4)).toEqual([])
     for (const boxes of ['1', '2', '3', '4', '5']) expect(planned.get(boxes) ?? 0, boxes).toBeGreaterThan(250)
+    for (const shape of ['line', 'star', 'ring']) expect(laid.get(shape) ?? 0, shape).toBeGreaterThan(200)
     expect(others).toBeGreaterThan(200)
     expect(kinds.size).toBeGreaterThan(45)
     expect(refused.get('net-missing') ?? 0).toBeGreaterThan(100)

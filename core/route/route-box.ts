@@ -134,7 +134,7 @@ export function netWords(view: BoxView, net: string): string {
 export const LINE = { id: 'line', wants: 'line' } as const
 
 /** The circuit that feeds a place: said on a hot conductor for its group, or the box's first. */
-function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
+export function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
   const hot = view.ends.filter(each => isHotRole(each.end.role))
   const own = hot.find(each => each.end.roleGroupId === device.groupId) ?? hot[0]
   return circuitOf(view, own?.end.roleCircuitId ?? null)

@@ -125,15 +125,17 @@ function withCompanions(main: PlannedDevice, others: readonly PlannedDevice[], n
 
 const signalOf = ({ load }: LightNets) => `signal:${load.slice('load:'.length)}`
 
-/** An old two-place switch that stays: a jumper lets the power past it, or the main watches its one contact. */
+/**
+ * An old two-place switch that stays: the power passes it in a joint with a pigtail to its common, and one traveller
+ * signals, or is watched by the main; its other screw stays empty.
+ */
 function withKeptSwitch(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Scheme[] {
   const { keepsSwitch } = main.model
   const signal = mainSignal(main.model)
   const [kept] = others
   if (!keepsSwitch || !signal || !kept || others.length !== 1 || !isTwoPlace(kept.model)) return []
   const [common] = wanting(kept.model, 'common')
-  const [first, second] = wanting(kept.model, 'traveller')
-  const told = Object.keys(keepsSwitch.set).length > 0
+  const [traveller] = wanting(kept.model, 'traveller')
   return signal.hears.map((pole): Scheme => {
     const net = wanting(main.model, 'line').some(({ id }) => id === pole) ? nets.line : nets.load
     return {
@@ -143,8 +145,7 @@ function withKeptSwitch(main: PlannedDevice, others: readonly PlannedDevice[], n
         ...own(kept, nets),
         ...own(main, nets),
         [at(kept, common!.id)]: net,
-        ...(told ? { [at(kept, first!.id)]: net } : {}),
-        [at(kept, (told ? second! : first!).id)]: signalOf(nets),
+        [at(kept, traveller!.id)]: signalOf(nets),
         [at(main, signal.terminal)]: signalOf(nets),
       },
     }

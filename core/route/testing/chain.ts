@@ -5,9 +5,11 @@ import type { BoxView } from '../../job/box-view'
 import { tiedBoxes } from '../../job/tied'
 import type { Insulation, RegionId, Role } from '../../model/vocabulary'
 
-/** Boxes one after another whose switches work one light; fed in one of them or at the lamp, the lamp on one of them. */
+/** Boxes whose switches work one light; fed in one of them or at the lamp, the lamp on one of them. */
 export interface Chain {
   readonly count: number
+  /** One after another; all from the first; or one after another and round to the first again. */
+  readonly shape?: 'line' | 'star' | 'ring'
   readonly fed: number
   readonly lit: number
   /** Fed at the luminaire: its cable brings the hot to the box it leads to; with a neutral only where it is said. */
@@ -52,9 +54,19 @@ const COLOURS: Readonly<
   },
 }
 
+/** Pairs of boxes that a cable runs between. */
+function linksOf({ count, shape }: Pick<Chain, 'count' | 'shape'>): (readonly [string, number, number])[] {
+  const links = Array.from(
+    { length: count - 1 },
+    (_, at) => [`R${at}`, shape === 'star' ? 0 : at, at + 1] as const,
+  )
+  return shape === 'ring' && count > 2 ? [...links, ['R-round', count - 1, 0]] : links
+}
+
 /** The boxes of such a chain, their conductors told by role. */
 export function chainOf({
   count,
+  shape = 'line',
   fed,
   lit,
   loop,
@@ -83,10 +95,6 @@ export function chainOf({
     if (box === 0 || box === last) return `traveller-${side}`
     return `${towards === 'before' ? 'first' : 'second'}-${side}`
   }
-  const both = (at: number, role: Role): [string, string] => [
-    sits(at, role, 'after'),
-    sits(at + 1, role, 'before'),
-  ]
   for (let at = 0; at < count; at++) {
     const control: Control = {
       group: 'light',
@@ -135,10 +143,13 @@ export function chainOf({
       cables,
     })
   }
-  for (let at = 0; at < last; at++) {
+  for (const [name, at, to] of linksOf({ count, shape })) {
+    const isRound = to === 0
+    const feeds = shape === 'star' ? fed === to : fed > at
+    const lights = shape === 'star' ? lit !== to : lit <= at
     const roles: Role[] = ['traveller', 'traveller']
-    if (fed > at) roles.push('line')
-    if (lit <= at) roles.push('switched-load')
+    if (feeds && !isRound) roles.push('line')
+    if (lights && !isRound) roles.push('switched-load')
     for (let more = 0; more < spares; more++) roles.push('spare')
     if (between !== undefined) {
       while (roles.length < between) roles.push('spare')
@@ -146,19 +157,21 @@ export function chainOf({
     }
     const passes =
       loop === 'two-wire' ? false : neutrals || (fed <= at && lit > at) || (lit <= at && fed > at)
+    const both = (role: Role, index = 0): [string, string] =>
+      isRound ? ['loose', 'loose'] : [sits(at, role, 'after', index), sits(to, role, 'before', index)]
     const strands: RunStrand[] = roles.map((role, index) => ({
       insulation: hots[index]!,
-      on: [sits(at, role, 'after', index), sits(at + 1, role, 'before', index)],
+      on: both(role, index),
       role,
     }))
     job.run({
-      name: `R${at}`,
+      name,
       from: `box${at}`,
-      to: `box${at + 1}`,
+      to: `box${to}`,
       strands: [
         ...strands,
-        ...(passes ? [{ insulation: neutral, on: both(at, 'neutral'), role: 'neutral' } as const] : []),
-        { insulation: ground, on: both(at, 'ground'), role: 'ground' },
+        ...(passes ? [{ insulation: neutral, on: both('neutral'), role: 'neutral' } as const] : []),
+        { insulation: ground, on: both('ground'), role: 'ground' },
       ],
     })
   }

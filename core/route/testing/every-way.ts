@@ -48,7 +48,11 @@ export function everyWay(
           tried++
           if (!works(devices, seated, settings)) continue
           proven++
-          const cost = costOf(runners, nets, devices, seated, trade)
+          const joints = views.reduce(
+            (sum, view, at) => sum + jointsIn(view, devices[at]!, seated, nets.filter(Boolean)),
+            0,
+          )
+          const cost = costOf(runners, nets, devices, seated, trade) + joints * trade.routeCosts.newJoint
           if (leastCost === null || cost < leastCost) leastCost = cost
         }
       }
@@ -149,6 +153,35 @@ function proves(
     caps: Object.keys(seated).filter(point => seated[point] === null),
   })
   return prove(circuit).kind === 'proven'
+}
+
+/** Joints in a box whose conductors all lie loose: nets that are more than one conductor on one screw, or one capped. */
+function jointsIn(
+  view: BoxView,
+  { placeId, model }: PlannedDevice,
+  seated: Seats,
+  runs: readonly string[],
+): number {
+  const outside = { line: ['line'], 'switched-load': ['load'], neutral: ['neutral'] } as const
+  const ends = view.ends.flatMap(({ end, conductor, cable }) => {
+    if (conductor.insulation === 'bare') return ['ground']
+    return cable.far === 'box' ? [] : [...(outside[end.role as keyof typeof outside] ?? [])]
+  })
+  const terminals = model.terminals.map(terminal => ({
+    terminal,
+    net: terminal.wants === 'ground' ? 'ground' : (seated[`${placeId}.${terminal.id}`] ?? null),
+  }))
+  const here = [...ends, ...runs]
+  const bond = view.box.material === 'metal' ? 'ground' : null
+  return [...new Set([...here, ...terminals.map(({ net }) => net)])].filter(net => {
+    if (net === null) return false
+    const conductors = here.filter(own => own === net).length
+    const on = terminals.filter(own => own.net === net)
+    const [only] = on
+    if (on.length === 0 && net !== bond) return conductors > 1
+    const straight = on.length === 1 && net !== bond && only!.terminal.joins !== 'lead'
+    return !(straight && conductors > 0 && conductors <= only!.terminal.atMost)
+  }).length
 }
 
 /** What the conductors between the boxes cost on these nets, a signal told from a traveller by who is on it. */

@@ -1,0 +1,130 @@
+import type { BoxView, EndView } from '../job/box-view'
+import type { RouteCosts } from '../model/trade'
+import { sameItems, soundJoints, type SoundJoint } from './as-found'
+import type { Edge, Runner } from './carry'
+import { goesStraightOn, meetingsOf, staying, targetsOf, workIn, type Meeting } from './meetings'
+import type { PlannedDevice } from './planned'
+
+/** A joint that is there, and the nets that could be joined by it just as it is. */
+interface MayStay {
+  readonly joint: SoundJoint
+  readonly nets: ReadonlySet<string>
+}
+
+/** What of a conductor may bear on the work in its two boxes, whatever nets there are. */
+export const bearing = ({ a, b }: Runner): string =>
+  [a, b]
+    .map(({ view, each: { end, conductor } }) => {
+      const stays =
+        end.deviceId !== null &&
+        view.places.some(({ found, choice }) => found?.id === end.deviceId && !choice)
+      const joint = soundJoints(view).find(({ id }) => id === end.jointId)
+      const { gauge, stranding, metal } = conductor
+      return [joint?.id, stays ? `${end.deviceId} ${end.terminal}` : '', gauge, stranding, metal].join()
+    })
+    .join()
+
+/** What the work in one box costs, by what its conductors from other boxes carry. */
+export class BoxWork {
+  /** The least, whichever conductors carry what comes in. */
+  readonly least: number
+  readonly #mayStay: readonly MayStay[]
+  readonly #onStaying: ReadonlySet<string>
+  readonly #straight: ReadonlyMap<string, Meeting>
+  readonly #costs = new Map<string, number>()
+  readonly #endOf: ReadonlyMap<string, EndView>
+
+  /**
+   * @param fixed net of an end that no conductor to another of the boxes has; undefined for one that has
+   * @param incoming how many conductors from other boxes bring each net
+   */
+  constructor(
+    readonly view: BoxView,
+    readonly devices: readonly PlannedDevice[],
+    readonly netOfTerminal: Readonly<Record<string, string | null>>,
+    readonly fixed: (end: EndView) => string | null | undefined,
+    incoming: ReadonlyMap<string, number>,
+    readonly costs: RouteCosts,
+  ) {
+    const meetings = new Map(
+      meetingsOf(view, devices, end => fixed(end) ?? null, netOfTerminal).map(each => [each.net, each]),
+    )
+    for (const net of incoming.keys())
+      if (!meetings.has(net)) meetings.set(net, { net, kind: 'cap', ends: [], held: [], leads: [], bonds: 0 })
+    const joined = [...meetings.values()].filter(each => isJoint(each, incoming.get(each.net) ?? 0))
+    this.#endOf = new Map(view.ends.map(each => [each.end.id, each]))
+    this.#mayStay = soundJoints(view).flatMap(joint => {
+      const nets = joined.filter(each => this.#fits(joint, each, incoming.get(each.net) ?? 0))
+      return nets.length > 0 ? [{ joint, nets: new Set(nets.map(({ net }) => net)) }] : []
+    })
+    const stay = Math.min(this.#mayStay.length, new Set(this.#mayStay.flatMap(({ nets }) => [...nets])).size)
+    this.least = (joined.length - stay) * costs.newJoint
+    this.#straight = new Map(
+      [...meetings].filter(([, { held, leads, bonds }]) => held.length === 1 && leads.length + bonds === 0),
+    )
+    const stays = new Set(devices.flatMap(device => staying(view, device)?.id ?? []))
+    this.#onStaying = new Set(
+      view.ends.flatMap(({ end }) => (end.deviceId !== null && stays.has(end.deviceId) ? [end.id] : [])),
+    )
+  }
+
+  #fits(joint: SoundJoint, { net, ends, ...targets }: Meeting, incoming: number): boolean {
+    return (
+      joint.endIds.length === ends.length + incoming &&
+      sameItems(joint.to, targetsOf(targets)) &&
+      ends.every(({ end }) => joint.endIds.includes(end.id)) &&
+      joint.endIds.every(id => {
+        const own = this.fixed(this.#endOf.get(id)!)
+        return own === undefined || own === net
+      })
+    )
+  }
+
+  /**
+   * All that bears on the work here of what the conductors of one pair of boxes carry: what reads the same costs the
+   * same, whatever the others carry.
+   */
+  marks(edge: Edge, netOf: ReadonlyMap<string, string>): string {
+    const here = edge.runners.map(({ a, b }) => (a.view === this.view ? a.each : b.each))
+    const netHere = ({ conductor }: EndView) => netOf.get(conductor.id) ?? null
+    const joints = this.#mayStay.map(({ joint, nets }) => {
+      const members = here.filter(({ end }) => joint.endIds.includes(end.id))
+      if (members.length === 0) return ''
+      const [net, ...others] = [...new Set(members.map(netHere))]
+      return net && others.length === 0 && nets.has(net) ? net : 'opened'
+    })
+    const screws = here.flatMap(each => (this.#onStaying.has(each.end.id) ? [netHere(each) ?? 'leaves'] : []))
+    const pigtails = here.flatMap(each => {
+      const net = netHere(each)
+      const only = net === null ? undefined : this.#straight.get(net)?.held[0]
+      return only && !goesStraightOn([each], only.terminal) ? [net] : []
+    })
+    return JSON.stringify([joints, screws, pigtails])
+  }
+
+  /**
+   * What it costs, all conductors told.
+   * @param marks of all pairs of boxes that this one is of: worked out once for the same
+   */
+  cost(netOf: ReadonlyMap<string, string>, marks: string): number {
+    let known = this.#costs.get(marks)
+    if (known === undefined) {
+      const net = (each: EndView) => {
+        const fixed = this.fixed(each)
+        return fixed === undefined ? (netOf.get(each.conductor.id) ?? null) : fixed
+      }
+      known = workIn(this.view, this.devices, net, this.netOfTerminal, this.costs)
+      this.#costs.set(marks, known)
+    }
+    return known
+  }
+}
+
+/** Whether so many conductors more of a net make a joint of it, if each may go on a screw by itself. */
+function isJoint({ ends, held, leads, bonds }: Meeting, incoming: number): boolean {
+  const count = ends.length + incoming
+  const [only] = held
+  if (only && held.length === 1 && leads.length + bonds === 0)
+    return count === 0 || count > only.terminal.atMost
+  return held.length + leads.length + bonds > 0 || count > 1
+}

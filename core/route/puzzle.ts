@@ -1,0 +1,248 @@
+import type { BoxView, EndView } from '../job/box-view'
+import { isHotRole, isLoadRole } from '../identify'
+import { looksLikeGround } from '../model/regions'
+import { fault, good, refused, type Fault, type Result } from '../model/result'
+import type { Trade } from '../model/trade'
+import { bearing, BoxWork } from './box-work'
+import { edgesOf, type Edge, type Runner } from './carry'
+import type { PlannedDevice } from './planned'
+import { circuitOf, circuitOfPlace, isNeeded, LINE, netOfConductor, netWanted, netWords } from './route-box'
+import type { LightNets, Scheme } from './schemes'
+import { Offers, spread, type Spread, type TooFew, type Unspread } from './spread'
+
+/** What all conductors and terminals of some boxes are on. */
+export interface Carried {
+  readonly cost: number
+  readonly words: Readonly<Record<string, string>>
+  readonly netOfEnd: Readonly<Record<string, string | null>>
+  readonly netOfTerminal: Readonly<Record<string, string | null>>
+}
+
+export type Boxed = { readonly view: BoxView; readonly devices: readonly PlannedDevice[] }
+
+/** What is fixed of some boxes, whatever way their devices are wired. */
+export class Puzzle {
+  readonly edges: readonly Edge[]
+  /** Conductors between the boxes that may carry anything. */
+  readonly runs: ReadonlySet<string>
+  /** By whether colours alone make another way. */
+  readonly #offers: { readonly ofOne: Offers; readonly ofColours: Offers }
+  readonly #circuits = new Map<string, string>()
+  readonly #netOfFixed: ReadonlyMap<string, string | null>
+  readonly #fixed: readonly { readonly view: BoxView; readonly each: EndView; readonly net: string | null }[]
+
+  constructor(
+    readonly boxes: readonly Boxed[],
+    readonly trade: Trade,
+  ) {
+    this.edges = edgesOf(boxes.map(({ view }) => view))
+    this.runs = new Set(this.edges.flatMap(({ runners }) => runners.map(({ conductorId }) => conductorId)))
+    this.#fixed = boxes.flatMap(({ view, devices }) =>
+      view.ends
+        .filter(({ conductor }) => !this.runs.has(conductor.id))
+        .map(each => ({ view, each, net: this.#fixedNet(view, each, devices) })),
+    )
+    const offers = (kindOf: (runner: Runner) => string) =>
+      new Offers(trade.routeCosts, net => this.#circuitOf(net), kindOf)
+    this.#offers = {
+      ofOne: offers(bearing),
+      ofColours: offers(runner => `${runner.a.each.conductor.insulation} ${bearing(runner)}`),
+    }
+    this.#netOfFixed = new Map(this.#fixed.map(({ each, net }) => [each.end.id, net]))
+  }
+
+  /** Lights that several places work. */
+  lights(): { groupId: string; devices: PlannedDevice[] }[] {
+    const all = this.boxes.flatMap(({ devices }) => devices)
+    return [...new Set(all.map(({ groupId }) => groupId))]
+      .map(groupId => ({ groupId, devices: all.filter(each => each.groupId === groupId) }))
+      .filter(({ devices }) => devices.length > 1)
+  }
+
+  netsOf(groupId: string): LightNets {
+    const views = this.boxes
+      .filter(({ devices }) => devices.some(each => each.groupId === groupId))
+      .map(({ view }) => view)
+    const hots = this.boxes.flatMap(({ view }) => view.ends).filter(({ end }) => isHotRole(end.role))
+    const own =
+      hots.find(({ end }) => end.roleGroupId === groupId) ??
+      hots.find(
+        ({ end }) => end.roleCircuitId !== null && views.length > 0 && this.#feeds(views, end.roleCircuitId),
+      )
+    const circuit = circuitOf(views[0]!, own?.end.roleCircuitId ?? null)
+    return { line: `line:${circuit}`, load: `load:${groupId}`, neutral: `neutral:${circuit}` }
+  }
+
+  /**
+   * The cheapest ways to carry what some schemes want over the conductors between the boxes; refused where there are
+   * too few that may, and empty where all cost as much as what is there already, or more.
+   */
+  carried(schemes: readonly Scheme[], count: number, below: number): Result<readonly Carried[]> {
+    const faults: Fault[] = []
+    const netOfTerminal: Record<string, string | null> = Object.assign({}, ...schemes.map(({ nets }) => nets))
+    const wanted = new Map<string, Set<string>>()
+    const want = (net: string, box: string) => wanted.set(net, (wanted.get(net) ?? new Set()).add(box))
+    const provided = new Set<string>()
+    for (const { view, net } of this.#fixed)
+      if (net !== null) {
+        provided.add(net)
+        want(net, view.box.id)
+      }
+    for (const { view, devices } of this.boxes)
+      for (const device of devices)
+        for (const terminal of device.model.terminals) {
+          const key = `${device.placeId}.${terminal.id}`
+          const alone = !schemes.some(({ nets }) => this.#concerns(nets, device.placeId))
+          const net = alone ? netWanted(view, device, terminal, provided) : (netOfTerminal[key] ?? null)
+          netOfTerminal[key] = net
+          if (net === null) continue
+          const needed = isNeeded(device.model, terminal)
+          if (net !== 'ground' || needed) want(net, view.box.id)
+          const made = net.startsWith('traveller:') || net.startsWith('signal:')
+          const here = net === 'ground' ? this.#isGrounded(view) : provided.has(net)
+          if (!made && !here) {
+            netOfTerminal[key] = null
+            if (needed)
+              faults.push(
+                fault(
+                  `/places/${device.placeId}/${terminal.id}`,
+                  'net-missing',
+                  `“${terminal.word}” of ${device.model.name} needs ${netWords(view, net)}, which does not come into ${view.room.name}, ${view.box.name}`,
+                ),
+              )
+          }
+        }
+    if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
+    return this.#spread(wanted, netOfTerminal, count, below)
+  }
+
+  #spread(
+    wanted: ReadonlyMap<string, ReadonlySet<string>>,
+    netOfTerminal: Readonly<Record<string, string | null>>,
+    count: number,
+    below: number,
+  ): Result<readonly Carried[]> {
+    const boxOf = new Map(this.boxes.map(each => [each.view.box.id, each]))
+    const { routeCosts: costs } = this.trade
+    const found = spread(
+      {
+        boxes: [...boxOf.keys()],
+        edges: this.edges,
+        boxesOf: new Map(
+          [...wanted]
+            .filter(([net]) => net !== 'ground')
+            .sort(([a], [b]) => (a < b ? -1 : 1))
+            .map(([net, boxes]) => [net, [...boxes]]),
+        ),
+        offers: count > 1 ? this.#offers.ofColours : this.#offers.ofOne,
+        workAt: (boxId, incoming) => {
+          const { view, devices } = boxOf.get(boxId)!
+          const fixed = ({ end, conductor }: EndView) =>
+            this.runs.has(conductor.id) ? undefined : (this.#netOfFixed.get(end.id) ?? null)
+          return new BoxWork(view, devices, netOfTerminal, fixed, incoming, costs)
+        },
+      },
+      count,
+      below,
+    )
+    if (found.why) return refused(...this.#faultsOf(found.why))
+    return good(found.ways.map(way => this.#carriedBy(way, netOfTerminal)))
+  }
+
+  #carriedBy({ cost, netOf }: Spread, netOfTerminal: Readonly<Record<string, string | null>>): Carried {
+    const netOfEnd = Object.fromEntries(
+      this.boxes.flatMap(({ view }) =>
+        view.ends.map(each => [each.end.id, this.#netOfEnd(each, netOf)] as const),
+      ),
+    )
+    const words = Object.fromEntries(
+      [...new Set([...Object.values(netOfEnd), ...Object.values(netOfTerminal)])].flatMap(net =>
+        net === null ? [] : [[net, this.#words(net)]],
+      ),
+    )
+    return { cost, words, netOfEnd, netOfTerminal }
+  }
+
+  #netOfEnd({ end, conductor }: EndView, netOf: ReadonlyMap<string, string>): string | null {
+    return (this.runs.has(conductor.id) ? netOf.get(conductor.id) : this.#netOfFixed.get(end.id)) ?? null
+  }
+
+  /** The circuit that a net belongs to. */
+  #circuitOf(net: string): string {
+    let circuit = this.#circuits.get(net)
+    if (circuit === undefined) {
+      const [kind, id] = net.split(':') as [string, string]
+      const boxed = this.boxes.find(({ devices }) => devices.some(({ groupId }) => groupId === id))
+      const device = boxed?.devices.find(({ groupId }) => groupId === id)
+      const isCircuit = kind === 'line' || kind === 'neutral'
+      circuit = isCircuit ? id : boxed && device ? circuitOfPlace(boxed.view, device) : 'supply'
+      this.#circuits.set(net, circuit)
+    }
+    return circuit
+  }
+
+  #faultsOf(why: Unspread): [Fault, ...Fault[]] {
+    const faults =
+      why.kind === 'too-few'
+        ? why.between.map(each => this.#tooFew(each))
+        : why.nets.map(({ net, apart }) =>
+            fault(
+              `/cables/${apart.join('/')}`,
+              'no-cable',
+              `no cable brings ${this.#words(net)} from ${this.#name(apart[0])} to ${this.#name(apart[1])}`,
+            ),
+          )
+    return faults as [Fault, ...Fault[]]
+  }
+
+  #tooFew({ edge: { boxes, runners }, nets }: TooFew): Fault {
+    const names = nets.map(net => this.#words(net)).join(', ')
+    const between = `between ${this.#name(boxes[0])} and ${this.#name(boxes[1])}`
+    const path = `/cables/${boxes.join('/')}`
+    const { ground } = this.boxes[0]!.view.region.words
+    return nets.length > runners.length
+      ? fault(
+          path,
+          'too-few-conductors',
+          `${nets.length} conductors are needed ${between} besides ${ground} (${names}); ${runners.length} are there`,
+        )
+      : fault(
+          path,
+          'colours-do-not-allow',
+          `the colours of the conductors ${between} do not allow what they would carry: ${names}`,
+        )
+  }
+
+  #isGrounded(view: BoxView): boolean {
+    return this.#fixed.some(each => each.view === view && each.net === 'ground')
+  }
+
+  #name(boxId: string): string {
+    const { room, box } = this.boxes.find(({ view }) => view.box.id === boxId)!.view
+    return `${room.name}, ${box.name}`
+  }
+
+  #words(net: string): string {
+    return netWords(this.boxes[0]!.view, net)
+  }
+
+  #concerns(nets: Readonly<Record<string, string>>, placeId: string): boolean {
+    return Object.keys(nets).some(key => key.startsWith(`${placeId}.`))
+  }
+
+  #feeds(views: readonly BoxView[], circuitId: string): boolean {
+    return views.some(view => view.feeds.some(({ circuit }) => circuit.id === circuitId))
+  }
+
+  /** The net of a conductor that leaves the boxes, by its role; ground by its colour. */
+  #fixedNet(view: BoxView, each: EndView, devices: readonly PlannedDevice[]): string | null {
+    if (looksLikeGround(view.region, each.conductor)) return 'ground'
+    const fed = isLoadRole(each.end.role)
+      ? devices.find(
+          ({ groupId, model }) =>
+            model.terminals.length === 0 && groupId === (each.end.roleGroupId ?? view.places[0]?.group.id),
+        )
+      : undefined
+    return fed ? netWanted(view, fed, LINE, new Set()) : netOfConductor(view, each)
+  }
+}
