@@ -1,5 +1,5 @@
 import type { ConductorFact, HouseRule, LampFact, Trade } from '@/core/model/trade'
-import type { Gauge, LampKind } from '@/core/model/vocabulary'
+import type { Gauge, LampKind, RoomKind } from '@/core/model/vocabulary'
 
 const conductor = (
   squareMillimetres: number,
@@ -182,6 +182,27 @@ const rule = (
   values: values.map(([value, words]) => ({ value, words })),
   initial: values[0]![0],
   why,
+  roomKind: null,
+})
+
+/** How presence sensors turn the light on, room by room. */
+const presenceOn = (
+  roomKind: RoomKind,
+  initial: 'as-it-comes' | 'by-hand' | 'by-itself',
+  why: string,
+): HouseRule => ({
+  ...rule(
+    roomKind === 'not-said' ? 'presence-on' : `presence-on-${roomKind}`,
+    'How do presence sensors turn the light on?',
+    [
+      ['as-it-comes', 'As the device comes'],
+      ['by-hand', 'By hand; off by themselves'],
+      ['by-itself', 'By themselves'],
+    ],
+    why,
+  ),
+  initial,
+  roomKind,
 })
 
 /** Where good electricians disagree; the first value is the default. */
@@ -298,16 +319,6 @@ export const houseRules: readonly HouseRule[] = [
     'A system outlives the visit: who chose it is asked when it fails.',
   ),
   rule(
-    'presence-on',
-    'How do presence sensors turn the light on?',
-    [
-      ['as-it-comes', 'As the device comes'],
-      ['by-hand', 'By hand; they turn it off by themselves'],
-      ['by-itself', 'By themselves'],
-    ],
-    'By hand saves most where daylight is usual; by itself where hands are full.',
-  ),
-  rule(
     'tape-terminals',
     'Tape round the device’s terminals?',
     [
@@ -317,4 +328,13 @@ export const houseRules: readonly HouseRule[] = [
     ],
     'Tape hides a loose screw.',
   ),
+  presenceOn('passage', 'by-itself', 'Hands are full, and nobody stays.'),
+  presenceOn('wet', 'by-itself', 'Found in the dark, and left on most.'),
+  presenceOn('store', 'by-itself', 'Hands are full.'),
+  presenceOn('kitchen', 'by-hand', 'Daylight is usual, and the hob wants its own light.'),
+  presenceOn('living', 'by-hand', 'People sit in the dark on purpose.'),
+  presenceOn('sleeping', 'by-hand', 'Nobody is to be lit awake.'),
+  presenceOn('work', 'by-hand', 'By hand saves most where daylight is usual.'),
+  presenceOn('outside', 'by-itself', 'It is dark, and the switch is indoors.'),
+  presenceOn('not-said', 'as-it-comes', 'Nobody said what the room is for.'),
 ]

@@ -5,7 +5,7 @@ import type { EntityName, JobRow, Row } from '@/core/model/entities'
 import { emptyRecord, type JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
 import { deviceNamed } from '@/core/model/trade'
-import type { CableEntry, FarEnd, Gauge, Insulation, Role, Sheath } from '@/core/model/vocabulary'
+import type { CableEntry, FarEnd, Gauge, Insulation, Role, RoomKind, Sheath } from '@/core/model/vocabulary'
 import { planBox, testList } from '@/core/plan'
 
 /** One conductor as found: its insulation, where it sits here, and what it is taken for. */
@@ -86,8 +86,8 @@ export function jobBuilder(job: JobRow) {
   const record = () => ({ ...tables }) as unknown as JobRecord
   const view = (boxId: string): BoxView => boxView(record(), boxId)!
 
-  const room = (id: string, name: string, floor: string) =>
-    put('rooms', { id, name, floor, position: ++positions })
+  const room = (id: string, name: string, floor: string, kind: RoomKind = 'not-said') =>
+    put('rooms', { id, name, floor, kind, position: ++positions })
 
   const circuit = (breaker: string, label: string, ratedAmps: number, more: Partial<Row<'circuits'>> = {}) =>
     put('circuits', {

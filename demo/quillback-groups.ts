@@ -41,11 +41,11 @@ const GROUNDED = [['grounds', 'ground']] as const
 
 /** Lights that are worked from more than one place, and boxes where more than one thing meets. */
 export function groupBoxes(house: House): void {
-  house.room('stair', 'Stair', 'Ground floor')
-  house.room('kitchen', 'Kitchen', 'Ground floor')
-  house.room('bedroom', 'Bedroom', 'Upstairs')
-  house.room('darkroom', 'Darkroom', 'Cellar')
-  house.room('carport', 'Carport', 'Outside')
+  house.room('stair', 'Stair', 'Ground floor', 'passage')
+  house.room('kitchen', 'Kitchen', 'Ground floor', 'kitchen')
+  house.room('bedroom', 'Bedroom', 'Upstairs', 'sleeping')
+  house.room('darkroom', 'Darkroom', 'Cellar', 'work')
+  house.room('carport', 'Carport', 'Outside', 'outside')
   stair(house)
   kitchen(house)
   bedroom(house)

@@ -13,8 +13,8 @@ export function saltpanQuay(): JobRecord {
     regionId: 'europe-230',
     note: 'Part rewired: brown and blue in the hall, red and black in the bedroom.',
   })
-  flat.room('hallway', 'Hallway', 'Third floor')
-  flat.room('bedroom', 'Bedroom', 'Third floor')
+  flat.room('hallway', 'Hallway', 'Third floor', 'passage')
+  flat.room('bedroom', 'Bedroom', 'Third floor', 'sleeping')
   flat.circuit('3', 'Lights', 6, { protection: 'residual-current', labelHolds: 'yes' })
   flat.box({
     id: 'box-hallway',
@@ -121,7 +121,7 @@ function passage(flat: ReturnType<typeof jobBuilder>) {
     depthMillimetres: 35,
     surface: 'plaster' as const,
   }
-  flat.room('passage', 'Passage', 'Third floor')
+  flat.room('passage', 'Passage', 'Third floor', 'passage')
   flat.box({
     id: 'box-passage-hall',
     room: 'passage',

@@ -1,5 +1,5 @@
 import type { BoxView } from '@/core/job/box-view'
-import type { RegionId } from '@/core/model/vocabulary'
+import type { RegionId, RoomKind } from '@/core/model/vocabulary'
 import { jobBuilder, type BoxAsFound, type CableAsFound, type Control, type Strand } from './builder'
 
 /** One strand, its role last: the short form that boxes are written in. */
@@ -105,6 +105,7 @@ export interface UsualBox {
   readonly proven?: boolean
   readonly isolated?: boolean
   readonly rules?: Readonly<Record<string, string>>
+  readonly roomKind?: RoomKind
 }
 
 /** A job of nobody’s, with one room called `room` and breakers of 15 A by their numbers: for boxes of one’s own. */
@@ -142,7 +143,7 @@ export function usualBox(given: UsualBox = {}): BoxView {
     regionId: given.region ?? 'north-america-120',
     note: '',
   })
-  job.room('room', 'Room', 'Ground floor')
+  job.room('room', 'Room', 'Ground floor', given.roomKind)
   const breakers = given.breakers ?? ['7']
   for (const breaker of breakers) job.circuit(breaker, 'Lights', given.ratedAmps ?? 15)
   job.box({

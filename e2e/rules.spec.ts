@@ -30,3 +30,32 @@ test('a house rule: what it changes in the open plans is shown before it is made
   await edition.getByRole('radio', { name: 'All together as one' }).check()
   await expect(edition.getByText('No open plan changes.')).toBeVisible()
 })
+
+test('how sensors turn on, by what a room is for: said of the room, ruled for its kind, shown at Set', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, { choice: 'sensor-neutral' })
+  await page.goto(`/jobs/${jobId}`)
+  await page.getByRole('button', { name: /^Edit Room/ }).click()
+  const room = page.getByRole('dialog', { name: 'Room' })
+  await room.getByLabel('What it is for').selectOption({ label: 'Bedroom' })
+  await saved(page)
+  expect(await rows('SELECT kind FROM rooms WHERE job_id = ?', jobId)).toEqual([{ kind: 'sleeping' }])
+  await page.goto(`/jobs/${jobId}/boxes/box/set`)
+  await expect(page.getByText('Turns on, not made yet (usual: by hand)')).toBeVisible()
+
+  await page.goto(`/jobs/${jobId}/rules`)
+  const kinds = page.getByRole('list', { name: 'How do presence sensors turn the light on?' })
+  const bedroom = kinds.getByRole('listitem').filter({ hasText: 'Bedroom' })
+  await bedroom.getByLabel('Bedroom').selectOption({ label: 'By themselves' })
+  await expect(bedroom.getByText('Ceiling light: Turns on: by hand → by itself')).toBeVisible()
+  expect(await rows('SELECT value FROM house_rules WHERE job_id = ?', jobId)).toEqual([])
+  await bedroom.getByRole('button', { name: 'Make the change' }).click()
+  await saved(page)
+  expect(await rows('SELECT rule_id, value FROM house_rules WHERE job_id = ?', jobId)).toEqual([
+    { rule_id: 'presence-on-sleeping', value: 'by-itself' },
+  ])
+  await page.goto(`/jobs/${jobId}/boxes/box/set`)
+  await expect(page.getByText('Turns on, not made yet (usual: by itself)')).toBeVisible()
+})

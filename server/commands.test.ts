@@ -235,7 +235,7 @@ describe('when something dies in the middle', () => {
         {
           kind: 'add',
           entity: 'rooms',
-          row: { id: `room-${index}`, name: `Room ${index}`, floor: '', position: index },
+          row: { id: `room-${index}`, name: `Room ${index}`, floor: '', kind: 'not-said', position: index },
         },
       ],
     }))

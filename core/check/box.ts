@@ -112,6 +112,7 @@ function boxCures(
         price: ring.price,
         minutes: trade.minutes.ring!,
         here: true,
+        parts: longScrews(view, ring.riseMillimetres),
       },
     ]
   }
@@ -128,6 +129,15 @@ function boxCures(
       here: true,
     },
   ]
+}
+
+/** Screws for what the ring sets further out than their own reach: two a gang. */
+function longScrews({ box, region }: BoxView, riseMillimetres: number): string[] {
+  const { device, deviceMillimetres } = region.screws
+  return Array.from(
+    { length: box.gangs * 2 },
+    () => `device screw, ${device}, ${figure(deviceMillimetres + riseMillimetres)} mm`,
+  )
 }
 
 /** What stands, or will stand, in each gang: what is chosen, else what is there. */

@@ -51,11 +51,16 @@ export function check(question: Question): Judgement {
     if (each.spare !== null && (leastSpare === null || each.spare < leastSpare)) leastSpare = each.spare
     if (each.settledBy && !settledBy?.includes(each.settledBy)) (settledBy ??= []).push(each.settledBy)
   }
-  const lacking = unmet(question.view.record, question.place, {
-    members: [question.device],
-    price: question.device.price,
-    beside: openingsBeside(question),
-  })
+  const lacking = unmet(
+    question.view.record,
+    question.place,
+    {
+      members: [question.device],
+      price: question.device.price,
+      beside: openingsBeside(question),
+    },
+    question.trade,
+  )
   return {
     device: question.device,
     verdict: worst(lines),

@@ -97,11 +97,11 @@ function lackingOf(
 ): readonly Lacking[] {
   const besideOf = (each: LightPlace) => openingsBeside({ ...each, trade })
   if (kind !== SIDE_BY_SIDE)
-    return unmet(record, places[0]!.place, { members, price, beside: places.flatMap(besideOf) })
+    return unmet(record, places[0]!.place, { members, price, beside: places.flatMap(besideOf) }, trade)
   const lacking = places.flatMap((each, at) => {
     const model = members[at] ?? null
     const beside = members.flatMap((other, index) => (index === at || !other ? [] : [other.opening]))
-    return unmet(record, each.place, { members: [model], price: model?.price ?? 0, beside })
+    return unmet(record, each.place, { members: [model], price: model?.price ?? 0, beside }, trade)
   })
   return [...new Set(lacking)]
 }

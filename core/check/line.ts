@@ -11,6 +11,8 @@ export interface Cure {
   readonly minutes: number
   /** Cured in this visit at this box or its lamps, without another device or another load total. */
   readonly here: boolean
+  /** Small parts that go with it and do not come in its packet, each as often as it is taken. */
+  readonly parts?: readonly string[]
 }
 
 /** One condition held against one device: its figures, and the fact it rests on. */

@@ -3,7 +3,7 @@ import { trade } from '@/catalogue'
 import { usualBox } from '@/demo/usual'
 import { boxView } from '../job/box-view'
 import { deviceNamed } from '../model/trade'
-import type { NeedKind } from '../model/vocabulary'
+import { ROOM_KINDS, type NeedKind, type RoomKind } from '../model/vocabulary'
 import { checkPlace, curedTogether, hoursOffered, leastCures, meets, minutesOffered } from '.'
 
 const model = (id: string) => {
@@ -16,6 +16,32 @@ const meet = (need: NeedKind, ids: readonly (string | null)[], value: number | n
     { need, value },
     { members: ids.map(id => (id === null ? null : model(id))), price: 40, beside: [], ...more },
   )
+
+describe('presence, by what the room is for', () => {
+  const lacks = (roomKind: RoomKind, device: string, rule?: string) => {
+    const view = usualBox({
+      roomKind,
+      want: 'presence',
+      rules: rule ? { [`presence-on-${roomKind}`]: rule } : {},
+    })
+    return checkPlace(view, view.places[0]!.place.id, trade).find(each => each.device.id === device)!.unmet
+  }
+
+  it('one that is turned on by hand alone lacks what a passage wants, and not what a bedroom does', () => {
+    expect(lacks('passage', 'sensor-by-hand-neutral')).toEqual(['automatic-on'])
+    expect(lacks('sleeping', 'sensor-by-hand-neutral')).toEqual([])
+    expect(lacks('not-said', 'sensor-by-hand-neutral')).toEqual([])
+    expect(lacks('passage', 'sensor-by-hand-neutral', 'by-hand')).toEqual([])
+    expect(lacks('sleeping', 'sensor-by-hand-neutral', 'by-itself')).toEqual(['automatic-on'])
+  })
+
+  it('one that can be set either way lacks neither; what senses nobody lacks presence alone', () => {
+    for (const roomKind of ROOM_KINDS) {
+      expect(lacks(roomKind, 'sensor-neutral')).toEqual([])
+      expect(lacks(roomKind, 'switch-plain-15')).toEqual(['presence'])
+    }
+  })
+})
 
 describe('what is wanted of a light', () => {
   it.each<[NeedKind, string, boolean]>([

@@ -2,6 +2,7 @@ import { houseRule, type PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Need } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
+import { ruleValue, type Trade } from '../model/trade'
 import { NEEDS, type NeedKind, type Opening, type Want } from '../model/vocabulary'
 
 /** What would stand at the places of a light, held against what is wanted of it. */
@@ -103,15 +104,39 @@ function ruledWant(record: JobRecord, loads: PlaceView['loads']): Want | null {
   return rule === 'countdown' || rule === 'humidity' ? rule : null
 }
 
+/**
+ * Whether a presence sensor at a place is to turn its light on by itself or by hand: as the customer wants it, else as
+ * the house rule has it for the kind of room; null where it stays as the device comes.
+ */
+export function presenceOn(
+  record: JobRecord,
+  { place, group }: PlaceView,
+  trade: Trade,
+): 'automatic-on' | 'manual-on' | null {
+  const said = needsIn(record, group.id).find(({ need }) => need === 'automatic-on' || need === 'manual-on')
+  if (said) return said.need as 'automatic-on' | 'manual-on'
+  const kind = record.rooms[record.boxes[place.boxId]?.roomId ?? '']?.kind ?? 'not-said'
+  const rule = ruleValue(trade, record, kind === 'not-said' ? 'presence-on' : `presence-on-${kind}`)
+  return rule === 'by-hand' ? 'manual-on' : rule === 'by-itself' ? 'automatic-on' : null
+}
+
 /** What of a light’s wants something would leave unmet, its chief want first. */
-export function unmet(record: JobRecord, { group, loads }: PlaceView, offered: Offered): readonly Lacking[] {
+export function unmet(
+  record: JobRecord,
+  place: PlaceView,
+  offered: Offered,
+  trade: Trade,
+): readonly Lacking[] {
+  const { group, loads } = place
   const needs = needsIn(record, group.id)
   const want = group.want ?? ruledWant(record, loads)
   if (want === null && needs.length === 0) return NOTHING
   const bought = offered.members.filter(model => model !== null)
+  const on = want === 'presence' ? presenceOn(record, place, trade) : null
   return [
     ...new Set<Lacking>([
       ...(want !== null && !bought.some(does(want)) ? [want] : []),
+      ...(on !== null && bought.some(isPresence) && !meets({ need: on, value: null }, offered) ? [on] : []),
       ...needs.flatMap(each => (meets(each, offered) ? [] : [each.need])),
     ]),
   ]

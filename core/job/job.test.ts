@@ -113,13 +113,21 @@ describe('transition', () => {
   it.each<[string, Edit, string]>([
     [
       'an id that is taken',
-      { kind: 'add', entity: 'rooms', row: { id: 'room', name: 'B', floor: '', position: 1 } },
+      {
+        kind: 'add',
+        entity: 'rooms',
+        row: { id: 'room', name: 'B', floor: '', kind: 'not-said', position: 1 },
+      },
       'id-taken',
     ],
     ['a row that is gone', { kind: 'remove', entity: 'rooms', id: 'attic', based: 1 }, 'gone'],
     [
       'a room’s name twice',
-      { kind: 'add', entity: 'rooms', row: { id: 'x', name: ' ROOM ', floor: '', position: 1 } },
+      {
+        kind: 'add',
+        entity: 'rooms',
+        row: { id: 'x', name: ' ROOM ', floor: '', kind: 'not-said', position: 1 },
+      },
       'name-taken',
     ],
     [

@@ -37,6 +37,7 @@ import {
   READING_PURPOSES,
   REGION_IDS,
   ROLES,
+  ROOM_KINDS,
   SEATS,
   SEVERITIES,
   SHEATHS,
@@ -66,7 +67,13 @@ export const JOB_FIELDS = {
 } as const satisfies Fields
 
 export const ENTITIES = {
-  rooms: { id, name: text(80, 1), floor: text(40), position: whole(0, 9999) },
+  rooms: {
+    id,
+    name: text(80, 1),
+    floor: text(40),
+    kind: choice(ROOM_KINDS),
+    position: whole(0, 9999),
+  },
   circuits: {
     id,
     breaker: text(12, 1),

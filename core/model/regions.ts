@@ -32,6 +32,8 @@ export interface Region {
   /** A load expected on for three hours or more counts at this factor. */
   readonly continuousFactor: number
   readonly currency: string
+  /** Threads of the screws that hold a device and bond a box, and how long the ones are that come with a device. */
+  readonly screws: { readonly device: string; readonly deviceMillimetres: number; readonly bonding: string }
 }
 
 const northAmerica: Region = {
@@ -60,6 +62,7 @@ const northAmerica: Region = {
   fillBy: 'volume',
   continuousFactor: 1.25,
   currency: 'USD',
+  screws: { device: '6-32', deviceMillimetres: 25, bonding: '10-32' },
 }
 
 const europe: Region = {
@@ -88,6 +91,7 @@ const europe: Region = {
   fillBy: 'depth',
   continuousFactor: 1,
   currency: 'EUR',
+  screws: { device: 'M3.5', deviceMillimetres: 25, bonding: 'M4' },
 }
 
 const REGIONS: Readonly<Record<RegionId, Region>> = {

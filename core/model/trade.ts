@@ -1,5 +1,6 @@
 import type { DeviceModel } from './device'
-import type { Gauge, LampKind, RatingKind, RegionId } from './vocabulary'
+import { rowsWith, type JobRecord } from './record'
+import type { Gauge, LampKind, RatingKind, RegionId, RoomKind } from './vocabulary'
 
 /** A figure or habit of the trade that verdicts rest on, with where it comes from. */
 export interface Fact {
@@ -107,6 +108,14 @@ export interface HouseRule {
   readonly values: readonly { readonly value: string; readonly words: string }[]
   readonly initial: string
   readonly why: string
+  /** Rooms it holds for; null for all. */
+  readonly roomKind: RoomKind | null
+}
+
+/** The value of a house rule for a job: its own, or the default. */
+export function ruleValue({ houseRules }: Trade, record: JobRecord, ruleId: string): string {
+  const [own] = rowsWith(record, 'houseRules', 'ruleId', ruleId)
+  return own?.value ?? houseRules.find(({ id }) => id === ruleId)?.initial ?? ''
 }
 
 /** By id, listed once for each list of devices. */

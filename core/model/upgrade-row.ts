@@ -18,6 +18,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => ({ testerShows: null }),
   groups: () => ({ behaves: 'not-known' }),
+  rooms: () => ({ kind: 'not-said' }),
   switchings: () => ({ foundSo: false }),
   readings: ({ switchPosition }) => ({
     stand: switchPosition === 'separated' ? 'this-box' : 'as-found',

@@ -198,6 +198,20 @@ export type Protection = (typeof PROTECTIONS)[number]
 export const WANTS = ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote', 'humidity'] as const
 export type Want = (typeof WANTS)[number]
 
+/** What a room is for: house rules differ by it. */
+export const ROOM_KINDS = [
+  'not-said',
+  'passage',
+  'wet',
+  'store',
+  'kitchen',
+  'living',
+  'sleeping',
+  'work',
+  'outside',
+] as const
+export type RoomKind = (typeof ROOM_KINDS)[number]
+
 /** What is wanted of a light beside its chief purpose, in the customer’s terms. */
 export const NEEDS = [
   'dim',

@@ -71,6 +71,25 @@ describe('pick list', () => {
     expect(named(items, 'box')).toMatchObject([
       { what: expect.stringContaining('a ring of one gang, ½ in'), needed: 1, priceEach: 6 },
     ])
+    // Two as long as the ring is deep beyond those that come with the device, and a spare.
+    expect(named(items, 'part')).toContainEqual(
+      expect.objectContaining({ what: 'Device screw, 6-32, 38 mm', needed: 3 }),
+    )
+  })
+
+  it('without a ring the screws that come with a device do', () => {
+    const items = listed({ choice: 'dimmer-led-150-neutral' })
+    expect(items.filter(({ what }) => /screw/.test(what))).toEqual([])
+  })
+
+  it('a box that is bonded already needs no screw for it, nor a pigtail to it', () => {
+    const parts = (bonded: 'yes' | 'no') => {
+      const items = listed({ choice: 'switch-plain-15', box: { material: 'metal', bonded } })
+      const counted = (what: RegExp) => items.find(each => what.test(each.what))?.needed ?? 0
+      return [counted(/^Bonding screw/), counted(/^Pigtail, bare/)]
+    }
+    expect(parts('no')).toEqual([2, 3])
+    expect(parts('yes')).toEqual([0, 2])
   })
 
   it('a small part where it is what cures: a bypass for too little load', () => {
@@ -89,7 +108,7 @@ describe('pick list', () => {
       'Pigtail, bare 14 AWG, 150 mm': 2,
     })
     expect(parts({ choice: 'switch-plain-15', box: { material: 'metal' } })).toMatchObject({
-      'Bonding screw, 10-32': 1,
+      'Bonding screw, 10-32': 2,
       'Pigtail, bare 14 AWG, 150 mm': 3,
     })
     expect(parts({ choice: 'dimmer-led-150-two-wire' })).toMatchObject({ Cap: 2 })

@@ -109,19 +109,21 @@ function needsOf(view: BoxView, trade: Trade): Need[] {
 function smallParts(view: BoxView, trade: Trade): Need[] {
   const { steps, routed } = planBox(view, trade)
   if (!routed.ok) return []
-  const bonds = routed.value.pigtails.filter(({ to }) => to === 'box').map(() => 'bonding screw, 10-32')
-  return [...steps.filter(({ done }) => !done).flatMap(({ parts }) => parts), ...bonds].map(what => ({
-    key: `part:${what}`.slice(0, 160),
-    kind: 'part',
-    what: what.charAt(0).toUpperCase() + what.slice(1),
-    count: 1,
-    priceEach: null,
-    place: placeName(view),
-  }))
+  const parts = steps.filter(({ done }) => !done).flatMap(each => each.parts)
+  return parts.map(what => partOf(what, placeName(view)))
 }
 
+const partOf = (what: string, place: string): Need => ({
+  key: `part:${what}`.slice(0, 160),
+  kind: 'part',
+  what: what.charAt(0).toUpperCase() + what.slice(1),
+  count: 1,
+  priceEach: null,
+  place,
+})
+
 /** Small parts that are dropped or spoilt: one more for each ten that are begun. */
-const SPARED = /^part:(lever|twist-on|cap|pigtail)/
+const SPARED = /^part:(lever|twist-on|cap|pigtail|bonding screw|device screw)/
 const spareOf = (key: string, needed: number): number => (SPARED.test(key) ? Math.ceil(needed / 10) : 0)
 
 const PLATE_WORDS: Readonly<Record<Opening | 'blank', string>> = {
@@ -187,7 +189,7 @@ function curesOf(view: BoxView, chosen: readonly PlaceView[], trade: Trade): Nee
   )
   const others = perPlace.filter(({ cure }) => KIND_OF_CURE[cure.id] !== 'box')
   return [
-    ...(largest ? [needOf(largest, place)] : []),
+    ...(largest ? [needOf(largest, place), ...(largest.parts ?? []).map(what => partOf(what, place))] : []),
     ...others.map(({ cure, each }) =>
       cure.id === 'change-lamps' ? lampsOf(cure, each, place) : needOf(cure, place),
     ),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { rowsOf, type JobRecord } from '../model/record'
-import { dayOf, learnedPace, progressOfJob } from '.'
+import { dayOf, learnedPace, progressOfJob, type Turn } from '.'
 
 /** With nobody named and nothing to be kept: each test says its own. */
 const record: JobRecord = { ...quillbackRoad(), crew: {}, keeps: {} }
@@ -55,6 +55,24 @@ describe('the day', () => {
         else for (const { circuitId } of feeds) expect(stretch.off).not.toContain(circuitId)
       }
     }
+  })
+
+  it('nothing stays open overnight: what is read live is put together or wired, dead, in a later stretch', () => {
+    const at = (boxId: string, kind: Turn['kind']) =>
+      day.stretches.findIndex(({ turns }) => turns.some(each => each.boxId === boxId && each.kind === kind))
+    const read = day.stretches.flatMap(({ turns }) => turns.filter(({ kind }) => kind === 'live'))
+    const closed = { apart: 0, wired: 0 }
+    for (const { boxId } of read) {
+      const [close, work] = [at(boxId, 'close'), at(boxId, 'work')]
+      expect([close, work].filter(stretch => stretch > at(boxId, 'live'))).toHaveLength(1)
+      if (close >= 0) closed.apart++
+      else closed.wired++
+    }
+    expect(closed.apart).toBeGreaterThan(0)
+    // What was never opened is not closed either.
+    for (const { turns } of day.stretches)
+      for (const { boxId, kind } of turns)
+        if (kind === 'close') expect(at(boxId, 'live')).toBeGreaterThanOrEqual(0)
   })
 
   it('two people share a stretch, and only who may takes live readings', () => {

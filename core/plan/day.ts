@@ -32,6 +32,7 @@ export interface Turn {
 export const TURN_WORDS: Readonly<Record<Turn['kind'], string>> = {
   apart: 'Read dead, take apart',
   live: 'Read live',
+  close: 'Put together, close',
   work: 'Wire',
 }
 
@@ -72,6 +73,8 @@ export const DAY_MINUTES = 480
 const APART_MINUTES = 3
 /** A live identification of a box, at the least. */
 const LIVE_MINUTES = 5
+/** What was only read: its conductors back in their joints and on their screws, folded in. */
+const CLOSE_MINUTES = 5
 
 /**
  * The order of the work that is open: pieces per box, walks to the panel, who does what and when. In the least order,
@@ -165,10 +168,14 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
           },
         ]
   const minutes = workMinutes(view, trade)
+  if (readings.length === 0 && minutes === 0) return []
   const after = readings.length > 0 ? [`${id} live`] : []
-  return minutes > 0
-    ? [...readings, { ...base, id: `${id} work`, kind: 'work', minutes: minutes * pace, after }]
-    : readings
+  // Nothing stays open overnight: what is not wired is put together again.
+  const last: Piece =
+    minutes > 0
+      ? { ...base, id: `${id} work`, kind: 'work', minutes: minutes * pace, after }
+      : { ...base, id: `${id} close`, kind: 'close', minutes: CLOSE_MINUTES * pace, after }
+  return [...readings, last]
 }
 
 /** By the open steps of its plan; by the sheets of its devices while there is no plan yet. */
@@ -259,7 +266,9 @@ function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMi
     const room = keep.roomId ? record.rooms[keep.roomId] : undefined
     const late = turns.some(
       ({ boxId, kind, from, minutes }) =>
-        kind === 'work' && record.boxes[boxId]!.roomId === room?.id && from + minutes > DAY_MINUTES,
+        (kind === 'work' || kind === 'close') &&
+        record.boxes[boxId]!.roomId === room?.id &&
+        from + minutes > DAY_MINUTES,
     )
     return room && late ? [`${room.name} is not finished within the day`] : []
   })

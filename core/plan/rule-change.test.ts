@@ -42,6 +42,23 @@ describe('what another answer to a house rule changes', () => {
     expect(change!.wirable).toEqual([false, true])
   })
 
+  it('how sensors turn on in one kind of room: the setting, and a device that can do only the other', () => {
+    const passage = { roomKind: 'passage', want: 'presence' } as const
+    const [set] = changes({ ...passage, choice: 'sensor-neutral' }, 'presence-on-passage', 'by-hand')
+    expect(set!.settings).toEqual([
+      { name: 'Ceiling light: Turns on', before: 'by itself', after: 'by hand' },
+    ])
+    expect(set!.wants).toEqual([])
+    expect(changes({ ...passage, choice: 'sensor-neutral' }, 'presence-on-wet', 'by-hand')).toEqual([])
+    const [other] = changes(
+      { ...passage, choice: 'sensor-by-hand-neutral' },
+      'presence-on-passage',
+      'by-hand',
+    )
+    expect(other!.wants).toEqual([{ name: expect.stringMatching(/by hand/i), does: 'then' }])
+    expect(other!.settings).toEqual([])
+  })
+
   it('what is there already changes nothing; boxes without a plan are left alone', () => {
     expect(changes({ choice: 'sensor-neutral' }, 'joints', 'lever')).toEqual([])
     expect(changes({}, 'joints', 'twist-on')).toEqual([])

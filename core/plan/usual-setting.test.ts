@@ -1,26 +1,67 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { usualBox } from '@/demo/usual'
+import { usualBox, type UsualBox } from '@/demo/usual'
+import type { Need } from '../model/entities'
 import { deviceNamed } from '../model/trade'
+import { ROOM_KINDS, type NeedKind } from '../model/vocabulary'
 import { usualValue } from '.'
 
-const usual = (model: string, setting: string, rule?: string) =>
-  usualValue(
-    usualBox(rule ? { rules: { 'presence-on': rule } } : {}).record,
+const usual = (model: string, setting: string, given: UsualBox = {}, need: NeedKind | null = null) => {
+  const view = usualBox(given)
+  const [place] = view.places
+  const wanted: Need[] = need ? [{ id: 'need', groupId: place!.group.id, need, value: null }] : []
+  const record = { ...view.record, needs: Object.fromEntries(wanted.map(each => [each.id, each])) }
+  return usualValue(
+    record,
+    place!,
     deviceNamed(trade, model)!.settings.find(({ id }) => id === setting)!,
+    trade,
   )
+}
+const byRule = (rule: string) => ({ rules: { 'presence-on': rule } })
 
 describe('what a setting is usually made to', () => {
   it('as the device comes, or as the house rule has it', () => {
     expect(usual('sensor-neutral', 'mode')).toBe('by itself')
-    expect(usual('sensor-neutral', 'mode', 'by-hand')).toBe('by hand')
-    expect(usual('sensor-neutral', 'mode', 'by-itself')).toBe('by itself')
+    expect(usual('sensor-neutral', 'mode', byRule('by-hand'))).toBe('by hand')
+    expect(usual('sensor-neutral', 'mode', byRule('by-itself'))).toBe('by itself')
+  })
+
+  it('by what the room is for: each kind has a rule of its own', () => {
+    const kinds = Object.fromEntries(
+      ROOM_KINDS.map(roomKind => [roomKind, usual('sensor-neutral', 'mode', { roomKind })]),
+    )
+    expect(kinds).toMatchObject({
+      passage: 'by itself',
+      sleeping: 'by hand',
+      work: 'by hand',
+      wet: 'by itself',
+    })
+    for (const roomKind of ROOM_KINDS) {
+      const ruleId = roomKind === 'not-said' ? 'presence-on' : `presence-on-${roomKind}`
+      for (const [value, words] of [
+        ['by-hand', 'by hand'],
+        ['by-itself', 'by itself'],
+      ] as const) {
+        expect(usual('sensor-neutral', 'mode', { roomKind, rules: { [ruleId]: value } })).toBe(words)
+        // The rule of another kind of room bears on none of its own.
+        const other = { 'presence-on-other': value }
+        expect(usual('sensor-neutral', 'mode', { roomKind, rules: other })).toBe(kinds[roomKind])
+      }
+    }
+  })
+
+  it('what the customer wants comes before any rule', () => {
+    const sleeping = { roomKind: 'sleeping', rules: { 'presence-on-sleeping': 'by-hand' } } as const
+    expect(usual('sensor-neutral', 'mode', sleeping, 'automatic-on')).toBe('by itself')
+    expect(usual('sensor-neutral', 'mode', { roomKind: 'passage' }, 'manual-on')).toBe('by hand')
+    expect(usual('sensor-neutral', 'mode', sleeping, 'glow')).toBe('by hand')
   })
 
   it('other settings, and values a device does not have, are left as it comes', () => {
     for (const model of trade.devices)
       for (const setting of model.settings) {
-        const value = usual(model.id, setting.id, 'by-hand')
+        const value = usual(model.id, setting.id, byRule('by-hand'))
         expect(setting.values).toContain(value)
         if (setting.id !== 'mode' || !setting.values.includes('by hand')) expect(value).toBe(setting.initial)
       }

@@ -1,12 +1,20 @@
-import { houseRule } from '../job/box-view'
+import { presenceOn } from '../check'
+import type { PlaceView } from '../job/box-view'
 import type { Setting } from '../model/device'
 import type { JobRecord } from '../model/record'
+import type { Trade } from '../model/trade'
 
-/** What the house rule says of how a presence sensor turns on, by the words of its setting. */
-const PRESENCE_ON: Readonly<Record<string, string>> = { 'by-hand': 'by hand', 'by-itself': 'by itself' }
+/** How a presence sensor turns on, by the words of its setting. */
+const PRESENCE_ON = { 'manual-on': 'by hand', 'automatic-on': 'by itself' } as const
 
-/** The value a setting is usually made to: as the house rule has it, else as the device comes. */
-export function usualValue(record: JobRecord, { id, values, initial }: Setting): string {
-  const ruled = id === 'mode' ? PRESENCE_ON[houseRule(record, 'presence-on', 'as-it-comes')] : undefined
+/** The value a setting is usually made to at a place: as the customer or the house rule has it, else as it comes. */
+export function usualValue(
+  record: JobRecord,
+  place: PlaceView,
+  { id, values, initial }: Setting,
+  trade: Trade,
+): string {
+  const wanted = id === 'mode' ? presenceOn(record, place, trade) : null
+  const ruled = wanted === null ? undefined : PRESENCE_ON[wanted]
   return ruled !== undefined && values.includes(ruled) ? ruled : initial
 }

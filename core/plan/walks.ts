@@ -1,9 +1,15 @@
+export const PIECE_KINDS = ['apart', 'live', 'close', 'work'] as const
+/**
+ * `apart`: conductors taken apart, dead. `live`: read with the power on. `close`: put together again, dead. `work`:
+ * wired, dead.
+ */
+export type PieceKind = (typeof PIECE_KINDS)[number]
+
 /** A piece of work that wants some breakers off, or on, while it lasts. */
 export interface Piece {
   readonly id: string
   readonly boxId: string
-  /** `apart`: conductors taken apart, dead. `live`: read with the power on. `work`: hands in, dead. */
-  readonly kind: 'apart' | 'live' | 'work'
+  readonly kind: PieceKind
   /** Breakers that must be off for it; on where it is read live. */
   readonly breakers: readonly string[]
   readonly minutes: number

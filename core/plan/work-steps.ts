@@ -152,6 +152,9 @@ function jointDraft(
 ): Draft {
   const joint = routed.joints.find(each => each.id === jointId)!
   const pigtails = routed.pigtails.filter(each => joint.pigtailIds.includes(each.id))
+  // What bonds the box already stays on its screw.
+  const bonded = view.box.bonded === 'yes' || view.pigtails.some(({ deviceId }) => deviceId === null)
+  const cut = pigtails.filter(({ to }) => to !== 'box' || !bonded)
   const leads = joint.leads.map(lead => leadWord(routed, lead))
   const members = [
     ...joint.endIds.map(nameOf),
@@ -175,10 +178,11 @@ function jointDraft(
     'touch',
     `Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(' linked to ')}${strip ? `, each stripped ${strip} mm` : ''}`,
     `${jointHabit(view, lever, leads.length > 0)}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
-    trade.minutes[lever ? 'lever-joint' : 'twist-joint']! * connectors.length + pigtails.length,
+    trade.minutes[lever ? 'lever-joint' : 'twist-joint']! * connectors.length + cut.length,
     [
       ...connectors,
-      ...pigtails.map(each => `pigtail, ${each.insulation} ${each.gauge}, ${each.millimetres} mm`),
+      ...cut.map(each => `pigtail, ${each.insulation} ${each.gauge}, ${each.millimetres} mm`),
+      ...cut.filter(({ to }) => to === 'box').map(() => `bonding screw, ${view.region.screws.bonding}`),
     ],
   )
 }

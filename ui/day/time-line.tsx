@@ -1,8 +1,8 @@
 import type { JobRecord } from '@/core/model/record'
-import { TURN_WORDS, type Day } from '@/core/plan'
+import { PIECE_KINDS, TURN_WORDS, type Day } from '@/core/plan'
 import { boxName, clock } from './words'
 
-const FILL = { apart: 'fill-joint', live: 'fill-plum', work: 'fill-ink' } as const
+const FILL = { apart: 'fill-joint', live: 'fill-plum', close: 'fill-sheet', work: 'fill-ink' } as const
 const LANE = 40
 const LEFT = 150
 const WIDTH = 1000
@@ -84,7 +84,7 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
         ))}
       </svg>
       <figcaption className="flex flex-wrap gap-x-5 px-2 text-sm">
-        {(['apart', 'live', 'work'] as const).map(kind => (
+        {PIECE_KINDS.map(kind => (
           <span key={kind} className="flex items-center gap-2">
             <svg viewBox="0 0 16 12" className="h-3 w-4" aria-hidden="true">
               <rect width="16" height="12" rx="3" className={`${FILL[kind]} stroke-ink`} />

@@ -3,11 +3,13 @@
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { rowsOf } from '@/core/model/record'
+import { ROOM_KINDS, type RoomKind } from '@/core/model/vocabulary'
 import { useEdits, useJob } from '../job/provider'
 import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
 import { PickOne, SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
+import { ROOM_KIND_WORDS } from '../words'
 
 interface AddProps {
   readonly onClose: () => void
@@ -21,11 +23,12 @@ export function AddRoom({ onClose }: AddProps) {
   const [name, setName] = useState('')
   const floors = [...new Set(rowsOf(record, 'rooms').map(room => room.floor))]
   const [floor, setFloor] = useState('')
+  const [kind, setKind] = useState<RoomKind>('not-said')
   const add = (event: FormEvent) => {
     event.preventDefault()
     const position = Math.max(0, ...rowsOf(record, 'rooms').map(room => room.position)) + 1
     const done = edits.send('add a room', [
-      edits.add('rooms', { id: newId(), name: name.trim(), floor: floor.trim(), position }),
+      edits.add('rooms', { id: newId(), name: name.trim(), floor: floor.trim(), kind, position }),
     ])
     if (!done) return
     setName('')
@@ -60,6 +63,13 @@ export function AddRoom({ onClose }: AddProps) {
             ))}
           </datalist>
         </label>
+        <SelectField
+          label="What it is for"
+          hint="House rules differ by it."
+          value={kind}
+          options={ROOM_KINDS.map(value => ({ value, words: ROOM_KIND_WORDS[value] }))}
+          onCommit={setKind}
+        />
         <Button look="main" type="submit" disabled={name.trim() === ''}>
           Add the room
         </Button>

@@ -4,10 +4,12 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Room } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
+import { ROOM_KINDS } from '@/core/model/vocabulary'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
-import { TextField } from '../primitives/fields'
+import { SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
+import { ROOM_KIND_WORDS } from '../words'
 
 /** The house itself: whose it is, who works there; and taking the whole job away, asked twice. */
 export function EditJob({ onClose }: { onClose: () => void }) {
@@ -70,6 +72,13 @@ export function EditRoom({ room, onClose }: { room: Room; onClose: () => void })
         onCommit={name => change({ name })}
       />
       <TextField label="Floor" value={room.floor} max={40} onCommit={floor => change({ floor })} />
+      <SelectField
+        label="What it is for"
+        hint="House rules differ by it."
+        value={room.kind}
+        options={ROOM_KINDS.map(value => ({ value, words: ROOM_KIND_WORDS[value] }))}
+        onCommit={kind => change({ kind })}
+      />
       <Button
         onClick={() => {
           if (edits.send('remove a room', [edits.remove('rooms', room.id)])) onClose()

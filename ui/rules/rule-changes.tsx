@@ -38,7 +38,7 @@ export function RuleChanges({
             tabIndex={0}
             aria-label="Open plans"
           >
-            {changes.map(({ boxId, added, gone, minutes, wirable, verdicts }) => (
+            {changes.map(({ boxId, added, gone, minutes, wirable, verdicts, settings, wants }) => (
               <li key={boxId} className="py-2">
                 <Link
                   href={`/jobs/${record.job.id}/boxes/${boxId}/wire`}
@@ -63,6 +63,17 @@ export function RuleChanges({
                     <li key={name}>
                       {name}: {VERDICT_WORDS[before].toLowerCase()} →{' '}
                       <strong>{VERDICT_WORDS[after].toLowerCase()}</strong>
+                    </li>
+                  ))}
+                  {wants.map(({ name, does }) => (
+                    <li key={`${name} wants`}>
+                      {name}: <strong>{does === 'then' ? 'then does' : 'no longer does'}</strong> what is
+                      wanted here
+                    </li>
+                  ))}
+                  {settings.map(each => (
+                    <li key={each.name}>
+                      {each.name}: {each.before} → <strong>{each.after}</strong>
                     </li>
                   ))}
                   {gone.map(says => (

@@ -1,4 +1,13 @@
-import type { Insulation, Instrument, LampKind, Proof, Role, Stage, Want } from '@/core/model/vocabulary'
+import type {
+  Insulation,
+  Instrument,
+  LampKind,
+  Proof,
+  Role,
+  RoomKind,
+  Stage,
+  Want,
+} from '@/core/model/vocabulary'
 
 /** The interface's words for the core's ids, once each. */
 
@@ -9,6 +18,18 @@ export const STAGE_WORDS: Readonly<Record<Stage, { readonly name: string; readon
   wire: { name: 'Wire', question: 'What goes where?' },
   set: { name: 'Set', question: 'How is it set up?' },
   prove: { name: 'Prove', question: 'Does it work, and can I show it?' },
+}
+
+export const ROOM_KIND_WORDS: Readonly<Record<RoomKind, string>> = {
+  'not-said': 'Not said',
+  passage: 'Hall, stair, passage',
+  wet: 'Bath, toilet',
+  store: 'Store, pantry, laundry',
+  kitchen: 'Kitchen',
+  living: 'Living, dining',
+  sleeping: 'Bedroom',
+  work: 'Study, workroom',
+  outside: 'Outside, garage',
 }
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = {

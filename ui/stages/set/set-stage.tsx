@@ -48,7 +48,7 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
         return (
           <PickOne
             key={setting.id}
-            label={`${setting.name}${row ? '' : `, not made yet (usual: ${usualValue(view.record, setting)})`}`}
+            label={`${setting.name}${row ? '' : `, not made yet (usual: ${usualValue(view.record, place, setting, trade)})`}`}
             value={row?.value ?? null}
             options={setting.values.map(value => ({ value, words: value }))}
             hint={setting.why}
