@@ -5,6 +5,7 @@ import switchPlain15PushIn from './switch-plain-15-push-in.json' with { type: 'j
 import dimmerLed150TwoWire from './dimmer-led-150-two-wire.json' with { type: 'json' }
 import dimmerLed150Neutral from './dimmer-led-150-neutral.json' with { type: 'json' }
 import dimmerLed300Neutral from './dimmer-led-300-neutral.json' with { type: 'json' }
+import humidity230Fan from './humidity-230-fan.json' with { type: 'json' }
 import humiditySwitchFan from './humidity-switch-fan.json' with { type: 'json' }
 import sensorNeutral from './sensor-neutral.json' with { type: 'json' }
 import sensorGroundReferenced from './sensor-ground-referenced.json' with { type: 'json' }
@@ -84,6 +85,7 @@ export const devices = [
   dimmerLed150Neutral,
   dimmerLed300Neutral,
   humiditySwitchFan,
+  humidity230Fan,
   sensorNeutral,
   sensorGroundReferenced,
   sensorConvertible,
