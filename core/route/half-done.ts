@@ -151,9 +151,9 @@ class Half {
       else this.bare.set(point, this.#name(each))
     }
     for (const { id } of view.joints) {
-      const pigtails = view.pigtails
-        .filter(each => each.jointId === id)
-        .map(each => `pigtail:${each.id}:near`)
+      const pigtails = this.#isMadeAnew(id)
+        ? []
+        : view.pigtails.filter(each => each.jointId === id).map(each => `pigtail:${each.id}:near`)
       const members = [...(stillIn.get(id) ?? []), ...pigtails]
       if (members.length > 1) this.joints.push({ id, members })
       for (const [only] of members.length === 1 && !pigtails.includes(members[0]!) ? [members] : []) {
@@ -163,15 +163,18 @@ class Half {
     }
   }
 
+  /** Nothing of a joint is left but its pigtails, which go with it. */
+  #isMadeAnew(jointId: string): boolean {
+    const members = this.box.view.ends.filter(({ end }) => end.jointId === jointId)
+    return members.length > 0 && members.every(end => this.#isMoved(end))
+  }
+
   /** Short conductors that were in the box: they stay in their joint until it is made anew. */
   #foundPigtails(): void {
     const { view } = this.box
     for (const each of view.pigtails) {
       const [near, far] = [`pigtail:${each.id}:near`, `pigtail:${each.id}:far`]
-      const gone = view.ends
-        .filter(({ end }) => end.jointId === each.jointId)
-        .every(end => this.#isMoved(end))
-      if (gone) continue
+      if (this.#isMadeAnew(each.jointId)) continue
       this.wires.push({ id: `pigtail:${each.id}`, a: near, b: far })
       if (each.deviceId !== null && each.terminal !== null && !this.#isOut(each.deviceId))
         this.joints.push({

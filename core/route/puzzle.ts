@@ -1,12 +1,13 @@
 import type { BoxView, EndView } from '../job/box-view'
-import { isHotRole, isLoadRole } from '../identify'
+import { isLoadRole } from '../identify'
 import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import { bearing, BoxWork } from './box-work'
 import { edgesOf, type Edge, type Runner } from './carry'
+import { circuitOfLight } from './own-circuit'
 import type { PlannedDevice } from './planned'
-import { circuitOf, circuitOfPlace, isNeeded, LINE, netOfConductor, netWanted, netWords } from './route-box'
+import { circuitOf, isNeeded, LINE, netOfConductor, netWanted, netWords } from './route-box'
 import type { LightNets, Scheme } from './schemes'
 import { Offers, spread, type Spread, type TooFew, type Unspread } from './spread'
 
@@ -63,13 +64,13 @@ export class Puzzle {
     const views = this.boxes
       .filter(({ devices }) => devices.some(each => each.groupId === groupId))
       .map(({ view }) => view)
-    const hots = this.boxes.flatMap(({ view }) => view.ends).filter(({ end }) => isHotRole(end.role))
-    const own =
-      hots.find(({ end }) => end.roleGroupId === groupId) ??
-      hots.find(
-        ({ end }) => end.roleCircuitId !== null && views.length > 0 && this.#feeds(views, end.roleCircuitId),
+    const known =
+      circuitOfLight(views, groupId) ??
+      circuitOfLight(
+        this.boxes.map(({ view }) => view),
+        groupId,
       )
-    const circuit = circuitOf(views[0]!, own?.end.roleCircuitId ?? null)
+    const circuit = circuitOf(views[0]!, known)
     return { line: `line:${circuit}`, load: `load:${groupId}`, neutral: `neutral:${circuit}` }
   }
 
@@ -172,10 +173,9 @@ export class Puzzle {
     let circuit = this.#circuits.get(net)
     if (circuit === undefined) {
       const [kind, id] = net.split(':') as [string, string]
-      const boxed = this.boxes.find(({ devices }) => devices.some(({ groupId }) => groupId === id))
-      const device = boxed?.devices.find(({ groupId }) => groupId === id)
+      const views = this.boxes.map(({ view }) => view)
       const isCircuit = kind === 'line' || kind === 'neutral'
-      circuit = isCircuit ? id : boxed && device ? circuitOfPlace(boxed.view, device) : 'supply'
+      circuit = isCircuit ? id : circuitOf(views[0]!, circuitOfLight(views, id))
       this.#circuits.set(net, circuit)
     }
     return circuit
@@ -228,10 +228,6 @@ export class Puzzle {
 
   #concerns(nets: Readonly<Record<string, string>>, placeId: string): boolean {
     return Object.keys(nets).some(key => key.startsWith(`${placeId}.`))
-  }
-
-  #feeds(views: readonly BoxView[], circuitId: string): boolean {
-    return views.some(view => view.feeds.some(({ circuit }) => circuit.id === circuitId))
   }
 
   /** The net of a conductor that leaves the boxes, by its role; ground by its colour. */

@@ -6,6 +6,7 @@ import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import { companionSignal, wanting } from './make-up'
 import { assemble } from './assemble'
+import { circuitOfLight } from './own-circuit'
 import type { PlannedDevice, RoutedBox } from './planned'
 
 /**
@@ -133,12 +134,9 @@ export function netWords(view: BoxView, net: string): string {
 
 export const LINE = { id: 'line', wants: 'line' } as const
 
-/** The circuit that feeds a place: said on a hot conductor for its group, or the box's first. */
-export function circuitOfPlace(view: BoxView, device: PlannedDevice): string {
-  const hot = view.ends.filter(each => isHotRole(each.end.role))
-  const own = hot.find(each => each.end.roleGroupId === device.groupId) ?? hot[0]
-  return circuitOf(view, own?.end.roleCircuitId ?? null)
-}
+/** The circuit that feeds a place. */
+export const circuitOfPlace = (view: BoxView, { groupId }: PlannedDevice): string =>
+  circuitOf(view, circuitOfLight([view], groupId))
 
 export function netWanted(
   view: BoxView,

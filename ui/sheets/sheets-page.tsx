@@ -75,10 +75,10 @@ function Sheet({ view }: { view: BoxView }) {
         </Button>
       </header>
       <div className="mt-3 grid gap-5 md:grid-cols-2 print:grid-cols-2 print:text-[11px]">
-        <div ref={drawing} className="[--above:20rem]">
+        <div ref={drawing} className="min-w-0 [--above:20rem]">
           <BoxDrawing picture={picture} />
         </div>
-        <div>
+        <div className="min-w-0">
           {routed.ok ? (
             <Landing view={view} routed={routed.value} />
           ) : (

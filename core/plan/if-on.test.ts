@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { quillbackRoad } from '@/demo/quillback'
+import { saltpanQuay } from '@/demo/saltpan'
+import { boxView } from '../job/box-view'
+import { lot } from '../model/testing/lot'
+import type { JobRecord } from '../model/record'
+import { ifOnAfter, ifOnNow, moves, planBox } from '.'
+
+const boxes = [quillbackRoad(), saltpanQuay()].flatMap(record =>
+  Object.keys(record.boxes).map(boxId => [boxId, record] as const),
+)
+
+/** The record with some steps of a box ticked, and no others. */
+const withTicks = (record: JobRecord, boxId: string, keys: readonly string[]): JobRecord => ({
+  ...record,
+  steps: Object.fromEntries(
+    keys.map((stepKey, seq) => [
+      `tick-${seq}`,
+      { id: `tick-${seq}`, boxId, stepKey, seq, at: '2026-03-02T09:00:00.000Z' },
+    ]),
+  ) as JobRecord['steps'],
+})
+
+describe('what the power would do half way, in every box of the demo houses', () => {
+  it.each(boxes)('%s: is answered after each step, and nothing is left live at the end', (boxId, record) => {
+    const view = boxView(withTicks(record, boxId, []), boxId)!
+    const { steps, routed } = planBox(view, trade)
+    const after = ifOnAfter(view, steps, trade)
+    expect([...after.keys()]).toEqual(steps.map(({ key }) => key).filter(moves))
+    const last = [...after.values()].at(-1)
+    if (routed.ok && last) expect(last).toEqual([])
+  })
+
+  it.each(boxes)('%s: is answered whatever is ticked (seeds 1 to 8)', (boxId, record) => {
+    const { steps } = planBox(boxView(record, boxId)!, trade)
+    const keys = steps.map(({ key }) => key).filter(moves)
+    for (let seed = 1; seed <= 8; seed++) {
+      const draw = lot(seed)
+      const ticked = keys.filter(() => draw(2) === 0)
+      const now = ifOnNow(boxView(withTicks(record, boxId, ticked), boxId)!, trade)
+      if (ticked.length === 0) expect(now).toEqual([])
+      for (const { says } of now) expect(says).toMatch(/would/)
+    }
+  })
+})

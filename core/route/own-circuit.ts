@@ -1,0 +1,43 @@
+import type { BoxView, EndView } from '../job/box-view'
+import { isHotRole, isLoadRole } from '../identify'
+
+/**
+ * The circuit that a light is to be fed from, of those that meet in its boxes: the one said on a hot for it; that of
+ * the neutral, or of the feed to the switch, which runs beside its switched conductor, for current goes back on its
+ * own circuit; that of what feeds its devices as found; else of the first hot. Null where none is known.
+ */
+export function circuitOfLight(views: readonly BoxView[], groupId: string): string | null {
+  const ends = views.flatMap(view => view.ends.map(each => ({ view, each })))
+  const circuit = (found: readonly { readonly each: EndView }[]): string | null =>
+    found.map(({ each }) => each.end.roleCircuitId).find(id => id !== null) ?? null
+  const hots = ends.filter(({ each }) => isHotRole(each.end.role))
+  const loads = ends.filter(
+    ({ view, each }) =>
+      isLoadRole(each.end.role) && (each.end.roleGroupId ?? view.places[0]?.group.id) === groupId,
+  )
+  const beside = ends.filter(
+    ({ each }) =>
+      (each.end.role === 'neutral' || each.end.role === 'loop-feed') &&
+      loads.some(load => load.each.cable.id === each.cable.id),
+  )
+  return (
+    circuit(hots.filter(({ each }) => each.end.roleGroupId === groupId)) ??
+    circuit(beside) ??
+    circuit(hots.filter(({ view, each }) => feedsDeviceOf(view, each, groupId))) ??
+    circuit(
+      hots.filter(({ view, each }) => view.feeds.some(feed => feed.circuit.id === each.end.roleCircuitId)),
+    ) ??
+    circuit(hots)
+  )
+}
+
+/** Whether a conductor is on the old device of a light, by itself or through a pigtail. */
+function feedsDeviceOf(view: BoxView, { end }: EndView, groupId: string): boolean {
+  const devices = view.places.flatMap(({ group, found }) => (group.id === groupId && found ? [found.id] : []))
+  return (
+    (end.deviceId !== null && devices.includes(end.deviceId)) ||
+    view.pigtails.some(
+      each => each.jointId === end.jointId && each.deviceId !== null && devices.includes(each.deviceId),
+    )
+  )
+}

@@ -1,0 +1,24 @@
+import { expect, test } from '@playwright/test'
+import { STAGES } from '@/core/model/vocabulary'
+import { quillbackRoad } from '@/demo/quillback'
+import { saltpanQuay } from '@/demo/saltpan'
+import { bringIn } from './helpers'
+
+const HOUSE_PAGES = ['', '/panel', '/day', '/defects', '/pick', '/rules', '/whole', '/sheets']
+
+test('every page of the demo jobs is made: the house’s, and each stage of each box', async ({ request }) => {
+  test.setTimeout(180_000)
+  const failed: string[] = []
+  for (const record of [quillbackRoad(), saltpanQuay()]) {
+    const jobId = await bringIn(request, record)
+    const pages = [
+      ...HOUSE_PAGES,
+      ...Object.keys(record.boxes).flatMap(boxId => STAGES.map(stage => `/boxes/${boxId}/${stage}`)),
+    ]
+    for (const page of pages) {
+      const answer = await request.get(`/jobs/${jobId}${page}`)
+      if (answer.status() !== 200) failed.push(`${answer.status()} ${page}`)
+    }
+  }
+  expect(failed).toEqual([])
+})
