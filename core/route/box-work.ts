@@ -28,6 +28,8 @@ export const bearing = ({ a, b }: Runner): string =>
 export class BoxWork {
   /** The least, whichever conductors carry what comes in. */
   readonly least: number
+  /** The least of what stays so however many more come in: joints that no joint found here could be. */
+  readonly sure: number
   readonly #mayStay: readonly MayStay[]
   readonly #onStaying: ReadonlySet<string>
   readonly #straight: ReadonlyMap<string, Meeting>
@@ -59,6 +61,10 @@ export class BoxWork {
     })
     const stay = Math.min(this.#mayStay.length, new Set(this.#mayStay.flatMap(({ nets }) => [...nets])).size)
     this.least = (joined.length - stay) * costs.newJoint
+    const found = soundJoints(view)
+    this.sure =
+      joined.filter(each => !found.some(joint => sameItems(joint.to, targetsOf(each)))).length *
+      costs.newJoint
     this.#straight = new Map(
       [...meetings].filter(([, { held, leads, bonds }]) => held.length === 1 && leads.length + bonds === 0),
     )

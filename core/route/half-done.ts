@@ -7,6 +7,7 @@ import {
   type Wire,
 } from '../model/circuit'
 import { deviceNamed, type Trade } from '../model/trade'
+import { changedTerminals } from './as-found'
 import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './planned'
 
@@ -199,7 +200,7 @@ class Half {
           const [near, far] = [`new:${view.box.id}:${id}:near`, `new:${view.box.id}:${id}:far`]
           this.wires.push({ id: `new:${view.box.id}:${id}`, a: near, b: far })
           const goal = to === 'box' ? bondPoint(view.box.id) : this.#terminal(to.placeId, to.terminalId)
-          if (to === 'box' || done.landed.has(`${to.placeId}.${to.terminalId}`))
+          if (to === 'box' || done.landed.has(`${to.placeId}.${to.terminalId}`) || this.#stays(to))
             this.joints.push({ id: `new:${view.box.id}:${id}`, members: [far, goal] })
           else this.bare.set(far, `the ${insulation} pigtail in ${view.room.name}, ${view.box.name}`)
           return near
@@ -207,6 +208,13 @@ class Half {
       const members = [...ends, ...leads, ...pigtails]
       if (members.length > 1) this.joints.push({ id: `${view.box.id}:${joint.id}`, members })
     }
+  }
+
+  /** Whether a terminal keeps what is on it: its pigtail goes from the old joint into the new one. */
+  #stays({ placeId, terminalId }: { readonly placeId: string; readonly terminalId: string }): boolean {
+    const { view, routed } = this.box
+    if (!routed || this.#planned(placeId)?.isNew !== false) return false
+    return !changedTerminals(view, routed, placeId).includes(terminalId)
   }
 
   /** Leads of a new device hang bare until their joint is made or they are capped. */

@@ -67,7 +67,14 @@ function wiresOf(all: readonly Seen[]): { wires: Wire[]; leaving: Seen[] } {
 }
 
 function suppliesOf(views: readonly BoxView[]): SupplyPoint[] {
-  const circuits = new Map(views.flatMap(view => view.feeds.map(({ circuit }) => [circuit.id, circuit])))
+  const circuits = new Map(
+    views.flatMap(view =>
+      [
+        ...view.feeds.map(({ circuit }) => circuit),
+        ...view.ends.flatMap(({ end }) => view.record.circuits[end.roleCircuitId ?? ''] ?? []),
+      ].map(circuit => [circuit.id, circuit]),
+    ),
+  )
   const ids = circuits.size > 0 ? [...circuits.keys()] : ['supply']
   return ids.map(id => {
     const circuit = circuits.get(id)

@@ -66,6 +66,7 @@ export function spread(
   const apart = across.flatMap((ways, at) => ('apart' in ways ? [{ net: nets[at]!, ...ways }] : []))
   if (apart.length > 0) return { ways: [], why: { kind: 'apart', nets: apart } }
   const best = new Best(count, below)
+  const sure = surely(wanted)
   const over = new Map<Edge, readonly string[]>(wanted.edges.map(edge => [edge, []]))
   const cross = (index: number) => {
     const net = nets[index]
@@ -75,7 +76,7 @@ export function spread(
     }
     for (const way of across[index] as readonly (readonly Edge[])[]) {
       for (const edge of way) over.set(edge, [...over.get(edge)!, net])
-      if (leastOf(wanted, over) < best.limit) cross(index + 1)
+      if (leastOf(wanted, over) + sure < best.limit) cross(index + 1)
       for (const edge of way) over.set(edge, over.get(edge)!.slice(0, -1))
     }
   }
@@ -83,6 +84,15 @@ export function spread(
   if (best.ways.length > 0 || below < Infinity) return { ways: best.ways, why: null }
   const between = tooFew(wanted, across as readonly (readonly (readonly Edge[])[])[], nets)
   return { ways: [], why: { kind: 'too-few', between } }
+}
+
+/** The least that the work in the boxes can cost, whatever way the nets go: one conductor of each comes in. */
+function surely({ boxes, boxesOf, workAt }: Wanted): number {
+  const comesIn = [...boxesOf].filter(([, wanting]) => wanting.length > 1)
+  return boxes.reduce((sum, box) => {
+    const incoming = comesIn.flatMap(([net, wanting]) => (wanting.includes(box) ? [[net, 1] as const] : []))
+    return sum + workAt(box, new Map(incoming)).sure
+  }, 0)
 }
 
 /** The cheapest ways so far. */

@@ -75,11 +75,15 @@ export function isolationOf(view: BoxView): Isolation {
   }
 }
 
-/** Known feeds by their breakers; the main switch where the house rule says so or nothing is known. */
+/**
+ * Known feeds by their breakers, and the circuits that conductors in it are taken for; the main switch where the house
+ * rule says so or nothing is known.
+ */
 function mustBeOff(view: BoxView): (Breaker | null)[] {
   const always = houseRule(view.record, 'isolation', 'breaker') === 'main'
   if (always || view.feeds.length === 0) return [null]
-  const circuits = view.feeds.map(each => each.circuit)
+  const named = view.ends.flatMap(({ end }) => view.record.circuits[end.roleCircuitId ?? ''] ?? [])
+  const circuits = [...view.feeds.map(each => each.circuit), ...named]
   const tied = circuits.flatMap(circuit => sharersOf(view.record, circuit))
   return [...new Map([...circuits, ...tied].map(circuit => [circuit.id, circuit])).values()]
 }
