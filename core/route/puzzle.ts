@@ -5,11 +5,12 @@ import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import { bearing, BoxWork } from './box-work'
 import { edgesOf, type Edge, type Runner } from './carry'
+import { Offers } from './offers'
 import { circuitOfLight } from './own-circuit'
 import type { PlannedDevice } from './planned'
 import { circuitOf, isNeeded, LINE, netOfConductor, netWanted, netWords } from './route-box'
 import type { LightNets, Scheme } from './schemes'
-import { Offers, spread, type Spread, type TooFew, type Unspread } from './spread'
+import { spread, type Spread, type TooFew, type Unspread } from './spread'
 
 /** What all conductors and terminals of some boxes are on. */
 export interface Carried {

@@ -1,7 +1,7 @@
-import type { RouteCosts } from '../model/trade'
 import { ringsOf, waysAcross, type Apart } from './across'
 import type { BoxWork } from './box-work'
-import { assignments, type Assignment, type Edge, type Runner } from './carry'
+import type { Assignment, Edge } from './carry'
+import { isSecond, type Offers } from './offers'
 
 /** What the conductors between some boxes carry, and what that and the work in the boxes cost. */
 export interface Spread {
@@ -33,10 +33,6 @@ export type Unspread =
 
 /** Tries of conductors that one way across may take before the best of them stands. */
 const MOST_TRIES = 20_000
-
-/** Whether two nets are the travellers of one pair, which nothing tells apart. */
-const isSecond = (net: string, before: string | undefined): boolean =>
-  net.startsWith('traveller:') && before !== undefined && net.slice(0, -1) === before.slice(0, -1)
 
 /** Of ways of the same make-up only the cheapest is kept. */
 const makeUpOf = (netOf: ReadonlyMap<string, string>): string =>
@@ -120,43 +116,6 @@ class Best {
     this.#ways = [...this.#ways.filter(each => each.makeUp !== makeUp), { cost, netOf, makeUp }]
       .sort((one, other) => one.cost - other.cost)
       .slice(0, this.count)
-  }
-}
-
-/** What the conductors of each pair of boxes can carry, worked out once. */
-export class Offers {
-  readonly #known = new Map<string, { readonly over: number; readonly offers: readonly Assignment[] }>()
-
-  constructor(
-    readonly costs: RouteCosts,
-    readonly circuitOf: (net: string) => string,
-    readonly kindOf: (runner: Runner) => string,
-  ) {}
-
-  /** The cheapest; null where there are too few conductors that may. */
-  least(edge: Edge, nets: readonly string[]): number | null {
-    const seconds = nets.filter((net, index) => isSecond(net, nets[index - 1]))
-    return this.within(edge, nets, 0, seconds)[0]?.cost ?? null
-  }
-
-  /** All that cost no more than so much above the cheapest, that first. */
-  within(
-    edge: Edge,
-    nets: readonly string[],
-    over: number,
-    free: readonly string[] = [],
-  ): readonly Assignment[] {
-    const key = `${edge.boxes.join(' ')} ${nets.join()} ${free.join()}`
-    let known = this.#known.get(key)
-    if (!known || known.over < over)
-      this.#known.set(
-        key,
-        (known = {
-          over,
-          offers: assignments(edge, nets, this.costs, this.circuitOf, this.kindOf, over, free),
-        }),
-      )
-    return known.offers
   }
 }
 

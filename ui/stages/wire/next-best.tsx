@@ -24,7 +24,7 @@ export function NextBest({ view }: { view: BoxView }) {
       <BoxDrawing picture={plannedPicture(own.view, own.routed)} />
       <p className="mt-1 text-sm text-soft">
         {more > 0
-          ? `It costs ${figure(more, 2)} more than the plan: conductors that change, ends that are marked again.`
+          ? `It costs ${figure(more, 2)} more than the plan: conductors that change or leave their screws, joints made anew, ends that are marked again.`
           : 'It costs no more than the plan; the plan is what comes first.'}{' '}
         The steps are those of the plan.
       </p>
