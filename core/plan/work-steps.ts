@@ -1,6 +1,6 @@
 import { houseRule, type BoxView } from '../job/box-view'
 import type { Trade } from '../model/trade'
-import { changedTerminals, isAsFound, type PlannedDevice, type RoutedBox } from '../route'
+import { changedTerminals, foundJointOf, type PlannedDevice, type RoutedBox } from '../route'
 import { clampedSinceOff } from '../safety'
 import { step, type Draft } from './step'
 
@@ -10,7 +10,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
   const { breaker } = view.region.words
   const jointStep = (netId: string) => {
     const joint = routed.joints.find(each => each.netId === netId)
-    return joint && !isAsFound(view, joint, routed.pigtails)
+    return joint && !foundJointOf(view, joint, routed.pigtails)
       ? [jointDraft(view, routed, joint.id, nameOf, trade)]
       : []
   }
@@ -18,7 +18,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
   const netsOf = (kind: string) => nets.filter(net => net === kind || net.startsWith(`${kind}:`))
   const replaced = routed.devices.filter(device => device.isNew)
   const untouched = routed.joints
-    .filter(joint => isAsFound(view, joint, routed.pigtails))
+    .filter(joint => foundJointOf(view, joint, routed.pigtails) !== null)
     .flatMap(({ endIds }) => endIds)
   const neutralJoints = view.joints.filter(joint =>
     view.ends.some(

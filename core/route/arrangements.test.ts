@@ -5,7 +5,7 @@ import type { BoxView } from '../job/box-view'
 import { prove } from '../prove'
 import {
   circuitOfPlan,
-  isAsFound,
+  foundJointOf,
   plannedCircuit,
   routeBox,
   routeTogether,
@@ -58,8 +58,9 @@ const carried = ({ boxes }: RoutedTogether, cable: string): Record<string, strin
 
 /** Joints of a plan that are not there yet as they will be. */
 const madeAnew = ({ boxes }: RoutedTogether): number =>
-  boxes.flatMap(({ view, routed }) => routed.joints.filter(joint => !isAsFound(view, joint, routed.pigtails)))
-    .length
+  boxes.flatMap(({ view, routed }) =>
+    routed.joints.filter(joint => !foundJointOf(view, joint, routed.pigtails)),
+  ).length
 
 const positions = (count: number) => Array.from({ length: count }, (_, at) => at)
 

@@ -1,12 +1,16 @@
 import type { BoxView } from '../job/box-view'
+import type { Joint } from '../model/entities'
 import type { Pigtail, PlannedJoint, RoutedBox } from './planned'
 
-/** A joint that is there already just as it is to be: nobody opens it. */
-export const isAsFound = (view: BoxView, joint: PlannedJoint, pigtails: readonly Pigtail[]): boolean =>
-  isJoinedAsFound(view, joint.endIds, [
+/** The joint that is there already just as one is to be, so that nobody opens it; null where it is made. */
+export function foundJointOf(view: BoxView, joint: PlannedJoint, pigtails: readonly Pigtail[]): Joint | null {
+  const own = pigtails.filter(({ id }) => joint.pigtailIds.includes(id))
+  const stays = joinedAsFound(view, joint.endIds, [
     ...joint.leads.map(targetOf),
-    ...pigtails.filter(({ id }) => joint.pigtailIds.includes(id)).map(({ to }) => targetOf(to)),
+    ...own.map(({ to }) => targetOf(to)),
   ])
+  return view.joints.find(({ id }) => id === stays?.id) ?? null
+}
 
 const targetOf = (to: Pigtail['to']): string => (to === 'box' ? 'box' : `${to.placeId}.${to.terminalId}`)
 
@@ -46,11 +50,15 @@ function listed(view: BoxView): SoundJoint[] {
 }
 
 /**
- * Whether a sound joint of just these conductors, with pigtails and leads to just these terminals, is there already.
+ * The sound joint of just these conductors, with pigtails and leads to just these terminals, where it is there already.
  * @param to as `place.terminal`, or `box`
  */
-export const isJoinedAsFound = (view: BoxView, endIds: readonly string[], to: readonly string[]): boolean =>
-  soundJoints(view).some(joint => sameItems(joint.endIds, endIds) && sameItems(joint.to, to))
+export const joinedAsFound = (
+  view: BoxView,
+  endIds: readonly string[],
+  to: readonly string[],
+): SoundJoint | undefined =>
+  soundJoints(view).find(joint => sameItems(joint.endIds, endIds) && sameItems(joint.to, to))
 
 /** Whether two lists hold the same, in whatever order. */
 export const sameItems = (one: readonly (string | null)[], other: readonly (string | null)[]): boolean =>

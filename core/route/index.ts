@@ -9,7 +9,7 @@ export {
 } from './planned'
 export { netPath, type NetInBox } from './net-path'
 export { routeBox } from './route'
-export { changedTerminals, isAsFound } from './as-found'
+export { changedTerminals, foundJointOf } from './as-found'
 export { circuitBetween, type BoxHalfDone, type DoneSoFar, type HalfDone } from './half-done'
 export { cableCure, cablesThatCure, routeAll, withCable, type NewCable, type RouteCure } from './cables'
 export { routeCures } from './cures'

@@ -2,7 +2,7 @@ import type { BoxView, EndView } from '../job/box-view'
 import type { DeviceModel, Terminal } from '../model/device'
 import { symmetriesOf } from '../model/symmetries'
 import type { RouteCosts } from '../model/trade'
-import { isJoinedAsFound } from './as-found'
+import { joinedAsFound } from './as-found'
 import type { PlannedDevice } from './planned'
 
 export interface Member {
@@ -141,7 +141,7 @@ const newJoints = (view: BoxView, meetings: readonly Meeting[]): number =>
   meetings.filter(
     meeting =>
       meeting.kind === 'joint' &&
-      !isJoinedAsFound(
+      !joinedAsFound(
         view,
         meeting.ends.map(({ end }) => end.id),
         targetsOf(meeting),

@@ -44,7 +44,12 @@ export function Joint({ drawn }: { drawn: DrawnJoint }) {
         <path d={`M${at.x - 20} ${at.y - 17} h40`} stroke="var(--wire-bare)" strokeWidth={5} />
       )}
       {joint.label && (
-        <text x={at.x} y={at.y + 5} textAnchor="middle" className="fill-ink text-[12px]">
+        <text
+          x={at.x}
+          y={at.y + (joint.kind === 'lever' ? 12 : 5)}
+          textAnchor="middle"
+          className={`fill-ink ${joint.kind === 'lever' ? 'text-[10px]' : 'text-[12px]'}`}
+        >
           {joint.label}
         </text>
       )}

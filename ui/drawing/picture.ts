@@ -1,12 +1,13 @@
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { claimStatus } from '@/core/identify'
 import type { DeviceModel, Terminal } from '@/core/model/device'
+import type { Joint } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { hintOf } from '@/core/model/regions'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
 import { INSULATIONS } from '@/core/model/vocabulary'
-import type { RoutedBox } from '@/core/route'
+import { foundJointOf, type PlannedJoint, type RoutedBox } from '@/core/route'
 import { INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
 
 /** What is drawn of one box, as found or as it will be: the same picture from either. */
@@ -194,23 +195,7 @@ export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
         },
       ]
     }),
-    joints: view.joints.map(joint => {
-      const members = view.ends.filter(each => each.end.jointId === joint.id)
-      const wires = members.length + view.pigtails.filter(each => each.jointId === joint.id).length
-      return {
-        id: joint.id,
-        words: `${plain(joint.connector)}, ${wires} wires`,
-        label:
-          joint.connector === 'lever'
-            ? ''
-            : joint.connector === 'not-known'
-              ? '?'
-              : joint.connector.replace('-only', ''),
-        side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
-        kind: joint.connector === 'lever' ? 'lever' : joint.connector === 'twist-on' ? 'twist-on' : 'other',
-        bareShows: joint.bareShows,
-      }
-    }),
+    joints: view.joints.map(joint => foundJoint(view, joint)),
     short: view.pigtails.map(pigtail => {
       const member = view.ends.find(each => each.end.jointId === pigtail.jointId)
       const goal = pigtail.deviceId ? `“${wordOf(pigtail.deviceId, pigtail.terminal)}”` : 'the box'
@@ -251,6 +236,37 @@ function asPlanned(
     says: `${strand.says}. Will be: ${words}`,
     flag: { ...strand.flag, words },
     changed: true,
+  }
+}
+
+function foundJoint(view: BoxView, { id, connector, bareShows }: Joint): PictureJoint {
+  const members = view.ends.filter(({ end }) => end.jointId === id)
+  const wires = members.length + view.pigtails.filter(({ jointId }) => jointId === id).length
+  const label = connector === 'lever' ? '' : connector === 'not-known' ? '?' : connector.replace('-only', '')
+  return {
+    id,
+    words: `${plain(connector)}, ${wires} wires`,
+    label,
+    side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
+    kind: connector === 'lever' ? 'lever' : connector === 'twist-on' ? 'twist-on' : 'other',
+    bareShows,
+  }
+}
+
+/** A joint as it will be; one that nobody opens is drawn as it was found. */
+function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): PictureJoint {
+  const side = sideOf([joint.netId.split(':')[0]!])
+  const stays = foundJointOf(view, joint, routed.pigtails)
+  if (stays) return { ...foundJoint(view, stays), id: joint.id, side }
+  const isLever = joint.connectors[0]?.words.startsWith('lever')
+  const several = joint.connectors.length > 1
+  return {
+    id: joint.id,
+    words: joint.connectors.map(each => plain(each.words)).join(' + '),
+    label: several ? `${joint.connectors.length} linked` : isLever ? '' : 'twist-on',
+    side,
+    kind: isLever ? 'lever' : 'twist-on',
+    bareShows: false,
   }
 }
 
@@ -296,19 +312,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
       isNew: device.isNew,
       terminals: terminalsOf(device.model, terminalId => isCapped(device.placeId, terminalId)),
     })),
-    joints: routed.joints.map(joint => ({
-      id: joint.id,
-      words: joint.connectors.map(each => plain(each.words)).join(' + '),
-      label:
-        joint.connectors.length > 1
-          ? `${joint.connectors.length} linked`
-          : joint.connectors[0]?.words.startsWith('lever')
-            ? ''
-            : 'twist-on',
-      side: sideOf([joint.netId.split(':')[0]!]),
-      kind: joint.connectors[0]?.words.startsWith('lever') ? 'lever' : 'twist-on',
-      bareShows: false,
-    })),
+    joints: routed.joints.map(joint => plannedJoint(view, routed, joint)),
     short: routed.joints.flatMap(joint => [
       ...joint.leads.map(lead => ({
         id: `${lead.placeId}.${lead.terminalId}`,

@@ -1,7 +1,7 @@
 import type { BoxView } from '../../job/box-view'
 import { looksLikeGround } from '../../model/regions'
 import type { Trade } from '../../model/trade'
-import { isAsFound } from '../as-found'
+import { foundJointOf } from '../as-found'
 import { assemble } from '../assemble'
 import { carryingCost, type Runner } from '../carry'
 import type { RoutedBox } from '../planned'
@@ -183,7 +183,7 @@ function ringsIn(cables: readonly Runner[]): number {
 }
 
 const anew = (view: BoxView, routed: RoutedBox): number =>
-  routed.joints.filter(joint => !isAsFound(view, joint, routed.pigtails)).length
+  routed.joints.filter(joint => !foundJointOf(view, joint, routed.pigtails)).length
 
 /** Conductors that sit on a device that stays, and will not sit there. */
 const moved = (view: BoxView, routed: RoutedBox): number =>

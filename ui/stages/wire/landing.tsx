@@ -1,5 +1,5 @@
 import type { BoxView } from '@/core/job/box-view'
-import type { RoutedBox } from '@/core/route'
+import { foundJointOf, type RoutedBox } from '@/core/route'
 import { Chip } from '../../primitives/chip'
 
 /** The same plan as a table: terminals, joints, caps, marks. */
@@ -62,7 +62,9 @@ export function Landing({ view, routed }: { view: BoxView; routed: RoutedBox }) 
                   ))}
                 </span>
                 <span className="text-sm text-soft">
-                  {joint.connectors.map(each => each.words).join(' linked to ')}
+                  {foundJointOf(view, joint, routed.pigtails)
+                    ? 'stays as it is'
+                    : joint.connectors.map(each => each.words).join(' linked to ')}
                 </span>
               </td>
             </tr>
