@@ -8,13 +8,12 @@ import type { Edit } from '../job/command'
 import { transition } from '../job/transition'
 import { PLAIN_READING } from '../job/new-reading'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
-import { deviceNamed } from '../model/trade'
-import { prove } from '../prove'
-import { circuitBetween, plannedCircuit, routeAll, routeBox, setsFor, type HalfDone } from '../route'
-import { chainOf, type Chain } from '../route/testing/chain'
-import { compile, solve, stateAt, stateCount } from '../solve'
+import { circuitBetween, routeAll, routeBox, type HalfDone } from '../route'
+import { chainOf } from '../route/testing/chain'
 import { doneSoFar, ifOn, moves } from './if-on'
 import { holdPoints, planBox, powerHolds } from '.'
+import { dangers } from './testing/dangers'
+import { chainFor } from './testing/small-chain'
 
 const guards = [holdPoints(trade), powerHolds(trade)]
 let counter = 0
@@ -82,22 +81,6 @@ function between(record: JobRecord): HalfDone {
   )
 }
 
-/** Solved state by state, not by what could be joined: shorts, and volts at what is bare in the air. */
-function dangers({ circuit, bare }: HalfDone): string[] {
-  const compiled = compile(circuit)
-  const found = new Set<string>()
-  const count = Math.min(stateCount(compiled), 256)
-  for (let at = 0; at < count; at++) {
-    const { shorts, potentials } = solve(compiled, stateAt(compiled, at))
-    for (const { kind } of shorts) if (kind !== 'neutral-ground') found.add(kind)
-    for (const [point, name] of bare) {
-      const volts = potentials.volts(compiled.net(point))
-      if (volts !== null && volts > 50) found.add(`${name} at ${Math.round(volts)} V`)
-    }
-  }
-  return [...found]
-}
-
 /** Breakers that are on by the record: the last word of each, or of the main switch. */
 function isOn(record: JobRecord): boolean {
   const all = rowsOf(record, 'switchings')
@@ -109,80 +92,6 @@ function isOn(record: JobRecord): boolean {
 
 const SHAPES = 150
 const MOVES_EACH = 70
-
-function chainFor(seed: number): Chain {
-  const draw = lot(seed)
-  const count = 1 + draw(3)
-  const region = (['north-america-120', 'north-america-120', 'europe-230'] as const)[draw(3)]!
-  const shape = {
-    count,
-    region,
-    fed: draw(count),
-    lit: draw(count),
-    neutrals: draw(4) > 0,
-    spares: draw(2),
-    seated: true,
-    proven: true,
-  }
-  const none = Array.from({ length: count }, () => null)
-  const found = chainOf({ ...shape, choices: none }).map(
-    view => deviceNamed(trade, view.places[0]!.found!.modelId) ?? null,
-  )
-  const sets = setsFor(trade, region, found)
-  const singles = trade.devices.filter(
-    ({ stock, regions, places }) => stock === 'new' && regions.includes(region) && places.least === 1,
-  )
-  const choices =
-    count === 1
-      ? [singles[draw(singles.length)]!.id]
-      : sets[draw(sets.length)]!.members.map(model => model?.id ?? null)
-  return { ...shape, choices }
-}
-
-describe('the steps together', () => {
-  it(`done one and all, the boxes are wired as planned, and it proves (seeds 1 to ${SHAPES})`, () => {
-    const wrong: string[] = []
-    let whole = 0
-    for (let seed = 1; seed <= SHAPES; seed++) {
-      const views = chainOf(chainFor(seed))
-      if (!routeAll(views[0]!.record, 'box0', trade).ok) continue
-      const { circuit, bare } = circuitBetween(
-        views.map(view => {
-          const routed = routeBox(view, trade)
-          const keys = planBox(view, trade).steps.map(({ key }) => key)
-          return { view, routed: routed.ok ? routed.value : null, done: doneSoFar(keys) }
-        }),
-        trade,
-      )
-      whole++
-      const own = routeBox(views[0]!, trade)
-      const { devices } = plannedCircuit(views[0]!, own.ok ? own.value : fail(), trade)
-      // Told what each place is set to, as the plan has it.
-      const settings = new Map(devices.map(device => [device.id, device.settings ?? {}]))
-      const placeOf = new Map(
-        views.flatMap(({ places }) => places.map(({ place, found }) => [found?.id ?? '', place.id] as const)),
-      )
-      const proof = prove({
-        ...circuit,
-        devices: circuit.devices.map(device => ({
-          ...device,
-          settings: settings.get(device.id) ?? settings.get(placeOf.get(device.id) ?? '') ?? {},
-        })),
-      })
-      if (bare.size > 0) wrong.push(`seed ${seed}: ${[...bare.values()].join('; ')} bare`)
-      if (proof.kind !== 'proven')
-        wrong.push(
-          `seed ${seed}: ${proof.kind === 'refuted' ? proof.counterexamples.map(({ says }) => says).join('; ') : proof.kind}`,
-        )
-    }
-    expect(wrong.slice(0, 5)).toEqual([])
-    expect(whole).toBeGreaterThan(100)
-  }, 60_000)
-})
-
-const fail = (): never => {
-  throw new Error('it was routed a moment ago')
-}
 
 describe('every state between two steps', () => {
   it('of each small plan, whatever was ticked: what the solver finds wrong is said, and little else', () => {

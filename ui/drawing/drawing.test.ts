@@ -34,6 +34,29 @@ describe('spread', () => {
   })
 })
 
+describe('joints as they will be', () => {
+  it('one that nobody opens is drawn as it was found, one that is made as it is planned', () => {
+    const record = quillbackRoad()
+    const planned = (choices: typeof record.choices) => {
+      const view = boxView({ ...record, choices }, 'box-island')!
+      const routed = routeBox(view, trade)
+      if (!routed.ok) throw new Error(routed.faults[0]!.message)
+      return new Map(
+        plannedPicture(view, routed.value).joints.map(({ id, kind, words }) => [id, { kind, words }]),
+      )
+    }
+    const stays = planned({})
+    expect(stays.get('joint-ground')).toEqual({ kind: 'twist-on', words: 'Twist-on, 8 wires' })
+    expect([...stays.values()].every(({ kind }) => kind === 'twist-on')).toBe(true)
+    const choice = { id: 'c', placeId: 'box-island-3', modelId: 'switch-plain-15' }
+    const changed = planned({ c: choice })
+    // Its ground pigtail is a new one; the neutrals and the other circuit’s feed stay as they are.
+    expect(changed.get('joint-ground')).toMatchObject({ kind: 'lever' })
+    expect(changed.get('joint-neutral:circuit-5')).toMatchObject({ kind: 'twist-on' })
+    expect(changed.get('joint-line:circuit-1')).toMatchObject({ kind: 'twist-on' })
+  })
+})
+
 describe('the drawing of every demo box, found and planned', () => {
   it.each(pictures.map(picture => [picture.title, picture] as const))('%s', (_, picture) => {
     const layout = layoutBox(picture)

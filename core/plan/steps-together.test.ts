@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import type { BoxView } from '../job/box-view'
+import { tiedSets } from '../job/tied'
+import { lot } from '../model/testing/lot'
+import { prove } from '../prove'
+import { circuitBetween, plannedCircuit, routeAll, routeBox, type HalfDone } from '../route'
+import { chainOf } from '../route/testing/chain'
+import { houseOf } from '../route/testing/house'
+import { doneSoFar, ifOn, moves } from './if-on'
+import { planBox } from '.'
+import { dangers } from './testing/dangers'
+import { chainFor } from './testing/small-chain'
+
+/** Boxes that hang together with some of their steps done. */
+function between(views: readonly BoxView[], isDone: (key: string) => boolean): HalfDone {
+  return circuitBetween(
+    views.map(view => {
+      const routed = routeBox(view, trade)
+      const keys = planBox(view, trade).steps.flatMap(({ key }) => (isDone(key) ? [key] : []))
+      return { view, routed: routed.ok ? routed.value : null, done: doneSoFar(keys) }
+    }),
+    trade,
+  )
+}
+
+/** What is wrong with boxes all of whose steps are done, against their plan; in words. */
+function wrongWhenWhole(views: readonly BoxView[]): string[] {
+  const { circuit, bare } = between(views, () => true)
+  const own = routeBox(views[0]!, trade)
+  if (!own.ok) throw new Error('it was routed a moment ago')
+  const { devices } = plannedCircuit(views[0]!, own.value, trade)
+  // Told what each place is set to, as the plan has it.
+  const settings = new Map(devices.map(device => [device.id, device.settings ?? {}]))
+  const placeOf = new Map(
+    views.flatMap(({ places }) => places.map(({ place, found }) => [found?.id ?? '', place.id] as const)),
+  )
+  const proof = prove({
+    ...circuit,
+    devices: circuit.devices.map(device => ({
+      ...device,
+      settings: settings.get(device.id) ?? settings.get(placeOf.get(device.id) ?? '') ?? {},
+    })),
+  })
+  return [
+    ...[...bare.values()].map(name => `${name} bare`),
+    ...(proof.kind === 'refuted' ? proof.counterexamples.map(({ says }) => says) : []),
+    ...(proof.kind === 'not-decided' ? ['not decided'] : []),
+  ]
+}
+
+/** Pieces of wiring that can be wired as chosen. */
+const wirable = (sets: readonly (readonly BoxView[])[]) =>
+  sets.filter(
+    ([view]) => view && view.places.length > 0 && routeAll(view.record, view.box.id, trade).ok,
+  ) as (readonly [BoxView, ...BoxView[]])[]
+
+describe('the steps together', () => {
+  it('of one light, done one and all: wired as planned, and it proves (seeds 1 to 150)', () => {
+    const wrong: string[] = []
+    let whole = 0
+    for (let seed = 1; seed <= 150; seed++)
+      for (const views of wirable([chainOf(chainFor(seed))])) {
+        whole++
+        wrong.push(...wrongWhenWhole(views).map(says => `seed ${seed}: ${says}`))
+      }
+    expect(wrong.slice(0, 5)).toEqual([])
+    expect(whole).toBeGreaterThan(100)
+  }, 60_000)
+
+  it('of houses of several gangs and two circuits: the same, and what is wrong half way is said (seeds 1 to 120)', () => {
+    const wrong: string[] = []
+    let [whole, states, dangerous, careful] = [0, 0, 0, 0]
+    for (let seed = 1; seed <= 120; seed++) {
+      const draw = lot(seed)
+      for (const views of wirable(tiedSets(houseOf(seed, trade).record))) {
+        whole++
+        wrong.push(...wrongWhenWhole(views).map(says => `seed ${seed}: ${says}`))
+        for (let round = 0; round < 6; round++) {
+          const share = 1 + draw(5)
+          const half = between(views, key => moves(key) && draw(6) < share)
+          states++
+          const found = dangers(half)
+          const said = ifOn(half)
+          if (found.length > 0) dangerous++
+          else if (said.length > 0) careful++
+          if (found.length > 0 && said.length === 0)
+            wrong.push(`seed ${seed}, round ${round}: not said: ${found.join('; ')}`)
+        }
+      }
+    }
+    expect(wrong.slice(0, 5)).toEqual([])
+    expect(whole).toBeGreaterThan(60)
+    expect(dangerous).toBeGreaterThan(100)
+    expect(careful / states).toBeLessThan(0.15)
+  }, 240_000)
+})
