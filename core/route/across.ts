@@ -16,22 +16,29 @@ const otherOf = ({ boxes: [one, other] }: Edge, box: string) => (one === box ? o
 
 /**
  * Every way in which a net can reach all boxes that want it and no box twice, each as the pairs of boxes it crosses:
- * one where cables hang together as a tree, several round a ring. The fewest crossings first, else by the order of
+ * one where cables hang together as a tree, several round a ring. Boxes it comes into from its supply (`sources`) have
+ * it already, and need not be reached from one another. The fewest crossings first, else by the order of
  * the record; at most 64.
  */
-export function waysAcross(edges: readonly Edge[], boxes: readonly string[]): Across {
+export function waysAcross(
+  edges: readonly Edge[],
+  boxes: readonly string[],
+  sources: readonly string[] = [],
+): Across {
   let ofEdges = known.get(edges)
   if (!ofEdges) known.set(edges, (ofEdges = new Map()))
-  const key = boxes.join()
+  const key = `${boxes.join()} ${sources.join()}`
   let ways = ofEdges.get(key)
-  if (!ways) ofEdges.set(key, (ways = waysThrough(edges, boxes)))
+  if (!ways) ofEdges.set(key, (ways = waysThrough(edges, boxes, sources)))
   return ways
 }
 
-function waysThrough(edges: readonly Edge[], boxes: readonly string[]): Across {
-  const [first, ...rest] = boxes
+function waysThrough(edges: readonly Edge[], boxes: readonly string[], sources: readonly string[]): Across {
+  const from = sources.length > 0 ? sources : boxes.slice(0, 1)
+  const [first] = from
   if (first === undefined) return [[]]
-  const reached = reachedFrom(edges, first)
+  const rest = boxes.filter(box => !from.includes(box))
+  const reached = reachedFrom(edges, from)
   const apart = rest.find(box => !reached.has(box))
   if (apart !== undefined) return { apart: [first, apart] }
   const ways = new Map<string, readonly Edge[]>()
@@ -45,13 +52,13 @@ function waysThrough(edges: readonly Edge[], boxes: readonly string[]): Across {
     for (const path of pathsTo(edges, joined, next))
       grow(new Set([...joined, ...path.flatMap(({ boxes: pair }) => pair)]), new Set([...way, ...path]))
   }
-  grow(new Set([first]), new Set())
+  grow(new Set(from), new Set())
   // Stable: of ways of the same length the first stays first.
   return [...ways.values()].sort((a, b) => a.length - b.length).slice(0, MOST_WAYS)
 }
 
-function reachedFrom(edges: readonly Edge[], first: string): Set<string> {
-  const reached = new Set([first])
+function reachedFrom(edges: readonly Edge[], from: readonly string[]): Set<string> {
+  const reached = new Set(from)
   for (const box of reached)
     for (const edge of edges) if (edge.boxes.includes(box)) reached.add(otherOf(edge, box))
   return reached

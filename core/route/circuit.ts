@@ -164,11 +164,12 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
   )
   const plan: Record<string, string> = {}
   for (const each of view.ends)
-    plan[nearPoint(each)] = routed.netOfEnd[each.end.id] ?? `capped:${each.conductor.id}`
+    plan[nearPoint(each)] = metal(routed.netOfEnd[each.end.id] ?? null) ?? `capped:${each.conductor.id}`
   for (const device of routed.devices)
     for (const each of device.model.terminals) {
       const key = `${device.placeId}.${each.id}`
-      plan[terminalPoint(device.placeId, each.id)] = routed.netOfTerminal[key] ?? `unused:${key}`
+      plan[terminalPoint(device.placeId, each.id)] =
+        metal(routed.netOfTerminal[key] ?? null) ?? `unused:${key}`
     }
   return {
     devices,
@@ -201,6 +202,14 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
     ],
   }
 }
+
+/** Of a circuit that comes in by several cables, all that is one metal at the panel. */
+const metal = (net: string | null): string | null =>
+  net &&
+  net
+    .split(':')
+    .slice(0, net.startsWith('traveller:') ? 3 : 2)
+    .join(':')
 
 function pigtailGoal(view: BoxView, { deviceId, terminal }: FoundPigtail): string[] {
   if (deviceId !== null) return terminal === null ? [] : [terminalPoint(deviceId, terminal)]

@@ -31,6 +31,45 @@ export function circuitOfLight(views: readonly BoxView[], groupId: string): stri
   )
 }
 
+/**
+ * What tells the feed of a switch loop, and the neutral beside it, from those of the same circuit that come into the
+ * box by other cables: joined to them, one circuit would come in by two ways at once. Empty where they are one metal
+ * as found, or nothing else of the circuit comes in.
+ */
+export function loopOf(view: BoxView, each: EndView): string {
+  const { role } = each.end
+  if (role !== 'loop-feed' && role !== 'neutral') return ''
+  const isLoop = view.ends.some(({ end, cable }) => end.role === 'loop-feed' && cable.id === each.cable.id)
+  if (!isLoop) return ''
+  const others = view.ends.filter(
+    ({ end, cable }) =>
+      cable.id !== each.cable.id &&
+      cable.farBoxId === null &&
+      (role === 'neutral' ? end.role === 'neutral' : isHotRole(end.role)) &&
+      end.roleCircuitId === each.end.roleCircuitId,
+  )
+  const isJoined = others.some(({ end }) => end.jointId !== null && end.jointId === each.end.jointId)
+  return others.length > 0 && !isJoined ? `:${each.cable.id}` : ''
+}
+
+/** The hot and the neutral that a light is fed by, in these boxes. */
+export function feedOfLight(
+  views: readonly BoxView[],
+  groupId: string,
+  circuit: string,
+): { readonly line: string; readonly neutral: string } {
+  const loops = views.flatMap(view => {
+    const cables = view.ends.flatMap(({ end, cable }) =>
+      isLoadRole(end.role) && (end.roleGroupId ?? view.places[0]?.group.id) === groupId ? [cable.id] : [],
+    )
+    return view.ends
+      .filter(({ cable }) => cables.includes(cable.id))
+      .map(each => ({ role: each.end.role, loop: loopOf(view, each) }))
+  })
+  const loop = (wanted: 'loop-feed' | 'neutral') => loops.find(({ role }) => role === wanted)?.loop ?? ''
+  return { line: `line:${circuit}${loop('loop-feed')}`, neutral: `neutral:${circuit}${loop('neutral')}` }
+}
+
 /** Whether a conductor is on the old device of a light, by itself or through a pigtail. */
 function feedsDeviceOf(view: BoxView, { end }: EndView, groupId: string): boolean {
   const devices = view.places.flatMap(({ group, found }) => (group.id === groupId && found ? [found.id] : []))

@@ -6,7 +6,7 @@ import type { Trade } from '../model/trade'
 import { bearing, BoxWork } from './box-work'
 import { edgesOf, type Edge, type Runner } from './carry'
 import { Offers } from './offers'
-import { circuitOfLight } from './own-circuit'
+import { circuitOfLight, feedOfLight } from './own-circuit'
 import type { PlannedDevice } from './planned'
 import { circuitOf, isNeeded, LINE, netOfConductor, netWanted, netWords } from './route-box'
 import type { LightNets, Scheme } from './schemes'
@@ -30,6 +30,8 @@ export class Puzzle {
   /** By whether colours alone make another way. */
   readonly #offers: { readonly ofOne: Offers; readonly ofColours: Offers }
   readonly #circuits = new Map<string, string>()
+  /** Boxes that a net comes into from its supply. */
+  readonly #sources: ReadonlyMap<string, readonly string[]>
   readonly #netOfFixed: ReadonlyMap<string, string | null>
   readonly #fixed: readonly { readonly view: BoxView; readonly each: EndView; readonly net: string | null }[]
 
@@ -50,6 +52,7 @@ export class Puzzle {
       ofOne: offers(bearing),
       ofColours: offers(runner => `${runner.a.each.conductor.insulation} ${bearing(runner)}`),
     }
+    this.#sources = this.#sourcesOf()
     this.#netOfFixed = new Map(this.#fixed.map(({ each, net }) => [each.end.id, net]))
   }
 
@@ -72,7 +75,7 @@ export class Puzzle {
         groupId,
       )
     const circuit = circuitOf(views[0]!, known)
-    return { line: `line:${circuit}`, load: `load:${groupId}`, neutral: `neutral:${circuit}` }
+    return { ...feedOfLight(views, groupId, circuit), load: `load:${groupId}` }
   }
 
   /**
@@ -136,6 +139,7 @@ export class Puzzle {
             .sort(([a], [b]) => (a < b ? -1 : 1))
             .map(([net, boxes]) => [net, [...boxes]]),
         ),
+        broughtTo: this.#sources,
         offers: count > 1 ? this.#offers.ofColours : this.#offers.ofOne,
         workAt: (boxId, incoming) => {
           const { view, devices } = boxOf.get(boxId)!
@@ -212,6 +216,17 @@ export class Puzzle {
           'colours-do-not-allow',
           `the colours of the conductors ${between} do not allow what they would carry: ${names}`,
         )
+  }
+
+  /** A hot that comes in, and the neutral beside one, are of the supply: between two of them nothing need run. */
+  #sourcesOf(): Map<string, string[]> {
+    const isFeed = ({ end }: EndView) => end.role === 'line' || end.role === 'loop-feed'
+    const fed = new Set(this.#fixed.flatMap(({ each }) => (isFeed(each) ? [each.cable.id] : [])))
+    const sources = new Map<string, string[]>()
+    for (const { view, each, net } of this.#fixed)
+      if (net !== null && (isFeed(each) || (each.end.role === 'neutral' && fed.has(each.cable.id))))
+        sources.set(net, [...(sources.get(net) ?? []), view.box.id])
+    return sources
   }
 
   #isGrounded(view: BoxView): boolean {

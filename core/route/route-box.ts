@@ -6,7 +6,7 @@ import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import { companionSignal, wanting } from './make-up'
 import { assemble } from './assemble'
-import { circuitOfLight } from './own-circuit'
+import { circuitOfLight, feedOfLight, loopOf } from './own-circuit'
 import type { PlannedDevice, RoutedBox } from './planned'
 
 /**
@@ -101,21 +101,23 @@ export const circuitOf = (view: BoxView, circuitId: string | null): string =>
   circuitId ?? view.feeds[0]?.circuit.id ?? 'supply'
 
 /** The net that a conductor is on by its role. */
-export function netOfConductor(view: BoxView, { end }: EndView): string | null {
+export function netOfConductor(view: BoxView, each: EndView): string | null {
+  const { end } = each
   const { role } = end
   if (role === null || role === 'spare' || role === 'traveller') return null
   return isHotRole(role)
-    ? `line:${circuitOf(view, end.roleCircuitId)}`
+    ? `line:${circuitOf(view, end.roleCircuitId)}${loopOf(view, each)}`
     : isLoadRole(role)
       ? `load:${end.roleGroupId ?? view.places[0]?.group.id ?? 'load'}`
       : role === 'neutral'
-        ? `neutral:${circuitOf(view, end.roleCircuitId)}`
+        ? `neutral:${circuitOf(view, end.roleCircuitId)}${loopOf(view, each)}`
         : 'ground'
 }
 
 export function netWords(view: BoxView, net: string): string {
-  const [kind, id] = net.split(':')
-  const circuits = view.feeds.length > 1 ? ` of ${view.record.circuits[id ?? '']?.breaker ?? '?'}` : ''
+  const [kind, id, loop] = net.split(':')
+  const circuit = view.feeds.length > 1 ? ` of ${view.record.circuits[id ?? '']?.breaker ?? '?'}` : ''
+  const circuits = `${circuit}${loop === undefined ? '' : ` of cable ${view.record.cables[loop]?.name ?? '?'}`}`
   switch (kind) {
     case 'line':
       return `the ${view.region.words.hot}${circuits}`
@@ -134,9 +136,9 @@ export function netWords(view: BoxView, net: string): string {
 
 export const LINE = { id: 'line', wants: 'line' } as const
 
-/** The circuit that feeds a place. */
-export const circuitOfPlace = (view: BoxView, { groupId }: PlannedDevice): string =>
-  circuitOf(view, circuitOfLight([view], groupId))
+/** The hot and the neutral that feed a place. */
+const feedOfPlace = (view: BoxView, { groupId }: PlannedDevice) =>
+  feedOfLight([view], groupId, circuitOf(view, circuitOfLight([view], groupId)))
 
 export function netWanted(
   view: BoxView,
@@ -146,11 +148,11 @@ export function netWanted(
 ): string | null {
   switch (terminal.wants) {
     case 'line':
-      return `line:${circuitOfPlace(view, device)}`
+      return feedOfPlace(view, device).line
     case 'load':
       return `load:${device.groupId}`
     case 'neutral': {
-      const neutral = `neutral:${circuitOfPlace(view, device)}`
+      const { neutral } = feedOfPlace(view, device)
       const retrofit = device.model.supply.some(
         way => way.kind === 'line-ground' && way.ground === terminal.id && way.retrofitOnly,
       )

@@ -15,6 +15,8 @@ export interface Wanted {
   readonly edges: readonly Edge[]
   /** Boxes that want each net, in the order of the nets. */
   readonly boxesOf: ReadonlyMap<string, readonly string[]>
+  /** Boxes that a net comes into from its supply: they have it already, each by itself. */
+  readonly broughtTo: ReadonlyMap<string, readonly string[]>
   readonly offers: Offers
   /** The work in a box that so many conductors of each net from other boxes come into. */
   readonly workAt: (boxId: string, incoming: ReadonlyMap<string, number>) => BoxWork
@@ -58,7 +60,9 @@ export function spread(
   /** Null where there is a way, or one may only cost too much. */ readonly why: Unspread | null
 } {
   const nets = [...wanted.boxesOf.keys()]
-  const across = nets.map(net => waysAcross(wanted.edges, wanted.boxesOf.get(net)!))
+  const across = nets.map(net =>
+    waysAcross(wanted.edges, wanted.boxesOf.get(net)!, wanted.broughtTo.get(net)),
+  )
   const apart = across.flatMap((ways, at) => ('apart' in ways ? [{ net: nets[at]!, ...ways }] : []))
   if (apart.length > 0) return { ways: [], why: { kind: 'apart', nets: apart } }
   const best = new Best(count, below)
@@ -83,8 +87,10 @@ export function spread(
 }
 
 /** The least that the work in the boxes can cost, whatever way the nets go: one conductor of each comes in. */
-function surely({ boxes, boxesOf, workAt }: Wanted): number {
-  const comesIn = [...boxesOf].filter(([, wanting]) => wanting.length > 1)
+function surely({ boxes, boxesOf, broughtTo, workAt }: Wanted): number {
+  const comesIn = [...boxesOf]
+    .filter(([, wanting]) => wanting.length > 1)
+    .map(([net, wanting]) => [net, wanting.filter(box => !broughtTo.get(net)?.includes(box))] as const)
   return boxes.reduce((sum, box) => {
     const incoming = comesIn.flatMap(([net, wanting]) => (wanting.includes(box) ? [[net, 1] as const] : []))
     return sum + workAt(box, new Map(incoming)).sure
