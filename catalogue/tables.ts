@@ -169,6 +169,7 @@ export const routeCosts: Trade['routeCosts'] = {
   anotherCable: 3,
   newJoint: 0.5,
   moved: 0.5,
+  againstWish: 100,
 }
 
 const rule = (

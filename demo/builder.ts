@@ -228,6 +228,7 @@ export function jobBuilder(job: JobRow) {
       metal: strand.metal ?? 'copper',
       faded: false,
       unfit: false,
+      wish: null,
       position: index,
     })
     return id

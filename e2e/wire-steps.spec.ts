@@ -71,6 +71,44 @@ test('the whole way of a conductor, from a tap on it', async ({ page, request })
   await expect(page.getByText('Proven.')).toBeVisible()
 })
 
+test('the runner-up is taken, the plan follows, and the least way comes back @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInChain(request, {
+    lit: 1,
+    spares: 1,
+    choices: ['dimmer-led-150-two-wire', 'companion-oak'],
+  })
+  await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
+  const red = page.getByRole('button', { name: /^Cable R0, red/ })
+  await expect(red).toHaveAccessibleName(/Will be: signal/)
+  const wishes = () =>
+    rows(
+      'SELECT insulation, wish FROM conductors WHERE job_id = ? AND wish IS NOT NULL ORDER BY insulation',
+      jobId,
+    )
+  await page.getByRole('radio', { name: 'Next best way' }).check()
+  await page.getByRole('button', { name: 'Wire it this way' }).click()
+  await saved(page)
+  const taken = await wishes()
+  expect(taken.length).toBeGreaterThan(0)
+  // The plan is that way now, proven, and said to be another than the least.
+  await expect(page.getByRole('heading', { name: 'Wired another way than the least' })).toBeVisible()
+  await expect(page.getByText('Proven.')).toBeVisible()
+  for (const { insulation, wish } of taken)
+    await expect(
+      page.getByRole('button', { name: new RegExp(`^Cable R0, ${insulation}`) }),
+    ).toHaveAccessibleName(wish === 'nothing' ? /capped/ : new RegExp(`Will be: ${wish}`))
+  await page.getByRole('button', { name: 'The least way again' }).click()
+  await saved(page)
+  expect(await wishes()).toEqual([])
+  await expect(red).toHaveAccessibleName(/Will be: signal/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await saved(page)
+  expect(await wishes()).toEqual(taken)
+})
+
 test('a conductor that is too short: everything is routed anew without it, and can be taken back', async ({
   page,
   request,

@@ -77,7 +77,7 @@ describe('job file', () => {
         for (const row of file[table] as Record<string, unknown>[])
           for (const field of fields) delete row[field]
       }
-      strip('conductors', 'faded', 'unfit')
+      strip('conductors', 'faded', 'unfit', 'wish')
       strip('defects', 'handedTo', 'handedOn')
       strip('boxes', 'hidden')
       strip('rooms', 'kind')

@@ -43,6 +43,7 @@ export const COMMAND_NAMES = [
   'say what must stay on',
   'order the boxes',
   'find a conductor unfit',
+  'wire it another way',
   'undo',
   'redo',
 ] as const

@@ -48,6 +48,7 @@ import {
   SWITCH_POSITIONS,
   TESTER_SHOWS,
   WANTS,
+  WISHES,
   YES_NO_UNKNOWN,
 } from './vocabulary'
 
@@ -161,6 +162,8 @@ export const ENTITIES = {
     faded: flag,
     /** Too short or damaged: nothing is to be carried on it. */
     unfit: flag,
+    /** What somebody wants it to carry; the plan follows while it can. */
+    wish: maybeChoice(WISHES),
     position: whole(0, 99),
   },
   joints: {

@@ -65,6 +65,8 @@ export interface RouteCosts {
   readonly newJoint: number
   /** A conductor that leaves its screw on a device that stays. */
   readonly moved: number
+  /** It carries nothing, or something else than somebody wants it to. */
+  readonly againstWish: number
 }
 
 /** Everything the rules look up: data, handed to the core by whoever asks it a question. */

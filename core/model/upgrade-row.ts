@@ -14,7 +14,7 @@ export function upgradedRow(entity: EntityName | 'job', row: Loose): Loose {
 const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   breakerTries: () => ({ endId: null }),
   boxes: () => ({ freeLengthMillimetres: null, plate: '', hidden: false }),
-  conductors: () => ({ faded: false, unfit: false }),
+  conductors: () => ({ faded: false, unfit: false, wish: null }),
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => ({ testerShows: null }),
   groups: () => ({ behaves: 'not-known' }),

@@ -198,6 +198,10 @@ export type Protection = (typeof PROTECTIONS)[number]
 export const WANTS = ['switch', 'dim', 'presence', 'countdown', 'sun', 'remote', 'humidity'] as const
 export type Want = (typeof WANTS)[number]
 
+/** What somebody wants a conductor between two boxes to carry. */
+export const WISHES = ['line', 'load', 'neutral', 'traveller', 'signal', 'nothing'] as const
+export type Wish = (typeof WISHES)[number]
+
 /** What a room is for: house rules differ by it. */
 export const ROOM_KINDS = [
   'not-said',

@@ -64,6 +64,7 @@ export function withCable(record: JobRecord, cable: NewCable): JobRecord {
     metal: 'copper',
     faded: false,
     unfit: false,
+    wish: null,
     position,
   }))
   const ends = conductors.flatMap(({ id: conductorId, insulation }) =>

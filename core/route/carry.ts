@@ -1,6 +1,7 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import type { RouteCosts } from '../model/trade'
+import { isWish } from './wish'
 
 /** A conductor that runs from one of some boxes to another. */
 export interface Runner {
@@ -55,6 +56,7 @@ export function carryingCost({ a: { view, each } }: Runner, net: string, costs: 
   const { conductor, end } = each
   if (conductor.unfit) return Infinity
   let cost = FOUND_AS[kind]?.includes(end.role ?? '') ? 0 : costs.changed
+  if (conductor.wish !== null && !isWish(conductor.wish, net)) cost += costs.againstWish
   const neutralColoured = region.neutralColours.includes(conductor.insulation)
   if (kind === 'neutral') {
     if (mayBeNeutral(region, conductor)) return cost
@@ -65,6 +67,10 @@ export function carryingCost({ a: { view, each } }: Runner, net: string, costs: 
   if (kind === 'signal' && conductor.insulation !== 'red') cost += costs.signalNotRed
   return cost
 }
+
+/** Conductors that are wanted for something, of those that carry nothing. */
+export const idle = (runners: readonly Runner[]): number =>
+  runners.filter(({ a }) => a.each.conductor.wish !== null && a.each.conductor.wish !== 'nothing').length
 
 /** What the conductors between two boxes carry, and what it costs. */
 export interface Assignment {
@@ -111,9 +117,10 @@ export function assignments(
   const place = (index: number, sum: number) => {
     if (sum + (rest[index] ?? 0) > least + over) return
     if (index === nets.length) {
-      least = Math.min(least, sum)
+      const own = sum + idle(runners.filter((_, at) => !taken.includes(at))) * costs.againstWish
+      least = Math.min(least, own)
       found.push({
-        cost: sum,
+        cost: own,
         netOf: new Map(taken.map((at, net) => [runners[at]!.conductorId, nets[net]!])),
       })
       return

@@ -14,6 +14,7 @@ export { circuitBetween, type BoxHalfDone, type DoneSoFar, type HalfDone } from 
 export { cableCure, cablesThatCure, routeAll, withCable, type NewCable, type RouteCure } from './cables'
 export { routeCures } from './cures'
 export { withChoices, withRule } from './tried'
+export { wishesFor } from './wish'
 export { setsFor, type DeviceSet } from './sets'
 export { isTied, nextBest, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'
 export { companionSignal, isMiddle, isTwoPlace, mainSignal } from './make-up'

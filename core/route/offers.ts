@@ -1,5 +1,5 @@
 import type { RouteCosts } from '../model/trade'
-import { assignments, type Assignment, type Edge, type Runner } from './carry'
+import { assignments, idle, type Assignment, type Edge, type Runner } from './carry'
 
 /** Whether two nets are the travellers of one pair, which nothing tells apart. */
 export const isSecond = (net: string, before: string | undefined): boolean =>
@@ -19,6 +19,11 @@ export class Offers {
   least(edge: Edge, nets: readonly string[]): number | null {
     const seconds = nets.filter((net, index) => isSecond(net, nets[index - 1]))
     return this.within(edge, nets, 0, seconds)[0]?.cost ?? null
+  }
+
+  /** What none that carries these nets and others costs less than. */
+  bound(edge: Edge, nets: readonly string[]): number {
+    return (this.least(edge, nets) ?? Infinity) - idle(edge.runners) * this.costs.againstWish
   }
 
   /** All that cost no more than so much above the cheapest, that first. */

@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { lot } from '../model/testing/lot'
 import { trade } from '@/catalogue'
 import type { DeviceModel } from '../model/device'
+import { tiedBoxes } from '../job/tied'
+import type { JobRecord } from '../model/record'
 import { deviceNamed } from '../model/trade'
-import type { RegionId } from '../model/vocabulary'
+import type { RegionId, Wish } from '../model/vocabulary'
 import { prove } from '../prove'
 import {
   circuitOfPlan,
@@ -13,7 +15,9 @@ import {
   routeAll,
   routeBox,
   routedTogether,
+  routeTogether,
   setsFor,
+  wishesFor,
 } from '.'
 import { boxesOfLaw } from './testing/colour-law'
 import { chainOf, type Chain } from './testing/chain'
@@ -54,6 +58,14 @@ function groupOf(seed: number): Chain {
   return { ...shape, choices }
 }
 
+const withWishes = (record: JobRecord, wishes: ReadonlyMap<string, Wish>): JobRecord => ({
+  ...record,
+  conductors: {
+    ...record.conductors,
+    ...Object.fromEntries([...wishes].map(([id, wish]) => [id, { ...record.conductors[id]!, wish }])),
+  },
+})
+
 const SEEDS = 6_000
 
 describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}`, () => {
@@ -65,6 +77,7 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
     const kinds = new Set<string>()
     const laid = new Map<string, number>()
     let others = 0
+    let taken = 0
     for (let seed = 1; seed <= SEEDS; seed++) {
       const group = groupOf(seed)
       const views = chainOf(group)
@@ -98,6 +111,15 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
         if (best.ok && JSON.stringify(best.value.schemes) === JSON.stringify(runnerUp.schemes))
           if (nets(best.value.boxes) === nets(runnerUp.boxes))
             faults.push(`seed ${seed}: the runner-up is the same`)
+        const [plan] = [routedTogether(first!, trade)]
+        const wishes = plan.ok ? wishesFor(runnerUp, plan.value) : new Map<string, Wish>()
+        if (wishes.size > 0) {
+          taken++
+          const taking = routeTogether(tiedBoxes(withWishes(first!.record, wishes), 'box0'), trade)
+          const now = taking.ok && plan.ok ? wishesFor(taking.value, plan.value) : null
+          if (!now || [...wishes].some(([conductor, wish]) => now.get(conductor) !== wish))
+            faults.push(`seed ${seed}: the runner-up is wanted, and not taken`)
+        }
         const other = prove(circuitOfPlan(runnerUp, trade))
         if (other.kind !== 'proven') faults.push(`seed ${seed}: the runner-up is ${other.kind}`)
         for (const broken of boxesOfLaw(
@@ -112,6 +134,7 @@ describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}
     for (const boxes of ['1', '2', '3', '4', '5']) expect(planned.get(boxes) ?? 0, boxes).toBeGreaterThan(250)
     for (const shape of ['line', 'star', 'ring']) expect(laid.get(shape) ?? 0, shape).toBeGreaterThan(200)
     expect(others).toBeGreaterThan(200)
+    expect(taken).toBeGreaterThan(100)
     expect(kinds.size).toBeGreaterThan(45)
     expect(refused.get('net-missing') ?? 0).toBeGreaterThan(100)
     expect(refused.get('too-few-conductors') ?? 0).toBeGreaterThan(50)

@@ -130,7 +130,7 @@ type Over = ReadonlyMap<Edge, readonly string[]>
 /** The least that nets over these pairs of boxes can cost: their conductors, and a circuit’s rings. */
 function leastOf(wanted: Wanted, over: Over): number {
   let cost = ringsCost(wanted, over)
-  for (const [edge, nets] of over) cost += wanted.offers.least(edge, nets) ?? Infinity
+  for (const [edge, nets] of over) cost += wanted.offers.bound(edge, nets)
   return cost
 }
 

@@ -36,6 +36,7 @@ export function strandEdits(
       metal: 'copper',
       faded: false,
       unfit: false,
+      wish: null,
       position,
     }),
     add('ends', {

@@ -4,21 +4,34 @@ import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { tiedBoxes } from '@/core/job/tied'
 import { figure } from '@/core/model/units'
-import { nextBest, routedTogether } from '@/core/route'
+import { nextBest, routedTogether, wishesFor } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { plannedPicture } from '../../drawing/picture'
-import { useTrade } from '../../job/provider'
+import { useEdits, useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
 
-/** The runner-up of the plan, to be looked at: what it would cost more, and how this box would be. */
-export function NextBest({ view }: { view: BoxView }) {
+/** The runner-up of the plan, to be looked at and taken: what it would cost more, and how this box would be. */
+export function NextBest({ view, onTake }: { view: BoxView; onTake: () => void }) {
   const trade = useTrade()
-  const { way, more } = useMemo(() => {
+  const edits = useEdits(view.box.id)
+  const { way, more, wishes } = useMemo(() => {
     const best = routedTogether(view, trade)
     const next = nextBest(tiedBoxes(view.record, view.box.id), trade)
-    return { way: next, more: next && best.ok ? next.cost - best.value.cost : 0 }
+    return {
+      way: next,
+      more: next && best.ok ? next.cost - best.value.cost : 0,
+      wishes: next && best.ok ? [...wishesFor(next, best.value)] : [],
+    }
   }, [view, trade])
   const own = way?.boxes.find(each => each.view.box.id === view.box.id)
   if (!own) return <p className="rounded-xl bg-sheet p-4">There is no other way to wire it.</p>
+  const take = () => {
+    const taken = edits.send(
+      'wire it another way',
+      wishes.map(([conductorId, wish]) => edits.change('conductors', conductorId, { wish })),
+    )
+    if (taken) onTake()
+  }
   return (
     <>
       <BoxDrawing picture={plannedPicture(own.view, own.routed)} />
@@ -28,6 +41,11 @@ export function NextBest({ view }: { view: BoxView }) {
           : 'It costs no more than the plan; the plan is what comes first.'}{' '}
         The steps are those of the plan.
       </p>
+      {wishes.length > 0 && (
+        <Button className="mt-2" onClick={take}>
+          Wire it this way
+        </Button>
+      )}
     </>
   )
 }

@@ -20,6 +20,7 @@ import { useProof } from './use-proof'
 
 const Refutation = dynamic(() => import('./refutation').then(module => module.Refutation), { ssr: false })
 const NextBest = dynamic(() => import('./next-best').then(module => module.NextBest), { ssr: false })
+const Wished = dynamic(() => import('./wished').then(module => module.Wished))
 const Cures = dynamic(() => import('./cures').then(module => module.Cures), { ssr: false })
 const NetPath = dynamic(() => import('./net-path').then(module => module.NetPath), { ssr: false })
 const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
@@ -69,7 +70,7 @@ export function WireStage({ view }: { view: BoxView }) {
               }
             />
           ) : planned && moment === 'next' ? (
-            <NextBest view={view} />
+            <NextBest view={view} onTake={() => setMoment('after')} />
           ) : (
             <BoxDrawing picture={found} />
           )}
@@ -86,6 +87,7 @@ export function WireStage({ view }: { view: BoxView }) {
           <p>Choose what goes in here first.</p>
         </Part>
       )}
+      {isTied(view) && <Wished view={view} />}
       {unfit.length > 0 && (
         <Part title="Not to be used">
           <ul className="flex flex-col divide-y divide-rule">
