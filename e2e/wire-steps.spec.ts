@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext } from '@playwright/test'
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import { chainOf, type Chain } from '@/core/route/testing/chain'
 import { bringIn, rows, saved } from './helpers'
 
@@ -71,10 +71,8 @@ test('the whole way of a conductor, from a tap on it', async ({ page, request })
   await expect(page.getByText('Proven.')).toBeVisible()
 })
 
-test('the runner-up is taken, the plan follows, and the least way comes back @phone', async ({
-  page,
-  request,
-}) => {
+/** A dimmer and its companion with a conductor to spare; the red one brings the signal. */
+async function dimmerAndCompanion(page: Page, request: APIRequestContext) {
   const jobId = await bringInChain(request, {
     lit: 1,
     spares: 1,
@@ -83,6 +81,14 @@ test('the runner-up is taken, the plan follows, and the least way comes back @ph
   await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
   const red = page.getByRole('button', { name: /^Cable R0, red/ })
   await expect(red).toHaveAccessibleName(/Will be: signal/)
+  return { jobId, red }
+}
+
+test('the runner-up is taken, the plan follows, and the least way comes back @phone', async ({
+  page,
+  request,
+}) => {
+  const { jobId, red } = await dimmerAndCompanion(page, request)
   const wishes = () =>
     rows(
       'SELECT insulation, wish FROM conductors WHERE job_id = ? AND wish IS NOT NULL ORDER BY insulation',
@@ -113,14 +119,7 @@ test('a conductor that is too short: everything is routed anew without it, and c
   page,
   request,
 }) => {
-  const jobId = await bringInChain(request, {
-    lit: 1,
-    spares: 1,
-    choices: ['dimmer-led-150-two-wire', 'companion-oak'],
-  })
-  await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
-  const red = page.getByRole('button', { name: /^Cable R0, red/ })
-  await expect(red).toHaveAccessibleName(/Will be: signal/)
+  const { jobId, red } = await dimmerAndCompanion(page, request)
   await red.focus()
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: /^R0 red is too short or damaged/ }).click()
