@@ -1,7 +1,6 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import type { RouteCosts } from '../model/trade'
-import { isWish } from './wish'
 
 /** A conductor that runs from one of some boxes to another. */
 export interface Runner {
@@ -56,7 +55,7 @@ export function carryingCost({ a: { view, each } }: Runner, net: string, costs: 
   const { conductor, end } = each
   if (conductor.unfit) return Infinity
   let cost = FOUND_AS[kind]?.includes(end.role ?? '') ? 0 : costs.changed
-  if (conductor.wish !== null && !isWish(conductor.wish, net)) cost += costs.againstWish
+  if (conductor.wish !== null && conductor.wish !== kind) cost += costs.againstWish
   const neutralColoured = region.neutralColours.includes(conductor.insulation)
   if (kind === 'neutral') {
     if (mayBeNeutral(region, conductor)) return cost

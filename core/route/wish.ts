@@ -1,9 +1,6 @@
 import type { Wish } from '../model/vocabulary'
 import type { RoutedTogether } from './tied-boxes'
 
-/** Whether a net is what somebody wants a conductor to carry. */
-export const isWish = (wish: Wish, net: string): boolean => net.split(':')[0] === wish
-
 /** What conductors would have to be wanted for, so that one way of wiring comes before another, by conductor. */
 export function wishesFor(way: RoutedTogether, before: RoutedTogether): ReadonlyMap<string, Wish> {
   const other = carriedBy(before)
