@@ -1,4 +1,4 @@
-import type { ConductorFact, HouseRule, LampFact, Trade } from '@/core/model/trade'
+import { ruleOfRoom, type ConductorFact, type HouseRule, type LampFact, type Trade } from '@/core/model/trade'
 import type { Gauge, LampKind, RoomKind } from '@/core/model/vocabulary'
 
 const conductor = (
@@ -193,7 +193,7 @@ const presenceOn = (
   why: string,
 ): HouseRule => ({
   ...rule(
-    roomKind === 'not-said' ? 'presence-on' : `presence-on-${roomKind}`,
+    ruleOfRoom('presence-on', roomKind),
     'How do presence sensors turn the light on?',
     [
       ['as-it-comes', 'As the device comes'],

@@ -2,7 +2,7 @@ import { houseRule, type PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Need } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
-import { ruleValue, type Trade } from '../model/trade'
+import { ruleOfRoom, ruleValue, type Trade } from '../model/trade'
 import { NEEDS, type NeedKind, type Opening, type Want } from '../model/vocabulary'
 
 /** What would stand at the places of a light, held against what is wanted of it. */
@@ -116,7 +116,7 @@ export function presenceOn(
   const said = needsIn(record, group.id).find(({ need }) => need === 'automatic-on' || need === 'manual-on')
   if (said) return said.need as 'automatic-on' | 'manual-on'
   const kind = record.rooms[record.boxes[place.boxId]?.roomId ?? '']?.kind ?? 'not-said'
-  const rule = ruleValue(trade, record, kind === 'not-said' ? 'presence-on' : `presence-on-${kind}`)
+  const rule = ruleValue(trade, record, ruleOfRoom('presence-on', kind))
   return rule === 'by-hand' ? 'manual-on' : rule === 'by-itself' ? 'automatic-on' : null
 }
 

@@ -120,6 +120,10 @@ export function ruleValue({ houseRules }: Trade, record: JobRecord, ruleId: stri
   return own?.value ?? houseRules.find(({ id }) => id === ruleId)?.initial ?? ''
 }
 
+/** The id under which a rule that goes by room stands for one kind of room. */
+export const ruleOfRoom = (ruleId: string, kind: RoomKind): string =>
+  kind === 'not-said' ? ruleId : `${ruleId}-${kind}`
+
 /** By id, listed once for each list of devices. */
 const byId = new WeakMap<readonly DeviceModel[], ReadonlyMap<string, DeviceModel>>()
 

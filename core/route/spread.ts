@@ -57,7 +57,8 @@ export function spread(
   below = Infinity,
 ): {
   readonly ways: readonly Spread[]
-  /** Null where there is a way, or one may only cost too much. */ readonly why: Unspread | null
+  /** Null where there is a way, or one may only cost too much. */
+  readonly why: Unspread | null
 } {
   const nets = [...wanted.boxesOf.keys()]
   const across = nets.map(net =>
