@@ -6,6 +6,11 @@ const SHEET = 'maker’s sheet'
 const fact = (id: string, says: string, source: string): Fact => ({ id, says, source })
 
 const ALL = [
+  fact(
+    'old-switch',
+    'An old switch with one odd screw works its light together with another one; one with two pairs stands between two such.',
+    COMMON,
+  ),
   fact('supply-neutral', 'Electronics that live between hot and neutral need a neutral in this box.', SHEET),
   fact(
     'supply-ground',

@@ -1,4 +1,4 @@
-import { PLAIN_READING } from '@/core/job/new-reading'
+import { BLANK } from '@/core/model/blank-rows'
 import { trade } from '@/catalogue'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import type { EntityName, JobRow, Row } from '@/core/model/entities'
@@ -108,6 +108,7 @@ export function jobBuilder(job: JobRow) {
       id: found.id,
       roomId: found.room,
       name: found.name,
+      kind: 'control',
       gangs: found.controls.length || 1,
       material: 'plastic',
       volumeCubicInches: 20,
@@ -153,10 +154,18 @@ export function jobBuilder(job: JobRow) {
         name: control.name,
         want: control.want ?? null,
         behaves: 'not-known',
+        everyPlace: 'yes',
       })
     put('places', { id: placeId, boxId, gang, groupId: control.group })
     if (control.old)
-      put('devices', { id: `${placeId}-old`, placeId, modelId: control.old, testerShows: null, note: '' })
+      put('devices', {
+        id: `${placeId}-old`,
+        placeId,
+        modelId: control.old,
+        testerShows: null,
+        setAs: '',
+        note: '',
+      })
     if (control.choice) put('choices', { id: `${placeId}-new`, placeId, modelId: control.choice })
     control.lamps?.forEach((lamp, index) =>
       put('loads', {
@@ -186,6 +195,7 @@ export function jobBuilder(job: JobRow) {
       farBoxId: null,
       farEntry: null,
       farLoadId: cable.farLoad ?? null,
+      pulled: false,
       position,
     })
     cable.strands.forEach((strand, index) => {
@@ -206,6 +216,7 @@ export function jobBuilder(job: JobRow) {
       farBoxId: to,
       farEntry: entries[1],
       farLoadId: null,
+      pulled: false,
       position: 50,
     })
     strands.forEach((strand, index) => {
@@ -263,7 +274,7 @@ export function jobBuilder(job: JobRow) {
       id,
       boxId,
       ...moment(),
-      ...PLAIN_READING,
+      ...BLANK.readings,
       value: region.nominalVolts,
       switchPosition: 'separated',
       stand: (reading.switchPosition ?? 'separated') === 'separated' ? 'this-box' : 'as-found',
@@ -304,7 +315,7 @@ export function jobBuilder(job: JobRow) {
       id: `switching-${seq + 1}`,
       circuitId: `circuit-${breaker}`,
       to,
-      foundSo: false,
+      ...BLANK.switchings,
       ...moment(),
     })
 
@@ -382,7 +393,7 @@ export function jobBuilder(job: JobRow) {
           placeId: each.place.id,
           testKey: item.key,
           outcome: 'pass',
-          note: '',
+          ...BLANK.tests,
           ...moment(),
         })
   }

@@ -4,6 +4,7 @@ import type { JobRecord } from '../model/record'
 import { deviceNamed, devicesFor, type Trade } from '../model/trade'
 import type { Opening } from '../model/vocabulary'
 import { rankOf, worst, type Cure, type Line, type Verdict } from './line'
+import { everyPlaceLines } from './every-place'
 import { banLines, dimmingLines, loadLines } from './load'
 import { unmet, type Lacking } from './needs'
 import type { Question } from './place'
@@ -30,6 +31,7 @@ export interface Judgement {
 
 const RULES: readonly ((question: Question) => Line[])[] = [
   regionLines,
+  everyPlaceLines,
   supplyLines,
   groundLines,
   banLines,

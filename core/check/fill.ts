@@ -1,7 +1,8 @@
-import { houseRule } from '../job/box-view'
+import { houseRule, isOwnLead } from '../job/box-view'
 import type { BoxView, EndView } from '../job/box-view'
 import { looksLikeGround } from '../model/regions'
 import { deviceNamed, type Trade } from '../model/trade'
+import type { Gauge } from '../model/vocabulary'
 import type { Question } from './place'
 
 export interface Fill {
@@ -36,12 +37,13 @@ export function boxFill(view: BoxView, trade: Trade, yokes: readonly number[]): 
 }
 
 function reckoned(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
+  const counted = view.ends.filter(each => !isFixtureWire(view, each))
   const allowance = ({ conductor }: EndView) => trade.conductors[conductor.gauge].fillCubicInches ?? 0
   const isGround = ({ conductor, end }: EndView) =>
     end.role === 'ground' || looksLikeGround(view.region, conductor)
-  const conductors = view.ends.filter(each => !isGround(each))
-  const grounds = view.ends.filter(isGround)
-  const largest = Math.max(0, ...view.ends.map(allowance))
+  const conductors = counted.filter(each => !isGround(each))
+  const grounds = counted.filter(isGround)
+  const largest = Math.max(0, ...counted.map(allowance))
   const largestOnYoke = Math.max(0, ...conductors.map(allowance)) || largest
   const largestGround = Math.max(0, ...grounds.map(allowance))
   const edition = houseRule(view.record, 'fill-edition', 'grounds-in-quarters')
@@ -63,4 +65,20 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
     cubicInches: parts.reduce((sum, part) => sum + part.in3, 0),
     says: parts.map(part => `${part.words} ${part.in3.toFixed(2)}`).join(' + '),
   }
+}
+
+/** Thin enough, with no more than four of them beside a ground, that a luminaire’s own wires take no room. */
+const FIXTURE_GAUGES: readonly Gauge[] = ['16 AWG', '18 AWG', '0.75 mm²']
+const FIXTURE_WIRES = 4
+
+/** A luminaire’s own wire where the common exception lets it go uncounted. */
+function isFixtureWire(view: BoxView, each: EndView): boolean {
+  if (!isOwnLead(each)) return false
+  const beside = view.ends.filter(
+    other => other.cable.id === each.cable.id && !looksLikeGround(view.region, other.conductor),
+  )
+  return (
+    beside.length <= FIXTURE_WIRES &&
+    beside.every(({ conductor }) => FIXTURE_GAUGES.includes(conductor.gauge))
+  )
 }

@@ -1,6 +1,6 @@
 import { tiedBoxes } from '../job/tied'
 import type { BoxView } from '../job/box-view'
-import { rowsWith, type JobRecord } from '../model/record'
+import type { JobRecord } from '../model/record'
 
 /**
  * A short word for all that roles found from readings rest on: what was seen of the boxes that hang together
@@ -12,7 +12,7 @@ export function basisOf(record: JobRecord, boxId: string): string {
   const before = known.get(boxId)
   if (before !== undefined) return before
   const views = tiedBoxes(record, boxId)
-  const basis = hashOf(JSON.stringify(views.map(view => seenIn(record, view))))
+  const basis = hashOf(JSON.stringify(views.map(seenIn)))
   for (const { box } of views) known.set(box.id, basis)
   return basis
 }
@@ -20,7 +20,7 @@ export function basisOf(record: JobRecord, boxId: string): string {
 /** A record never changes, so it is summed up once. */
 const bases = new WeakMap<JobRecord, Map<string, string>>()
 
-const seenIn = (record: JobRecord, view: BoxView) => [
+const seenIn = (view: BoxView) => [
   view.box.id,
   view.cables.map(({ id, far, farBoxId }) => [id, far, farBoxId]),
   view.ends.map(({ end, conductor }) => [
@@ -42,7 +42,7 @@ const seenIn = (record: JobRecord, view: BoxView) => [
     found?.modelId,
   ]),
   view.feeds.map(({ circuit }) => circuit.id),
-  rowsWith(record, 'readings', 'boxId', view.box.id)
+  view.readings
     .filter(
       ({ purpose, value, breaker }) =>
         purpose === 'identify' ||

@@ -1,4 +1,4 @@
-import { PLAIN_READING } from '../job/new-reading'
+import { BLANK } from '../model/blank-rows'
 import { describe, expect, it } from 'vitest'
 import { fedAtTheSwitch, usualBox } from '@/demo/usual'
 import type { BoxView } from '../job/box-view'
@@ -21,7 +21,7 @@ const withReadings = (
     boxId: 'box',
     seq: 100 + index,
     at: '2026-03-02T08:00:00.000Z',
-    ...PLAIN_READING,
+    ...BLANK.readings,
     fromEndId: END.line,
     toEndId: END.ground,
     value: 120,

@@ -1,6 +1,7 @@
 import type { BoxView } from '../job/box-view'
 import { houseRule } from '../job/box-view'
-import { PLAIN_READING } from '../job/new-reading'
+import { BLANK } from '../model/blank-rows'
+import { lookingForPlaces } from '../job/looking'
 import type { Reading } from '../model/entities'
 import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
@@ -41,6 +42,15 @@ export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey
       ]
     }),
   )
+  for (const view of views)
+    for (const { group } of lookingForPlaces(view, trade))
+      faults.push(
+        fault(
+          `/groups/${group.id}/everyPlace`,
+          'place-missing',
+          `where is the other switch of ${group.name}? Its place is not recorded`,
+        ),
+      )
   if (faults.length > 0) return refused(...faults)
   const circuits = new Set(views.flatMap(view => view.feeds.map(({ circuit }) => circuit.id)))
   return good({
@@ -141,7 +151,7 @@ export function readingFor(question: Question, answer: Answer, value: number, bo
   const { kind, power, apart, from, to, work } = question
   const everything = apart.length === boxes && boxes > 1
   return {
-    ...PLAIN_READING,
+    ...BLANK.readings,
     instrument: kind === 'continuity' ? 'continuity' : 'low-impedance-meter',
     fromEndId: from.kind === 'end' ? from.end : null,
     toEndId: to.kind === 'end' ? to.end : null,

@@ -47,7 +47,10 @@ export interface BoxView {
   readonly joints: readonly Joint[]
   readonly pigtails: readonly FoundPigtail[]
   readonly feeds: readonly { readonly feed: Row<'feeds'>; readonly circuit: Breaker }[]
+  /** Those that count. */
   readonly readings: readonly Reading[]
+  /** Those that somebody struck out, with why: shown, and held against nothing but a box being dead. */
+  readonly struckReadings: readonly Reading[]
 }
 
 const views = new WeakMap<JobRecord, Map<string, BoxView | null>>()
@@ -70,6 +73,7 @@ function gathered(record: JobRecord, boxId: string): BoxView | null {
     ...rowsWith(record, 'cables', 'farBoxId', boxId),
   ]
   const joints = rowsWith(record, 'joints', 'boxId', boxId)
+  const readings = rowsWith(record, 'readings', 'boxId', boxId)
   return {
     record,
     region: regionOf(record.job.regionId),
@@ -84,7 +88,8 @@ function gathered(record: JobRecord, boxId: string): BoxView | null {
       feed,
       circuit: record.circuits[feed.circuitId]!,
     })),
-    readings: rowsWith(record, 'readings', 'boxId', boxId),
+    readings: readings.filter(({ struck }) => struck === null),
+    struckReadings: readings.filter(({ struck }) => struck !== null),
   }
 }
 
@@ -112,6 +117,9 @@ function endViews(record: JobRecord, boxId: string, cables: readonly Cable[]): E
     })
   })
 }
+
+/** A wire that a luminaire or half a receptacle brings itself: no conductor of the house. */
+export const isOwnLead = ({ cable }: EndView): boolean => cable.sheath === 'own-leads'
 
 /** The value of a house rule for this job: its own, or the default. */
 export const houseRule = (record: JobRecord, ruleId: string, initial: string): string =>

@@ -62,7 +62,29 @@ describe('what hangs together', () => {
     }
     expect(found(thrice).join()).toContain('third-end')
     const two = { ...thrice, ends: { ...record.ends, e2: { ...loose, id: 'e2', boxId: 'b2' } } }
-    expect(found(two)).toEqual([])
+    expect(found(two)).toEqual(['/cables/box-a/farBoxId end-elsewhere', '/ends/e2/boxId end-elsewhere'])
+    const run = { ...record.cables['box-a']!, far: 'box' as const, farBoxId: 'b2', farEntry: 'top' as const }
+    expect(found({ ...two, cables: { ...record.cables, 'box-a': run } })).toEqual([])
+  })
+
+  it.each<[string, Partial<Row<'cables'>>, string]>([
+    ['to a box that is not named', { far: 'box' }, 'run-unclear'],
+    ['to the panel, and to a box', { far: 'panel', farBoxId: 'b2', farEntry: 'top' }, 'run-unclear'],
+    ['to a box, entering it nowhere', { far: 'box', farBoxId: 'b2' }, 'run-unclear'],
+    ['to the box it comes from', { far: 'box', farBoxId: 'box', farEntry: 'top' }, 'same-box'],
+  ])('no cable leads %s', (_, fields, code) => {
+    const boxes = { ...record.boxes, b2: { ...record.boxes.box!, id: 'b2' } }
+    const cables = { ...record.cables, 'box-a': { ...record.cables['box-a']!, ...fields } }
+    expect(found({ ...record, boxes, cables }).join()).toContain(code)
+  })
+
+  it('a box for controls has gangs, and no other has', () => {
+    const box = record.boxes.box!
+    expect(found({ ...record, boxes: { box: { ...box, kind: 'luminaire' } } }).join()).toContain(
+      'gangs-by-kind',
+    )
+    const none = { ...record, places: {}, devices: {}, choices: {} }
+    expect(found({ ...none, boxes: { box: { ...box, gangs: 0 } } }).join()).toContain('gangs-by-kind')
   })
 
   it('a joint or a device of another box is no seat', () => {
@@ -78,7 +100,14 @@ describe('what hangs together', () => {
   })
 
   it('one old device and one choice a place', () => {
-    const device = { id: 'd2', placeId: 'box-1', modelId: 'old-dimmer', testerShows: null, note: '' }
+    const device = {
+      id: 'd2',
+      placeId: 'box-1',
+      modelId: 'old-dimmer',
+      testerShows: null,
+      setAs: '',
+      note: '',
+    }
     expect(found({ ...record, devices: { ...record.devices, d2: device } }).join()).toContain('one-each')
     const choice = { id: 'c2', placeId: 'box-1', modelId: 'switch-plain-20' }
     expect(found({ ...record, choices: { ...record.choices, c2: choice } }).join()).toContain('one-each')

@@ -45,9 +45,9 @@ function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] 
     case 'places':
       return faultsOfPlace(record, id, path)
     case 'boxes':
-      return rowsWith(record, 'places', 'boxId', id)
-        .filter(place => place.gang > record.boxes[id]!.gangs)
-        .map(place => fault(`${path}/gangs`, 'gang-in-use', `gang ${place.gang} holds a device`))
+      return faultsOfBox(record, id, path)
+    case 'cables':
+      return faultsOfCable(record, id, path)
     case 'ends':
       return faultsOfEnd(record, id, path)
     case 'rooms':
@@ -60,6 +60,40 @@ function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] 
     default:
       return []
   }
+}
+
+function faultsOfBox(record: JobRecord, id: string, path: string): Fault[] {
+  const { kind, gangs } = record.boxes[id]!
+  return [
+    ...rowsWith(record, 'places', 'boxId', id)
+      .filter(place => place.gang > gangs)
+      .map(place => fault(`${path}/gangs`, 'gang-in-use', `gang ${place.gang} holds a device`)),
+    ...((kind === 'control') === gangs > 0
+      ? []
+      : [fault(`${path}/gangs`, 'gangs-by-kind', 'a box for controls has gangs, and no other has')]),
+  ]
+}
+
+/** A cable leads to another box just where that box is named, and its conductors end in its boxes. */
+function faultsOfCable(record: JobRecord, id: string, path: string): Fault[] {
+  const { boxId, far, farBoxId, farEntry } = record.cables[id]!
+  const faults: Fault[] = []
+  if ((far === 'box') !== (farBoxId !== null) || (farBoxId === null) !== (farEntry === null))
+    faults.push(
+      fault(`${path}/far`, 'run-unclear', 'a cable to another box names the box and where it enters'),
+    )
+  if (farBoxId === boxId) faults.push(fault(`${path}/farBoxId`, 'same-box', 'a cable leads to another box'))
+  for (const conductor of rowsWith(record, 'conductors', 'cableId', id))
+    for (const end of rowsWith(record, 'ends', 'conductorId', conductor.id))
+      if (end.boxId !== boxId && end.boxId !== farBoxId)
+        faults.push(
+          fault(
+            `${path}/farBoxId`,
+            'end-elsewhere',
+            `${conductor.insulation} ends in a box it does not lead to`,
+          ),
+        )
+  return faults
 }
 
 function faultsOfPlace(record: JobRecord, id: string, path: string): Fault[] {
@@ -84,6 +118,9 @@ function faultsOfEnd(record: JobRecord, id: string, path: string): Fault[] {
     )
   if ((end.seat === 'joint') !== (end.jointId !== null))
     faults.push(fault(`${path}/seat`, 'seat-unclear', 'a conductor in a joint names the joint'))
+  const cable = record.cables[record.conductors[end.conductorId]?.cableId ?? '']
+  if (cable && cable.boxId !== end.boxId && cable.farBoxId !== end.boxId)
+    faults.push(fault(`${path}/boxId`, 'end-elsewhere', 'its cable does not come into this box'))
   const joint = end.jointId === null ? null : record.joints[end.jointId]
   if (joint && joint.boxId !== end.boxId)
     faults.push(fault(`${path}/jointId`, 'other-box', 'the joint is in another box'))

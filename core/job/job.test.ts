@@ -51,6 +51,7 @@ describe('transition', () => {
         circuitId: 'circuit-7',
         to: 'off',
         foundSo: false,
+        struck: null,
         seq: 0,
         at: '1970-01-01T00:00:00.000Z',
       },

@@ -44,7 +44,10 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
       faults.push(fault(path, 'gone', `${edit.entity} ${edit.id} is no longer there`))
       return
     }
-    if (edit.kind === 'change') put(record, draft, edit.entity, edit.id, { ...current, ...edit.fields })
+    // What happened at the wall keeps its place in time, whatever is said of it later.
+    if (edit.kind === 'change' && ('seq' in edit.fields || 'at' in edit.fields))
+      faults.push(fault(`${path}/fields`, 'order-is-given', 'when it happened is not changed'))
+    else if (edit.kind === 'change') put(record, draft, edit.entity, edit.id, { ...current, ...edit.fields })
     else removeWithDependants(record, draft, edit.entity, edit.id)
   })
   if (faults.length > 0) return refused(...faults)
@@ -99,6 +102,7 @@ function currentRows(record: JobRecord, draft: Draft, entity: EntityName): Loose
 }
 
 function removeWithDependants(record: JobRecord, draft: Draft, entity: EntityName, id: string) {
+  if (entity === 'boxes') keepFarEnds(record, draft, id)
   put(record, draft, entity, id, null)
   for (const other of ENTITY_NAMES)
     for (const [name, field] of Object.entries(fieldsOf(other))) {
@@ -111,9 +115,42 @@ function removeWithDependants(record: JobRecord, draft: Draft, entity: EntityNam
     }
 }
 
+/** A box goes: a cable that it shares with another box stays there, and leads nobody knows where. */
+function keepFarEnds(record: JobRecord, draft: Draft, boxId: string) {
+  for (const cable of currentRows(record, draft, 'cables')) {
+    const other = cable.boxId === boxId ? cable.farBoxId : cable.farBoxId === boxId ? cable.boxId : null
+    if (other === null) continue
+    put(record, draft, 'cables', cable.id, {
+      ...cable,
+      boxId: other,
+      entry: cable.boxId === other ? cable.entry : (cable.farEntry ?? cable.entry),
+      far: 'not-known',
+      farBoxId: null,
+      farEntry: null,
+    })
+  }
+}
+
+/** A conductor whose last end went with its box is nowhere. */
+function dropEndless(record: JobRecord, draft: Draft) {
+  const lost = new Set(
+    [...draft.values()].flatMap(({ entity, before, after }) =>
+      entity === 'ends' && before !== null && after === null
+        ? [(before as unknown as LooseRow).conductorId]
+        : [],
+    ),
+  )
+  if (lost.size === 0) return
+  for (const end of currentRows(record, draft, 'ends')) lost.delete(end.conductorId)
+  for (const id of lost)
+    if (rowIn(record, draft, 'conductors', String(id)))
+      removeWithDependants(record, draft, 'conductors', String(id))
+}
+
 /** An end whose screw or joint went is loose; a joint nobody is in is no joint. */
 function tidy(record: JobRecord, draft: Draft) {
   if (![...draft.values()].some(change => change.entity === 'ends' || change.entity === 'joints')) return
+  dropEndless(record, draft)
   const held = new Set<unknown>()
   for (const end of currentRows(record, draft, 'ends')) {
     const lost =

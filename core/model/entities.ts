@@ -17,6 +17,7 @@ import {
 import {
   ANSWERS,
   BEHAVES,
+  BOX_KINDS,
   BOX_MATERIALS,
   BREAKER_SHOWS,
   CABLE_ENTRIES,
@@ -86,12 +87,21 @@ export const ENTITIES = {
     sharedNeutralWithId: maybeRef('circuits'),
     note: text(1000),
   },
-  groups: { id, name: text(80, 1), want: maybeChoice(WANTS), behaves: choice(BEHAVES) },
+  groups: {
+    id,
+    name: text(80, 1),
+    want: maybeChoice(WANTS),
+    behaves: choice(BEHAVES),
+    /** Whether every place that works it is recorded. */
+    everyPlace: choice(YES_NO_UNKNOWN),
+  },
   boxes: {
     id,
     roomId: ref('rooms'),
     name: text(80, 1),
-    gangs: whole(1, 6),
+    kind: choice(BOX_KINDS),
+    /** Openings for devices; none where it holds no control. */
+    gangs: whole(0, 6),
     material: choice(BOX_MATERIALS),
     volumeCubicInches: maybeNumber(1, 200),
     volumeBasis: maybeChoice(['marked', 'table', 'measured']),
@@ -122,6 +132,8 @@ export const ENTITIES = {
     modelId: text(60, 1),
     /** Of a receptacle: what a tester plugged into it said. */
     testerShows: maybeChoice(TESTER_SHOWS),
+    /** How it was set when it was found. */
+    setAs: text(200),
     note: text(1000),
   },
   loads: {
@@ -148,6 +160,8 @@ export const ENTITIES = {
     farBoxId: maybeRef('boxes'),
     farEntry: maybeChoice(CABLE_ENTRIES),
     farLoadId: maybeRef('loads'),
+    /** Pulled in on this job. */
+    pulled: flag,
     position: whole(0, 99),
   },
   conductors: {
@@ -213,6 +227,10 @@ export const ENTITIES = {
     /** The device that was worked while the meter was watched. */
     workedDeviceId: maybeRef('devices', 'remove'),
     answer: maybeChoice(ANSWERS),
+    /** Why it does not count; null while it does. */
+    struck: maybeText(400),
+    /** What it said before it was put right, and why. */
+    corrected: maybeText(400),
     note: text(1000),
   },
   /** Roles as Identify found them, void as soon as what they rest on changes. */
@@ -245,6 +263,8 @@ export const ENTITIES = {
     to: choice(['on', 'off']),
     /** Somebody found it so and told it: true whatever the plan holds, and not refused for it. */
     foundSo: flag,
+    /** Why it does not count; null while it does. */
+    struck: maybeText(400),
     seq: whole(0, 1_000_000_000),
     at: instant,
   },
@@ -293,6 +313,8 @@ export const ENTITIES = {
     placeId: ref('places'),
     testKey: text(80, 1),
     outcome: choice(['pass', 'fail']),
+    /** The figure that was read, with its unit; empty where none was. */
+    measured: text(60),
     note: text(1000),
     seq: whole(0, 1_000_000_000),
     at: instant,

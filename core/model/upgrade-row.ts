@@ -1,3 +1,4 @@
+import { BLANK } from './blank-rows'
 import type { EntityName } from './entities'
 
 type Loose = Readonly<Record<string, unknown>>
@@ -8,23 +9,36 @@ type Loose = Readonly<Record<string, unknown>>
  */
 export function upgradedRow(entity: EntityName | 'job', row: Loose): Loose {
   const missing = MISSING[entity]
-  return missing ? { ...missing(row), ...row } : row
+  const whole = missing ? { ...missing(row), ...row } : row
+  return entity === 'cables' ? soundCable(whole) : whole
 }
+
+/** A cable leads to another box just where that box is named: some early rows said the one without the other. */
+function soundCable(row: Loose): Loose {
+  if (row.farBoxId != null)
+    return row.far === 'box' && row.farEntry != null
+      ? row
+      : { ...row, far: 'box', farEntry: row.farEntry ?? row.entry }
+  return row.far === 'box' ? { ...row, far: 'not-known', farEntry: null } : row
+}
+
+/** Some fields of a row where nothing is said of it. */
+const blank = <Of extends object, Name extends keyof Of>(of: Of, ...names: readonly Name[]): Loose =>
+  Object.fromEntries(names.map(name => [name, of[name]]))
 
 const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   breakerTries: () => ({ endId: null }),
-  boxes: () => ({ freeLengthMillimetres: null, plate: '', hidden: false }),
-  conductors: () => ({ faded: false, unfit: false, wish: null }),
+  boxes: () => blank(BLANK.boxes, 'kind', 'freeLengthMillimetres', 'plate', 'hidden'),
+  cables: () => blank(BLANK.cables, 'pulled'),
+  conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),
-  devices: () => ({ testerShows: null }),
-  groups: () => ({ behaves: 'not-known' }),
+  devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
+  groups: () => blank(BLANK.groups, 'behaves', 'everyPlace'),
   rooms: () => ({ kind: 'not-said' }),
-  switchings: () => ({ foundSo: false }),
+  switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
+  tests: () => blank(BLANK.tests, 'measured'),
   readings: ({ switchPosition }) => ({
+    ...blank(BLANK.readings, 'toSpot', 'toGroupId', 'workedDeviceId', 'answer', 'struck', 'corrected'),
     stand: switchPosition === 'separated' ? 'this-box' : 'as-found',
-    toSpot: null,
-    toGroupId: null,
-    workedDeviceId: null,
-    answer: null,
   }),
 }

@@ -156,6 +156,10 @@ export type YesNoUnknown = (typeof YES_NO_UNKNOWN)[number]
 export const PHASES = ['leading', 'trailing', 'either', 'not-known'] as const
 export type Phase = (typeof PHASES)[number]
 
+/** What stands or hangs at a box: controls in gangs, a luminaire, a receptacle, or nothing but joints. */
+export const BOX_KINDS = ['control', 'luminaire', 'outlet', 'junction'] as const
+export type BoxKind = (typeof BOX_KINDS)[number]
+
 export const BOX_MATERIALS = ['plastic', 'metal', 'not-known'] as const
 export type BoxMaterial = (typeof BOX_MATERIALS)[number]
 
@@ -168,6 +172,8 @@ export const SHEATHS = [
   'armoured',
   'steel-pipe',
   'plastic-pipe',
+  /** No cable at all: the wires that a luminaire, or half a receptacle, brings itself. */
+  'own-leads',
   'not-known',
 ] as const
 export type Sheath = (typeof SHEATHS)[number]

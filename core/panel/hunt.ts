@@ -131,7 +131,9 @@ export const darkenedBy = (record: JobRecord, circuit: Breaker): string[] =>
 
 /** Off as far as was recorded: a light that is on is not fed by it. */
 const isOff = (record: JobRecord, circuitId: string): boolean =>
-  rowsWith(record, 'switchings', 'circuitId', circuitId).at(-1)?.to === 'off'
+  rowsWith(record, 'switchings', 'circuitId', circuitId)
+    .filter(({ struck }) => struck === null)
+    .at(-1)?.to === 'off'
 
 function judged(
   view: BoxView,

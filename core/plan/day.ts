@@ -1,11 +1,11 @@
-import { boxView, type BoxView } from '../job/box-view'
+import { boxView, isOwnLead, type BoxView } from '../job/box-view'
 import type { Row } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { claimStatus } from '../identify'
 import { isolationOf } from '../safety'
 import { learnedPace } from './pace'
-import { isSettled, progressOf } from './progress'
+import { isForWiring, progressOf } from './progress'
 import { planBox } from './steps'
 import {
   boxByBox,
@@ -136,12 +136,13 @@ const isWired = (view: BoxView, trade: Trade): boolean =>
 
 /** Work at one box as pieces between walks: what is to be read live, and what the plan or the devices ask for. */
 function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
-  if (view.places.length === 0 || view.ends.length === 0 || isWired(view, trade)) return []
+  if (view.ends.length === 0 || isWired(view, trade)) return []
+  if (view.box.kind === 'control' ? view.places.length === 0 : !isForWiring(view)) return []
   const breakers = isolationOf(view).toSwitchOff.flatMap(circuit =>
     circuit ? [circuit.id] : rowsOf(view.record, 'circuits').map(({ id }) => id),
   )
   const unread = view.ends.filter(
-    each => each.end.role !== 'spare' && claimStatus(view, each).proof !== 'proven',
+    each => each.end.role !== 'spare' && !isOwnLead(each) && claimStatus(view, each).proof !== 'proven',
   )
   const first = rowsWith(view.record, 'keeps', 'roomId', view.room.id).some(
     ({ kind }) => kind === 'lit-tonight',
@@ -184,7 +185,7 @@ function workMinutes(view: BoxView, trade: Trade): number {
   const { routed, steps } = planBox(view, trade)
   if (!routed.ok)
     return chosen.reduce((sum, { choice }) => sum + (deviceNamed(trade, choice!.modelId)?.minutes ?? 0), 0)
-  if (!view.places.some(place => isSettled(view, place))) return 0
+  if (!isForWiring(view)) return 0
   const open = steps.filter(({ done }) => !done)
   if (!open.some(({ kind }) => kind === 'touch')) return 0
   return open

@@ -2,6 +2,7 @@ export { holdPoints } from './guard'
 export { powerHolds } from './power-guard'
 export { heldOff, ifOn, ifOnAfter, ifOnNow, moves, type IfOn } from './if-on'
 export {
+  isForWiring,
   isSettled,
   progressOf,
   progressOfJob,

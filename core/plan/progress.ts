@@ -1,4 +1,6 @@
-import { boxView, type BoxView } from '../job/box-view'
+import { boxView, isOwnLead, type BoxView } from '../job/box-view'
+import { tiedBoxes } from '../job/tied'
+import { lookingForPlaces } from '../job/looking'
 import { claimStatus } from '../identify'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { linesToTell } from '../panel'
@@ -42,10 +44,13 @@ const state = (missing: readonly string[], begun: boolean): Omit<StageProgress, 
   missing: missing[0] ?? '',
 })
 
-const look: Rule = view => {
+const look: Rule = (view, trade) => {
+  const unseated = view.box.recorded ? [] : view.ends.filter(({ end }) => end.seat === 'loose')
   const missing = [
     ...(view.ends.length === 0 ? ['no conductors recorded'] : []),
-    ...(view.places.length === 0 ? ['no control recorded'] : []),
+    ...(isForControls(view) && view.places.length === 0 ? ['no control recorded'] : []),
+    ...lookingForPlaces(view, trade).map(({ group }) => `where is the other switch of ${group.name}?`),
+    ...(unseated.length > 0 ? [`${unseated.length} conductors: where they sit is not recorded`] : []),
     ...(view.places.some(place => place.loads.length === 0) ? ['lamps not recorded'] : []),
     ...(view.feeds.length === 0 ? [`${view.region.words.breaker} not recorded`] : []),
     ...(view.box.material === 'not-known' ? ['box material not recorded'] : []),
@@ -55,7 +60,9 @@ const look: Rule = view => {
 }
 
 const test: Rule = view => {
-  const roles = view.ends.map(each => ({ each, status: claimStatus(view, each) }))
+  const roles = view.ends
+    .filter(each => !isOwnLead(each))
+    .map(each => ({ each, status: claimStatus(view, each) }))
   const contradicted = roles.find(({ status }) => status.proof === 'contradicted')
   const open = roles.filter(
     ({ each, status }) => each.end.role === null || (status.proof !== 'proven' && each.end.role !== 'spare'),
@@ -79,7 +86,25 @@ export function isSettled({ record }: BoxView, { group, choice, found }: BoxView
   return found !== null && places.some(({ id }) => rowsWith(record, 'choices', 'placeId', id).length > 0)
 }
 
+/** Whether controls stand in a box; another only joins what they need. */
+const isForControls = ({ box }: BoxView): boolean => box.kind === 'control'
+
+/** Boxes that are no controls’ own, of lights whose devices are chosen: they are wired with them. */
+const controlsBeyond = (
+  view: BoxView,
+): { readonly view: BoxView; readonly place: BoxView['places'][number] }[] =>
+  tiedBoxes(view.record, view.box.id).flatMap(each => each.places.map(place => ({ view: each, place })))
+
+/** Whether a device is settled for any control that a box is wired for: its own, or those it hangs together with. */
+export const isForWiring = (view: BoxView): boolean =>
+  isForControls(view)
+    ? view.places.some(place => isSettled(view, place))
+    : controlsBeyond(view).some(each => isSettled(each.view, each.place))
+
+const NOTHING_TO_DO: Omit<StageProgress, 'stage'> = { state: 'done', missing: '' }
+
 const choose: Rule = view => {
+  if (!isForControls(view)) return NOTHING_TO_DO
   const open = view.places.filter(place => !isSettled(view, place))
   return state(
     view.places.length === 0 ? ['no control recorded'] : open.length > 0 ? ['device not chosen'] : [],
@@ -88,8 +113,8 @@ const choose: Rule = view => {
 }
 
 const wire: Rule = (view, trade) => {
-  if (view.places.length === 0 || view.places.every(place => !isSettled(view, place)))
-    return state(['waits for a device'], false)
+  if (!isForControls(view) && controlsBeyond(view).length === 0) return NOTHING_TO_DO
+  if (!isForWiring(view)) return state(['waits for a device'], false)
   const { steps, routed } = planBox(view, trade)
   if (!routed.ok) return state([routed.faults[0]!.message], false)
   const ticks = steps.filter(each => each.doneBy === 'tick')
@@ -101,6 +126,7 @@ const wire: Rule = (view, trade) => {
 }
 
 const set: Rule = (view, trade) => {
+  if (!isForControls(view)) return NOTHING_TO_DO
   const wanted = view.places.flatMap(place =>
     (deviceNamed(trade, place.choice?.modelId ?? '')?.settings ?? []).map(setting => ({
       place,
@@ -120,6 +146,8 @@ const set: Rule = (view, trade) => {
 }
 
 const prove: Rule = (view, trade) => {
+  if (!isForControls(view))
+    return wire(view, trade).state === 'done' ? NOTHING_TO_DO : state(['waits for the wiring'], false)
   if (view.places.length === 0 || view.places.some(place => !isSettled(view, place)))
     return state(['waits for a device'], false)
   if (wire(view, trade).state !== 'done') return state(['waits for the wiring'], false)

@@ -3,7 +3,7 @@ import { boxView, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { withRule } from '../route'
-import { isSettled, progressOf } from './progress'
+import { isForWiring, progressOf } from './progress'
 import { planBox } from './steps'
 import { usualValue } from './usual-setting'
 
@@ -43,7 +43,7 @@ export function ruleChanges(record: JobRecord, ruleId: string, value: string, tr
 }
 
 const isOpen = (view: BoxView, trade: Trade): boolean =>
-  view.places.some(place => isSettled(view, place)) &&
+  isForWiring(view) &&
   !progressOf(view, trade).stages.some(({ stage, state }) => stage === 'wire' && state === 'done')
 
 function between(before: BoxView, after: BoxView, trade: Trade): RuleChange {

@@ -6,7 +6,7 @@ import { tiedBoxes } from '../job/tied'
 import { applyChanges } from '../job/change'
 import type { Edit } from '../job/command'
 import { transition } from '../job/transition'
-import { PLAIN_READING } from '../job/new-reading'
+import { BLANK } from '../model/blank-rows'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { circuitBetween, routeAll, routeBox, type HalfDone } from '../route'
 import { chainOf } from '../route/testing/chain'
@@ -28,14 +28,14 @@ function after(record: JobRecord, edits: readonly Edit[]): JobRecord | null {
 const switching = (circuitId: string | null, to: 'on' | 'off'): Edit => ({
   kind: 'add',
   entity: 'switchings',
-  row: { id: fresh(), circuitId, to, foundSo: false, seq: 0, at: '' },
+  row: { id: fresh(), circuitId, to, foundSo: false, struck: null, seq: 0, at: '' },
 })
 
 const reading = (boxId: string, more: object): Edit => ({
   kind: 'add',
   entity: 'readings',
   row: {
-    ...PLAIN_READING,
+    ...BLANK.readings,
     id: fresh(),
     boxId,
     seq: 0,

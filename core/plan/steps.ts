@@ -1,4 +1,4 @@
-import type { BoxView } from '../job/box-view'
+import { isOwnLead, type BoxView } from '../job/box-view'
 import { step, type Draft, type Step } from './step'
 import { workSteps } from './work-steps'
 import { claimStatus } from '../identify'
@@ -32,7 +32,11 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
     )
     .join(' and ')
   const unproven = view.ends.filter(
-    each => each.end.role !== null && each.end.role !== 'spare' && claimStatus(view, each).proof !== 'proven',
+    each =>
+      each.end.role !== null &&
+      each.end.role !== 'spare' &&
+      !isOwnLead(each) &&
+      claimStatus(view, each).proof !== 'proven',
   )
   return [
     step('photo', 'record', 'Take a photo of the box as it is', 'It is the only way back.', 1),

@@ -51,6 +51,7 @@ export function withCable(record: JobRecord, cable: NewCable): JobRecord {
     farBoxId: cable.to,
     farEntry: cable.to === null ? null : 'bottom',
     farLoadId: null,
+    pulled: false,
     position: 99,
   }
   const colours = coloursOf(view.region, cable.conductors)

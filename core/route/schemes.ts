@@ -1,5 +1,5 @@
 import type { Terminal } from '../model/device'
-import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from './make-up'
+import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from '../model/make-up'
 import type { PlannedDevice } from './planned'
 
 export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked'] as const

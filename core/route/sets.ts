@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../model/device'
 import { devicesFor, type Trade } from '../model/trade'
 import type { RegionId } from '../model/vocabulary'
-import { companionSignal, isMiddle, isTwoPlace, mainSignal } from './make-up'
+import { companionSignal, isMiddle, isTwoPlace, mainSignal } from '../model/make-up'
 import type { SetKind } from './schemes'
 
 /** Devices for some places, those of one light or of one box, in their order; null where the old one stays. */

@@ -1,4 +1,4 @@
-import { PLAIN_READING } from '../job/new-reading'
+import { BLANK } from '../model/blank-rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
@@ -28,7 +28,7 @@ const reading = (fields: Partial<Row<'readings'>>): Edit => ({
     boxId: 'box',
     seq: 0,
     at: NOW,
-    ...PLAIN_READING,
+    ...BLANK.readings,
     purpose: 'dead',
     breaker: 'off',
     ...fields,
@@ -38,7 +38,7 @@ const reading = (fields: Partial<Row<'readings'>>): Edit => ({
 const switching = (to: 'on' | 'off', circuitId: string | null = 'circuit-7'): Edit => ({
   kind: 'add',
   entity: 'switchings',
-  row: { id: `switching-${++counter}`, circuitId, to, foundSo: false, seq: 0, at: NOW },
+  row: { id: `switching-${++counter}`, circuitId, to, foundSo: false, struck: null, seq: 0, at: NOW },
 })
 
 const tester = (value = 120) =>

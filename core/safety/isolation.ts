@@ -29,17 +29,20 @@ export interface Isolation {
 /**
  * Whether this box may be touched. Dead is: every breaker that may feed it off, then at most 5 V on a
  * low-impedance meter at every conductor end, to a reference that had just read nominal, with a tester
- * proved on a known live point before and after. Any switching on starts it all again.
+ * proved on a known live point before and after. Any switching on starts it all again, even one that was struck out
+ * since: that it may have been on is enough. A conductor that read live stays live until that reading is struck out
+ * with its reason, or something more was switched off.
  */
 export function isolationOf(view: BoxView): Isolation {
   const toSwitchOff = mustBeOff(view)
   const switchings = rowsOf(view.record, 'switchings')
+  const standing = switchings.filter(({ struck }) => struck === null)
   const lastOn = Math.max(
     0,
     ...switchings.filter(each => mayFeed(toSwitchOff, each, 'on')).map(each => each.seq),
-    ...view.readings.filter(isLive).map(each => each.seq),
+    ...[...view.readings, ...view.struckReadings].filter(isLive).map(each => each.seq),
   )
-  const stillOn = toSwitchOff.filter(circuit => !isOff(switchings, circuit, lastOn))
+  const stillOn = toSwitchOff.filter(circuit => !isOff(standing, circuit, lastOn))
   const offSince = Math.max(
     lastOn,
     ...switchings.filter(each => mayFeed(toSwitchOff, each, 'off')).map(each => each.seq),
@@ -107,11 +110,14 @@ function isOff(switchings: readonly Switching[], circuit: Breaker | null, lastOn
   return off(last(null)) || (circuit !== null && off(last(circuit.id)))
 }
 
+/** The newest dead reading at each conductor; one that was not dead is cleared by no later one. */
 function latestDead(view: BoxView, after: number): Map<string, Reading> {
   const latest = new Map<string, Reading>()
   for (const reading of view.readings) {
     if (reading.purpose !== 'dead' || reading.seq <= after) continue
     if (reading.instrument !== 'low-impedance-meter' || reading.fromEndId === null) continue
+    const before = latest.get(reading.fromEndId)
+    if (before && before.value > DEAD_VOLTS && reading.value <= DEAD_VOLTS) continue
     latest.set(reading.fromEndId, reading)
   }
   return latest

@@ -3,13 +3,14 @@
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { rowsOf } from '@/core/model/record'
-import { ROOM_KINDS, type RoomKind } from '@/core/model/vocabulary'
+import { BOX_KINDS, ROOM_KINDS, type BoxKind, type RoomKind } from '@/core/model/vocabulary'
+import { boxAdded, controlBoxAdded, MOST_GANGS } from '@/core/recording'
 import { useEdits, useJob } from '../job/provider'
 import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
 import { PickOne, SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
-import { ROOM_KIND_WORDS } from '../words'
+import { BOX_KIND_WORDS, ROOM_KIND_WORDS } from '../words'
 
 interface AddProps {
   readonly onClose: () => void
@@ -78,7 +79,7 @@ export function AddRoom({ onClose }: AddProps) {
   )
 }
 
-/** A box with one place for each gang, each its own control until it is told otherwise. */
+/** A box of some kind; one for controls has a place for each gang, each its own control until it is told otherwise. */
 export function AddBox({ onClose }: AddProps) {
   const { record } = useJob()
   const edits = useEdits(null)
@@ -86,65 +87,48 @@ export function AddBox({ onClose }: AddProps) {
   const rooms = rowsOf(record, 'rooms')
   const [roomId, setRoomId] = useState('')
   const [name, setName] = useState('By the door')
-  const [gangs, setGangs] = useState<'1' | '2' | '3'>('1')
-  const room = roomId || rooms[0]?.id || ''
+  const [kind, setKind] = useState<BoxKind>('control')
+  const [gangs, setGangs] = useState('1')
+  const room = record.rooms[roomId] ?? rooms[0]
   const add = () => {
-    const boxId = newId()
-    const position = Math.max(0, ...rowsOf(record, 'boxes').map(box => box.position)) + 1
-    const places = Array.from({ length: Number(gangs) }, (_, index) => {
-      const groupId = newId()
-      const words = `${record.rooms[room]?.name ?? 'Room'} light${Number(gangs) > 1 ? ` ${index + 1}` : ''}`
-      return [
-        edits.add('groups', { id: groupId, name: words, want: null, behaves: 'not-known' }),
-        edits.add('places', { id: newId(), boxId, gang: index + 1, groupId }),
-      ]
-    }).flat()
-    const done = edits.send('add a box', [
-      edits.add('boxes', {
-        id: boxId,
-        roomId: room,
-        name: name.trim(),
-        gangs: Number(gangs),
-        material: 'not-known',
-        volumeCubicInches: null,
-        volumeBasis: null,
-        depthMillimetres: null,
-        setBackMillimetres: null,
-        surface: 'not-known',
-        innerClamps: false,
-        hidden: false,
-        freeLengthMillimetres: null,
-        plate: '',
-        bonded: 'not-known',
-        recorded: false,
-        note: '',
-        position,
-      }),
-      ...places,
-    ])
+    const id = edits.newId()
+    const box = { id, roomId: room!.id, name: name.trim() }
+    const done = edits.send(
+      'add a box',
+      kind === 'control'
+        ? controlBoxAdded(edits, record, { ...box, gangs: Number(gangs) }, room!.name)
+        : [boxAdded(edits, record, { ...box, kind, gangs: 0 })],
+    )
     if (!done) return
     onClose()
-    router.push(`/jobs/${record.job.id}/boxes/${boxId}/look`)
+    router.push(`/jobs/${record.job.id}/boxes/${id}/look`)
   }
   return (
     <Sheet title="Add a box" open onClose={onClose}>
       <SelectField
         label="Room"
-        value={room}
+        value={room?.id ?? ''}
         options={rooms.map(each => ({ value: each.id, words: each.name }))}
         onCommit={setRoomId}
       />
       <TextField label="Where it is" value={name} max={80} required onCommit={setName} />
       <PickOne
-        label="Gangs"
-        value={gangs}
-        options={[
-          { value: '1', words: '1' },
-          { value: '2', words: '2' },
-          { value: '3', words: '3' },
-        ]}
-        onCommit={setGangs}
+        label="What is at it"
+        value={kind}
+        options={BOX_KINDS.map(value => ({ value, words: BOX_KIND_WORDS[value] }))}
+        onCommit={setKind}
       />
+      {kind === 'control' && (
+        <PickOne
+          label="Gangs"
+          value={gangs}
+          options={Array.from({ length: MOST_GANGS }, (_, at) => String(at + 1)).map(value => ({
+            value,
+            words: value,
+          }))}
+          onCommit={setGangs}
+        />
+      )}
       <Button look="main" onClick={add} disabled={!room || name.trim() === ''}>
         Add the box and look
       </Button>

@@ -15,6 +15,9 @@ import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { Button } from '../primitives/button'
 import { STAGE_WORDS } from '../words'
 
+const SeveralPlaces = dynamic(() => import('./several-places').then(module => module.SeveralPlaces), {
+  ssr: false,
+})
 const AddRoom = dynamic(() => import('./add').then(module => module.AddRoom), { ssr: false })
 const EditJob = dynamic(() => import('./edit').then(module => module.EditJob), { ssr: false })
 const EditRoom = dynamic(() => import('./edit').then(module => module.EditRoom), { ssr: false })
@@ -31,7 +34,7 @@ export function HousePage() {
     [record, trade],
   )
   const [filter, setFilter] = useState<Filter>('all')
-  const [adding, setAdding] = useState<'room' | 'box' | 'job' | null>(null)
+  const [adding, setAdding] = useState<'room' | 'box' | 'job' | 'several' | null>(null)
   const [editing, setEditing] = useState<string | null>(null)
   const waitingIn = (each: BoxProgress): Filter => each.next?.stage ?? 'done'
   const all = [...progress.values()]
@@ -74,9 +77,10 @@ export function HousePage() {
             </Link>
           </p>
         </div>
-        <div className="flex gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>
+        <div className="flex flex-wrap gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>
           <Button onClick={() => setAdding('job')}>The house</Button>
           <Button onClick={() => setAdding('room')}>Add a room</Button>
+          <Button onClick={() => setAdding('several')}>Several places, one light</Button>
           <Button look="main" onClick={() => setAdding('box')} disabled={rooms.length === 0}>
             Add a box
           </Button>
@@ -146,6 +150,7 @@ export function HousePage() {
         <EditRoom room={record.rooms[editing]} onClose={() => setEditing(null)} />
       )}
       {adding === 'room' && <AddRoom onClose={() => setAdding(null)} />}
+      {adding === 'several' && <SeveralPlaces onClose={() => setAdding(null)} />}
       {adding === 'box' && <AddBox onClose={() => setAdding(null)} />}
     </>
   )

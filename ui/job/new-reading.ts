@@ -1,4 +1,4 @@
-import { PLAIN_READING } from '@/core/job/new-reading'
+import { BLANK } from '@/core/model/blank-rows'
 import type { Row } from '@/core/model/entities'
 import { newId } from './new-id'
 
@@ -11,6 +11,13 @@ export const newReading = (boxId: string, fields: Partial<Row<'readings'>>): Row
   boxId,
   seq: 0,
   at: NOW,
-  ...PLAIN_READING,
+  ...BLANK.readings,
   ...fields,
 })
+
+/** A breaker, or the main switch (null), switched by somebody here. */
+export const newSwitching = (
+  circuitId: string | null,
+  to: Row<'switchings'>['to'],
+  fields: Partial<Row<'switchings'>> = {},
+): Row<'switchings'> => ({ id: newId(), circuitId, to, ...BLANK.switchings, ...fields, seq: 0, at: NOW })

@@ -1,11 +1,21 @@
 'use client'
 
-import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import type { Command, CommandName, Edit, UndoCommand } from '@/core/job/command'
-import type { EntityName, Row } from '@/core/model/entities'
+import type { EntityName } from '@/core/model/entities'
 import type { Trade } from '@/core/model/trade'
 import { holdPoints } from '@/core/plan'
+import type { Pen } from '@/core/recording'
+import { newId } from './new-id'
 import { jobStore, type JobSnapshot, type JobStore, type StoreWorld, type VersionedRecord } from './store'
 
 const JobContext = createContext<JobStore | null>(null)
@@ -103,23 +113,30 @@ export function useBox(boxId: string): BoxView | null {
   return boxView(useJob().record, boxId)
 }
 
-type Fields<Name extends EntityName> = Partial<Omit<Row<Name>, 'id' | 'extra'>>
-
 /** Edits in the words of a form: add, change, remove, each with the version that was seen. */
-export function useEdits(boxId: string | null) {
+export interface Edits extends Pen {
+  /** Makes the edits at once and sends them; false where they are refused. */
+  send(name: CommandName, edits: readonly Edit[]): boolean
+  changeJob(fields: Extract<Edit, { entity: 'job' }>['fields']): Edit
+}
+
+export function useEdits(boxId: string | null): Edits {
   const store = useStore()
-  const based = (entity: EntityName | 'job', id: string) => store.snapshot().versions[`${entity}/${id}`] ?? 1
-  return {
-    send: (name: CommandName, edits: readonly Edit[]) => store.send(name, boxId, edits),
-    add: <Name extends EntityName>(entity: Name, row: Row<Name>) =>
-      ({ kind: 'add', entity, row }) as unknown as Edit,
-    change: <Name extends EntityName>(entity: Name, id: string, fields: Fields<Name>) =>
-      ({ kind: 'change', entity, id, based: based(entity, id), fields }) as unknown as Edit,
-    changeJob: (fields: Extract<Edit, { entity: 'job' }>['fields']) => {
-      const { id } = store.snapshot().record.job
-      return { kind: 'change', entity: 'job', id, based: based('job', id), fields } as Edit
-    },
-    remove: (entity: EntityName, id: string) =>
-      ({ kind: 'remove', entity, id, based: based(entity, id) }) as Edit,
-  }
+  return useMemo((): Edits => {
+    const based = (entity: EntityName | 'job', id: string) =>
+      store.snapshot().versions[`${entity}/${id}`] ?? 1
+    return {
+      // What changes nothing is no command, and nothing to be taken back.
+      send: (name, edits) => edits.length === 0 || store.send(name, boxId, edits),
+      newId,
+      add: (entity, row) => ({ kind: 'add', entity, row }) as unknown as Edit,
+      change: (entity, id, fields) =>
+        ({ kind: 'change', entity, id, based: based(entity, id), fields }) as unknown as Edit,
+      changeJob: fields => {
+        const { id } = store.snapshot().record.job
+        return { kind: 'change', entity: 'job', id, based: based('job', id), fields } as Edit
+      },
+      remove: (entity, id) => ({ kind: 'remove', entity, id, based: based(entity, id) }) as Edit,
+    }
+  }, [store, boxId])
 }

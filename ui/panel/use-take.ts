@@ -5,7 +5,7 @@ import { usePowerHolds } from '../job/use-power-holds'
 import { linesIn, thrownWith, type Watched } from '@/core/panel'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
-import { NOW } from '../job/new-reading'
+import { newSwitching, NOW } from '../job/new-reading'
 
 export type Take = (circuit: Breaker | null, shows: BreakerShows, hinted: boolean) => void
 
@@ -50,14 +50,7 @@ export function useTake(view: BoxView, { placeId, endId }: Watched): Take {
         : []),
       ...(shows === 'went-dark'
         ? [circuit, ...(circuit ? thrownWith(view.record, circuit) : [])].map(off =>
-            edits.add('switchings', {
-              id: newId(),
-              circuitId: off?.id ?? null,
-              to: 'off',
-              foundSo: false,
-              seq: 0,
-              at: NOW,
-            }),
+            edits.add('switchings', newSwitching(off?.id ?? null, 'off')),
           )
         : []),
     ])

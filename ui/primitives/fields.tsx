@@ -28,7 +28,10 @@ function Frame({ id, label, hint, children }: Labelled & { id: string; children:
   )
 }
 
-/** Text that is stored when it is left or Enter is pressed, so that each edit is one command. */
+/**
+ * Text that is stored when it is left or Enter is pressed, so that each edit is one command; `live` where it goes into
+ * a form that is sent by a button.
+ */
 export function TextField({
   label,
   hint,
@@ -37,18 +40,26 @@ export function TextField({
   max,
   required = false,
   multiline = false,
+  live = false,
+  suggestions = [],
+  placeholder,
 }: Labelled & {
   value: string
   onCommit: (value: string) => void
   max: number
   required?: boolean
   multiline?: boolean
+  live?: boolean
+  suggestions?: readonly string[]
+  /** What it is called as long as nothing is typed. */
+  placeholder?: string
 }) {
   const id = useId()
   const [draft, setDraft] = useDraft(value)
   const invalid = required && draft.trim() === ''
   const commit = () => {
     const next = draft.trim()
+    if (live) return
     if (invalid) setDraft(value)
     else if (next !== value) onCommit(next)
   }
@@ -56,6 +67,7 @@ export function TextField({
     id,
     value: draft,
     maxLength: max,
+    placeholder,
     'aria-invalid': invalid || undefined,
     'aria-describedby': hint ? `${id}-hint` : undefined,
     onBlur: commit,
@@ -68,9 +80,20 @@ export function TextField({
       ) : (
         <input
           {...shared}
-          onChange={event => setDraft(event.target.value)}
+          list={suggestions.length > 0 ? `${id}-list` : undefined}
+          onChange={event => {
+            setDraft(event.target.value)
+            if (live) onCommit(event.target.value)
+          }}
           onKeyDown={event => event.key === 'Enter' && commit()}
         />
+      )}
+      {suggestions.length > 0 && (
+        <datalist id={`${id}-list`}>
+          {suggestions.map(each => (
+            <option key={each} value={each} />
+          ))}
+        </datalist>
       )}
     </Frame>
   )
@@ -86,6 +109,7 @@ export function NumberField({
   max,
   unit,
   nullable = false,
+  live = false,
 }: Labelled & {
   value: number | null
   onCommit: (value: number | null) => void
@@ -93,6 +117,8 @@ export function NumberField({
   max: number
   unit?: string
   nullable?: boolean
+  /** It goes into a form that is sent by a button. */
+  live?: boolean
 }) {
   const id = useId()
   const [draft, setDraft] = useDraft(value === null ? '' : String(value))
@@ -111,14 +137,23 @@ export function NumberField({
         autoComplete="off"
         aria-invalid={wrong || undefined}
         aria-describedby={says ? `${id}-hint` : undefined}
-        onChange={event => setDraft(event.target.value)}
-        onBlur={commit}
-        onKeyDown={event => event.key === 'Enter' && commit()}
+        onChange={event => {
+          setDraft(event.target.value)
+          if (live) onCommit(numberIn(event.target.value, min, max))
+        }}
+        onBlur={() => !live && commit()}
+        onKeyDown={event => event.key === 'Enter' && !live && commit()}
         placeholder={nullable ? 'not known' : undefined}
         className={INPUT}
       />
     </Frame>
   )
+}
+
+/** What was typed as a number of the range; null where it is none. */
+function numberIn(typed: string, min: number, max: number): number | null {
+  const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
+  return value >= min && value <= max ? value : null
 }
 
 /** What is typed here, until what is stored changes under it. */

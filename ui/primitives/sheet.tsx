@@ -9,12 +9,15 @@ export function Sheet({
   open,
   onClose,
   children,
+  footer,
   wide = false,
 }: {
   title: string
   open: boolean
   onClose: () => void
   children: ReactNode
+  /** What is pressed at the end: always in sight. */
+  footer?: ReactNode
   wide?: boolean
 }) {
   return (
@@ -32,6 +35,7 @@ export function Sheet({
             </Dialog.Close>
           </div>
           <div className="flex flex-col gap-4 overflow-y-auto p-4">{children}</div>
+          {footer && <div className="flex flex-col border-t border-rule px-4 py-2">{footer}</div>}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,4 +1,5 @@
 import type {
+  BoxKind,
   Insulation,
   Instrument,
   LampKind,
@@ -18,6 +19,13 @@ export const STAGE_WORDS: Readonly<Record<Stage, { readonly name: string; readon
   wire: { name: 'Wire', question: 'What goes where?' },
   set: { name: 'Set', question: 'How is it set up?' },
   prove: { name: 'Prove', question: 'Does it work, and can I show it?' },
+}
+
+export const BOX_KIND_WORDS: Readonly<Record<BoxKind, string>> = {
+  control: 'Controls in gangs',
+  luminaire: 'A luminaire',
+  outlet: 'A receptacle',
+  junction: 'Joints only',
 }
 
 export const ROOM_KIND_WORDS: Readonly<Record<RoomKind, string>> = {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { usualBox } from '@/demo/usual'
-import { PLAIN_READING } from '../../job/new-reading'
+import { BLANK } from '../../model/blank-rows'
 import { boxView, type BoxView } from '../../job/box-view'
 import type { Row } from '../../model/entities'
 import type { JobRecord } from '../../model/record'
@@ -87,7 +87,7 @@ function boxWith(
     id: `more-${at}`,
     boxId: 'box',
     at: '2026-03-02T09:00:00.000Z',
-    ...PLAIN_READING,
+    ...BLANK.readings,
     ...fields,
     seq: 1000 + at,
   }))

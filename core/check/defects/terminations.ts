@@ -6,6 +6,7 @@ import type { DefectRule } from './raised'
 
 const undersized: DefectRule = (view, trade) =>
   view.cables.flatMap(cable => {
+    if (cable.sheath === 'own-leads') return []
     const inCable = view.ends.filter(
       each => each.cable.id === cable.id && !looksLikeGround(view.region, each.conductor),
     )
@@ -96,8 +97,9 @@ const twoUnderOne: DefectRule = (view, trade) => {
   })
 }
 
+/** Loose is said of a conductor once somebody said that all that can be seen is recorded: before, its seat waits. */
 const looseEnd: DefectRule = view =>
-  view.ends
+  (view.box.recorded ? view.ends : [])
     .filter(({ end }) => end.seat === 'loose')
     .map(({ end, name }) => ({
       ruleId: `loose-${end.id}`,

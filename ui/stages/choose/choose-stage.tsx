@@ -14,8 +14,12 @@ import { Part, StageFrame } from '../stage-frame'
 import { CandidateCard } from './candidate-card'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
+import { useLooking } from '../use-looking'
 import { LineRow, telling } from './lines'
 
+const OtherPlaces = dynamic(() => import('../look/other-place').then(module => module.OtherPlaces), {
+  ssr: false,
+})
 const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 const LightDrawing = dynamic(() => import('./light-drawing').then(module => module.LightDrawing), {
   ssr: false,
@@ -41,6 +45,7 @@ export function ChooseStage({ view }: { view: BoxView }) {
     () => (place && !together && place.placesInGroup > 1 ? placesOf(view.record, place.group.id) : []),
     [view.record, place, together],
   )
+  const looking = useLooking(view)
   const [shownBox, setShownBox] = useState(view.box.id)
   const whole = light.length > 1 && shownBox === WHOLE
   const shown = light.find(each => each.view.box.id === shownBox)?.view ?? view
@@ -76,6 +81,9 @@ export function ChooseStage({ view }: { view: BoxView }) {
         </>
       }
     >
+      {looking.here.length > 0 && (
+        <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
+      )}
       {!place && (
         <Part title="No control here yet">
           <p>Record on Look what this box controls.</p>

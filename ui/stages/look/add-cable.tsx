@@ -3,59 +3,46 @@
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Gauge } from '@/core/model/vocabulary'
-import { useEdits, useTrade } from '../../job/provider'
+import { CABLE_TEMPLATES, cableEdits, freeName, LOOSE, type CableTemplate } from '@/core/recording'
+import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
-import { PickOne } from '../../primitives/fields'
-import { CABLE_TEMPLATES, type CableTemplate } from './cable-templates'
-import { cableEdits, LOOSE } from './new-cable'
-import { gaugeForBreaker } from './usual-gauge'
+import { CheckField, PickOne } from '../../primitives/fields'
 
-const nextName = (view: BoxView): string => {
-  const used = new Set(view.cables.map(cable => cable.name))
-  return [...'ABCDEFGHJK'].find(letter => !used.has(letter)) ?? `C${view.cables.length + 1}`
-}
-
-/** One more cable, as it usually comes: top or bottom, its gauge, and what is in it. */
-export function AddCable({ view }: { view: BoxView }) {
-  const trade = useTrade()
+/** One more cable, as it usually comes: top or bottom, and what is in it, in the gauge that was said. */
+export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
   const edits = useEdits(view.box.id)
   const [entry, setEntry] = useState<'top' | 'bottom'>('top')
-  const common = view.ends.at(-1)?.conductor.gauge ?? gaugeForBreaker(view, trade)
-  const [gauge, setGauge] = useState<Gauge | null>(null)
-
+  const [pulled, setPulled] = useState(false)
   const addCable = (template: CableTemplate) => {
-    const cable = { name: nextName(view), entry, far: 'not-known', position: view.cables.length } as const
-    const strands = template.insulations.map(insulation => ({ insulation, seat: LOOSE }))
-    edits.send('add a cable', cableEdits(view, cable, strands, gauge ?? common))
+    const name = freeName(view.cables.map(cable => cable.name))
+    const cable = { boxId: view.box.id, name, entry, pulled, position: view.cables.length }
+    const strands = template.insulations.map(insulation => ({
+      insulation,
+      gauge,
+      at: [{ boxId: view.box.id, said: LOOSE }],
+    }))
+    edits.send('add a cable', cableEdits(edits, view.record, cable, strands))
     setEntry(entry === 'top' ? 'bottom' : 'top')
   }
-
   return (
     <div className="flex flex-col gap-3">
-      <div className="flex flex-wrap gap-x-8 gap-y-3">
-        <PickOne
-          label="Comes in at the"
-          value={entry}
-          options={[
-            { value: 'top', words: 'Top' },
-            { value: 'bottom', words: 'Bottom' },
-          ]}
-          onCommit={setEntry}
-        />
-        <PickOne
-          label="Gauge"
-          value={gauge ?? common}
-          options={view.region.gauges.slice(-5).map(value => ({ value, words: value }))}
-          onCommit={setGauge}
-        />
-      </div>
+      <PickOne
+        label="Comes in at the"
+        value={entry}
+        options={[
+          { value: 'top', words: 'Top' },
+          { value: 'bottom', words: 'Bottom' },
+        ]}
+        onCommit={setEntry}
+      />
+      <CheckField label="Pulled in on this job" value={pulled} onCommit={setPulled} />
       <div className="flex flex-wrap gap-2">
         {CABLE_TEMPLATES[view.region.id].map(template => (
           <Button key={template.id} onClick={() => addCable(template)}>
             <span className="flex -space-x-1">
-              {template.insulations.map(insulation => (
-                <Chip key={insulation} insulation={insulation} />
+              {template.insulations.map((insulation, at) => (
+                <Chip key={at} insulation={insulation} />
               ))}
             </span>
             {template.words}

@@ -3,13 +3,14 @@
 import { useRouter } from 'next/navigation'
 import type { BoxView } from '@/core/job/box-view'
 import { boxFill } from '@/core/check'
-import { BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
+import { BOX_KINDS, BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { cubicCentimetresFrom, figure } from '@/core/model/units'
-import { newId } from '../../job/new-id'
+import { rowsOf } from '@/core/model/record'
+import { gangsChanged, kindChanged, MOST_GANGS } from '@/core/recording'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
-import { plain } from '../../words'
+import { BOX_KIND_WORDS, plain } from '../../words'
 import { Part } from '../stage-frame'
 
 /** The box itself: material, volume, depth, set-back, and how full it is as found. */
@@ -21,30 +22,17 @@ export function BoxForm({ view }: { view: BoxView }) {
   const { box, region } = view
   const change = (fields: Parameters<typeof edits.change<'boxes'>>[2]) =>
     edits.send('edit a box', [edits.change('boxes', box.id, fields)])
-  const setGangs = (gangs: number) => {
-    const added = Array.from({ length: Math.max(0, gangs - view.places.length) }, (_, index) => {
-      const groupId = newId()
-      const gang = view.places.length + index + 1
-      return [
-        edits.add('groups', {
-          id: groupId,
-          name: `${view.room.name} light ${gang}`,
-          want: null,
-          behaves: 'not-known',
-        }),
-        edits.add('places', { id: newId(), boxId: box.id, gang, groupId }),
-      ]
-    }).flat()
-    const gone = view.places
-      .filter(place => place.place.gang > gangs)
-      .map(place => edits.remove('places', place.place.id))
-    edits.send('edit a box', [...gone, edits.change('boxes', box.id, { gangs }), ...added])
-  }
   const byTable = trade.boxes.find(
     each => each.cubicInches === box.volumeCubicInches && box.volumeBasis === 'table',
   )
   return (
     <Part title={plain(region.words.box)}>
+      <SelectField
+        label="Room"
+        value={box.roomId}
+        options={rowsOf(view.record, 'rooms').map(({ id, name }) => ({ value: id, words: name }))}
+        onCommit={roomId => change({ roomId })}
+      />
       <TextField label="Where it is" value={box.name} max={80} required onCommit={name => change({ name })} />
       <PickOne
         label="Material"
@@ -61,11 +49,24 @@ export function BoxForm({ view }: { view: BoxView }) {
         />
       )}
       <PickOne
-        label="Gangs"
-        value={String(box.gangs)}
-        options={['1', '2', '3', '4'].map(value => ({ value, words: value }))}
-        onCommit={value => setGangs(Number(value))}
+        label="What is at it"
+        value={box.kind}
+        options={BOX_KINDS.map(value => ({ value, words: BOX_KIND_WORDS[value] }))}
+        onCommit={kind => edits.send('edit a box', kindChanged(edits, view.record, box.id, kind))}
       />
+      {box.kind === 'control' && (
+        <PickOne
+          label="Gangs"
+          value={String(box.gangs)}
+          options={Array.from({ length: MOST_GANGS }, (_, at) => String(at + 1)).map(value => ({
+            value,
+            words: value,
+          }))}
+          onCommit={value =>
+            edits.send('edit a box', gangsChanged(edits, view.record, box.id, Number(value)))
+          }
+        />
+      )}
       {region.fillBy === 'volume' && (
         <>
           <SelectField

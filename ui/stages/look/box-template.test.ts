@@ -26,7 +26,13 @@ const empty = (region: RegionId, gangs = 1): BoxView => {
     groups: Object.fromEntries(
       Array.from({ length: gangs }, (_, at) => [
         `g${at}`,
-        { id: `g${at}`, name: `Light ${at}`, want: null, behaves: 'not-known' as const },
+        {
+          id: `g${at}`,
+          name: `Light ${at}`,
+          want: null,
+          behaves: 'not-known' as const,
+          everyPlace: 'not-known' as const,
+        },
       ]),
     ),
     places: Object.fromEntries(

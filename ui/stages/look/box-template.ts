@@ -1,15 +1,11 @@
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { Edit } from '@/core/job/command'
-import type { ConductorEnd } from '@/core/model/entities'
 import type { DeviceModel, Terminal } from '@/core/model/device'
 import { deviceNamed, devicesFor, type Trade } from '@/core/model/trade'
 import type { Gauge } from '@/core/model/vocabulary'
-import { newId } from '../../job/new-id'
-import type { useEdits } from '../../job/provider'
-import { cableEdits } from './new-cable'
+import { BLANK } from '@/core/model/blank-rows'
+import { cableEdits, type Pen, type Seat } from '@/core/recording'
 import { boxTemplates, type BoxTemplate, type SwitchKind } from './templates'
-
-type Edits = Pick<ReturnType<typeof useEdits>, 'add' | 'change'>
 
 /** Screws that wires other than the ground go to, in the order of the switch. */
 const screwsOf = (model: DeviceModel): Terminal[] => model.terminals.filter(({ wants }) => wants !== 'ground')
@@ -42,13 +38,14 @@ export function templatesFor(view: BoxView, trade: Trade): BoxTemplate[] {
 
 /** The edits that record a whole box as a template has it, its old switches with it. */
 export function templateEdits(
-  { add, change }: Edits,
+  pen: Pen,
   view: BoxView,
   trade: Trade,
   template: BoxTemplate,
   gauge: Gauge,
 ): Edit[] {
   const edits: Edit[] = []
+  const { add, change, newId } = pen
   const switches = view.places.map(place => {
     const kind = view.places.length > 1 ? kindAt(place, trade) : template.kind
     const before = deviceNamed(trade, place.found?.modelId ?? '')
@@ -59,13 +56,7 @@ export function templateEdits(
     const deviceId = place.found?.id ?? newId()
     if (model && !place.found)
       edits.push(
-        add('devices', {
-          id: deviceId,
-          placeId: place.place.id,
-          modelId: model.id,
-          testerShows: null,
-          note: '',
-        }),
+        add('devices', { ...BLANK.devices, id: deviceId, placeId: place.place.id, modelId: model.id }),
       )
     if (model && place.found && model !== before)
       edits.push(change('devices', deviceId, { modelId: model.id }))
@@ -78,15 +69,13 @@ export function templateEdits(
     if (known) return known
     const id = newId()
     joints.set(name, id)
-    edits.push(add('joints', { id, boxId: view.box.id, connector: 'not-known', bareShows: false }))
+    edits.push(add('joints', { id, boxId: view.box.id, ...BLANK.joints }))
     return id
   }
   const pigtail = (jointId: string, deviceId: string, terminal: Terminal | undefined) => {
     if (terminal) edits.push(add('pigtails', { id: newId(), jointId, deviceId, terminal: terminal.id }))
   }
-  const seated = (
-    seat: BoxTemplate['cables'][number]['strands'][number][1],
-  ): Pick<ConductorEnd, 'seat' | 'deviceId' | 'terminal' | 'jointId'> => {
+  const seated = (seat: BoxTemplate['cables'][number]['strands'][number][1]): Seat => {
     if ('joint' in seat)
       return { seat: 'joint', deviceId: null, terminal: null, jointId: jointNamed(seat.joint) }
     const at = switchOf(seat.gang)
@@ -97,10 +86,14 @@ export function templateEdits(
   }
   const cables = template.cables.flatMap((cable, position) =>
     cableEdits(
-      view,
-      { name: 'ABCDEFGH'[position]!, entry: cable.entry, far: cable.far, position },
-      cable.strands.map(([insulation, seat]) => ({ insulation, seat: seated(seat) })),
-      gauge,
+      pen,
+      view.record,
+      { boxId: view.box.id, name: 'ABCDEFGH'[position]!, entry: cable.entry, far: cable.far, position },
+      cable.strands.map(([insulation, seat]) => ({
+        insulation,
+        gauge,
+        at: [{ boxId: view.box.id, said: seated(seat) }],
+      })),
     ),
   )
   for (const { gang, screw } of template.fedFromJoint) {

@@ -2,21 +2,21 @@
 
 import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
+import type { Gauge } from '@/core/model/vocabulary'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { templateEdits, templatesFor } from './box-template'
 import { TemplateSketch } from './template-sketch'
 import type { BoxTemplate } from './templates'
-import { gaugeForBreaker } from './usual-gauge'
 
 /** What is usually found behind a plate, whole: one press records it, the drawing corrects it. */
-export function BoxTemplates({ view }: { view: BoxView }) {
+export function BoxTemplates({ view, gauge }: { view: BoxView; gauge: Gauge }) {
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const templates = useMemo(() => templatesFor(view, trade), [view, trade])
   if (templates.length === 0) return null
   const record = (template: BoxTemplate) =>
-    edits.send('add a cable', templateEdits(edits, view, trade, template, gaugeForBreaker(view, trade)))
+    edits.send('add a cable', templateEdits(edits, view, trade, template, gauge))
   return (
     <div className="flex flex-col gap-2">
       <p className="text-sm font-semibold">What is usually found</p>

@@ -2,14 +2,16 @@
 
 import type { BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
-import { rowsWith } from '@/core/model/record'
-import { SHEATHS } from '@/core/model/vocabulary'
+import { SHEATHS, type Gauge, type Insulation } from '@/core/model/vocabulary'
+import { conductorAdded, entryAt, entryChanged, gaugeChanged, otherBoxOf } from '@/core/recording'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
-import { PickOne, SelectField } from '../../primitives/fields'
-import { plain } from '../../words'
-import { LOOSE, strandEdits } from './new-cable'
+import { CheckField, PickOne, SelectField, TextField } from '../../primitives/fields'
+import { Folded } from '../../primitives/folded'
+import { INSULATION_WORDS, plain } from '../../words'
+import { boxNamed } from './far-words'
+import { LeadsTo } from './leads-to'
 
 /** One cable: where it leads, its sheath, and each conductor in it. */
 export function CableBody({
@@ -25,36 +27,12 @@ export function CableBody({
   const change = (fields: Parameters<typeof edits.change<'cables'>>[2]) =>
     edits.send('edit a cable', [edits.change('cables', cable.id, fields)])
   const ends = view.ends.filter(each => each.cable.id === cable.id)
+  const other = view.record.boxes[otherBoxOf(cable, view.box.id) ?? '']
+  const gauges = new Set(ends.map(({ conductor }) => conductor.gauge))
+  const own = cable.sheath === 'own-leads'
   return (
     <div className="flex flex-col gap-3 pb-3">
-      <PickOne
-        label="Leads to"
-        value={cable.far}
-        options={[
-          { value: 'panel', words: plain(view.region.words.panel) },
-          { value: 'luminaire', words: 'Luminaire' },
-          { value: 'elsewhere', words: 'Elsewhere' },
-          { value: 'not-known', words: 'Not known' },
-        ]}
-        onCommit={far => change({ far })}
-      />
-      <div className="grid grid-cols-2 gap-3">
-        <SelectField
-          label="Sheath"
-          value={cable.sheath}
-          options={SHEATHS.map(value => ({ value, words: plain(value) }))}
-          onCommit={sheath => change({ sheath })}
-        />
-        <PickOne
-          label="Comes in at the"
-          value={cable.entry}
-          options={[
-            { value: 'top', words: 'Top' },
-            { value: 'bottom', words: 'Bottom' },
-          ]}
-          onCommit={entry => change({ entry })}
-        />
-      </div>
+      {!own && <LeadsTo view={view} cable={cable} />}
       <div className="flex flex-wrap gap-2">
         {ends.map(each => (
           <Button key={each.end.id} onClick={() => onSelect(each.end.id)}>
@@ -62,25 +40,83 @@ export function CableBody({
             {each.name}
           </Button>
         ))}
-        <AddConductor view={view} cable={cable} />
-        <Button onClick={() => edits.send('remove a cable', [edits.remove('cables', cable.id)])}>
-          Remove cable {cable.name}
-        </Button>
       </div>
+      <Folded summary={<summary className="min-h-11 py-2 font-semibold">More of this cable</summary>}>
+        <div className="flex flex-col gap-3">
+          <div className="grid grid-cols-2 gap-3">
+            <TextField
+              label="Name on its tape"
+              value={cable.name}
+              max={12}
+              required
+              onCommit={name => change({ name })}
+            />
+            <SelectField
+              label="Sheath"
+              value={cable.sheath}
+              options={SHEATHS.map(value => ({ value, words: plain(value) }))}
+              onCommit={sheath => change({ sheath })}
+            />
+          </div>
+          <PickOne
+            label="Comes in at the"
+            value={entryAt(cable, view.box.id)}
+            options={[
+              { value: 'top', words: 'Top' },
+              { value: 'bottom', words: 'Bottom' },
+            ]}
+            onCommit={entry => edits.send('edit a cable', entryChanged(edits, cable, view.box.id, entry))}
+          />
+          <SelectField<Gauge | 'mixed'>
+            label="Gauge of all its conductors"
+            value={gauges.size === 1 ? ends[0]!.conductor.gauge : 'mixed'}
+            options={[
+              ...(gauges.size === 1 ? [] : [{ value: 'mixed' as const, words: 'Not all alike' }]),
+              ...view.region.gauges.map(value => ({ value, words: value })),
+            ]}
+            onCommit={gauge =>
+              gauge !== 'mixed' && edits.send('edit a cable', gaugeChanged(edits, view.record, cable, gauge))
+            }
+          />
+          <CheckField
+            label="Pulled in on this job"
+            value={cable.pulled}
+            onCommit={pulled => change({ pulled })}
+          />
+          <AddConductor view={view} cable={cable} />
+          <Button onClick={() => edits.send('remove a cable', [edits.remove('cables', cable.id)])}>
+            Remove {own ? 'these wires' : `cable ${cable.name}`}
+            {other ? `, here and in ${boxNamed(view.record, other)}` : ''}
+          </Button>
+        </div>
+      </Folded>
     </div>
   )
 }
 
+/** One conductor more, at both ends of a cable whose ends are both in boxes. */
 function AddConductor({ view, cable }: { view: BoxView; cable: Cable }) {
   const edits = useEdits(view.box.id)
-  const siblings = rowsWith(view.record, 'conductors', 'cableId', cable.id)
-  const add = () => {
-    const insulation = view.region.id === 'north-america-120' ? 'red' : 'grey'
-    const gauge = siblings[0]?.gauge ?? view.region.usualGauge
-    edits.send(
-      'edit a cable',
-      strandEdits(view, cable.id, { insulation, seat: LOOSE }, gauge, siblings.length),
-    )
-  }
-  return <Button onClick={add}>Add a conductor</Button>
+  const ends = view.ends.filter(each => each.cable.id === cable.id)
+  const gauge = ends[0]?.conductor.gauge ?? view.region.usualGauge
+  const add = (insulation: Insulation) =>
+    edits.send('edit a cable', conductorAdded(edits, view.record, cable, { insulation, gauge }))
+  return (
+    <fieldset>
+      <legend className="mb-1 text-sm font-semibold">Add a conductor</legend>
+      <div className="flex flex-wrap gap-2">
+        {view.region.insulations.map(insulation => (
+          <Button
+            key={insulation}
+            onClick={() => add(insulation)}
+            aria-label={`Add a conductor, ${INSULATION_WORDS[insulation]}`}
+            className="!px-3"
+          >
+            <Chip insulation={insulation} />
+            {INSULATION_WORDS[insulation]}
+          </Button>
+        ))}
+      </div>
+    </fieldset>
+  )
 }

@@ -1,34 +1,73 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import type { BoxView } from '@/core/job/box-view'
+import { useState } from 'react'
+import { isOwnLead, type BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
+import type { Gauge } from '@/core/model/vocabulary'
+import { useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
+import { PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
-import { plain } from '../../words'
 import { Part } from '../stage-frame'
+import { farWords } from './far-words'
+import { gaugeForBreaker } from './usual-gauge'
 
 const AddCable = dynamic(() => import('./add-cable').then(module => module.AddCable), { ssr: false })
 const BoxTemplates = dynamic(() => import('./box-templates').then(module => module.BoxTemplates), {
   ssr: false,
 })
+const SeveralPlaces = dynamic(
+  () => import('../../house/several-places').then(module => module.SeveralPlaces),
+  { ssr: false },
+)
 const CableBody = dynamic(() => import('./cable-body').then(module => module.CableBody), { ssr: false })
 
 /** Cables by their sheath: one press adds what usually comes in one, the drawing corrects it. */
 export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId: string) => void }) {
+  const trade = useTrade()
   const empty = view.cables.length === 0
+  const [several, setSeveral] = useState(false)
+  const [alone] = view.places.length === 1 && view.places[0]!.placesInGroup === 1 ? view.places : []
+  const [said, setSaid] = useState<Gauge | null>(null)
+  const common = view.ends.filter(each => !isOwnLead(each)).at(-1)?.conductor.gauge
+  const gauge = said ?? common ?? gaugeForBreaker(view, trade)
+  const gaugePicker = (
+    <PickOne
+      label="Gauge of what is added"
+      value={gauge}
+      options={usualGauges(view, gauge).map(value => ({ value, words: value }))}
+      onCommit={setSaid}
+    />
+  )
   return (
     <Part title="Cables">
-      {empty && <BoxTemplates view={view} />}
+      {empty && gaugePicker}
+      {empty && <BoxTemplates view={view} gauge={gauge} />}
+      {empty && alone && (
+        <>
+          <Button onClick={() => setSeveral(true)}>Its light is worked from several places</Button>
+          {several && <SeveralPlaces recorded={{ view, place: alone }} onClose={() => setSeveral(false)} />}
+        </>
+      )}
       {view.cables.map(cable => (
         <CableRow key={cable.id} view={view} cable={cable} onSelect={onSelect} />
       ))}
       <Folded opened={empty} summary={<summary className="min-h-11 py-2 font-semibold">Add a cable</summary>}>
-        <AddCable view={view} />
+        <div className="flex flex-col gap-3">
+          {!empty && gaugePicker}
+          <AddCable view={view} gauge={gauge} />
+        </div>
       </Folded>
     </Part>
   )
 }
+
+/** Gauges of cables in walls; thinner ones are leads of devices. */
+const usualGauges = ({ region }: BoxView, gauge: Gauge): Gauge[] => [
+  ...new Set([...region.gauges.filter(each => each !== region.leadGauge && each !== '18 AWG'), gauge]),
+]
 
 function CableRow({
   view,
@@ -45,14 +84,15 @@ function CableRow({
       className="rounded-lg border border-rule px-3"
       summary={
         <summary className="flex min-h-11 flex-wrap items-center gap-2 py-2">
-          <strong>Cable {cable.name}</strong>
+          <strong>{cable.sheath === 'own-leads' ? 'Own wires' : `Cable ${cable.name}`}</strong>
           <span className="flex gap-1">
             {ends.map(each => (
               <Chip key={each.end.id} insulation={each.conductor.insulation} />
             ))}
           </span>
           <span className="text-soft">
-            {ends[0]?.conductor.gauge} · {plain(cable.far)}
+            {ends[0]?.conductor.gauge} · {farWords(view, cable)}
+            {cable.pulled ? ' · new' : ''}
           </span>
         </summary>
       }

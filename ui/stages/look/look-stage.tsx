@@ -14,8 +14,11 @@ import { CablesForm } from './cables-form'
 import { CircuitForm } from './circuit-form'
 import { ControlsForm } from './controls-form'
 import { DefectList } from './defect-list'
+import { useLooking } from '../use-looking'
 
 const PhotosPart = dynamic(() => import('./photos-part').then(module => module.PhotosPart), { ssr: false })
+const OtherPlaces = dynamic(() => import('./other-place').then(module => module.OtherPlaces), { ssr: false })
+const HangsHere = dynamic(() => import('./hangs-here').then(module => module.HangsHere), { ssr: false })
 const StrandPanel = dynamic(() => import('./strand-panel').then(module => module.StrandPanel), { ssr: false })
 
 export function LookStage({ view }: { view: BoxView }) {
@@ -23,6 +26,7 @@ export function LookStage({ view }: { view: BoxView }) {
   const edits = useEdits(view.box.id)
   const [selected, setSelected] = useState<string | null>(null)
   const picture = useMemo(() => foundPicture(view, trade), [view, trade])
+  const looking = useLooking(view)
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   return (
     <StageFrame
@@ -46,11 +50,14 @@ export function LookStage({ view }: { view: BoxView }) {
       {strand && (
         <StrandPanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
       )}
+      {looking.here.length > 0 && (
+        <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
+      )}
       {view.cables.length === 0 && <CablesForm view={view} onSelect={setSelected} />}
       <DefectList view={view} />
       {view.cables.length > 0 && <CablesForm view={view} onSelect={setSelected} />}
       <CircuitForm view={view} />
-      <ControlsForm view={view} />
+      {view.box.kind === 'control' ? <ControlsForm view={view} /> : <HangsHere view={view} />}
       <BoxForm view={view} />
       <Part title="Recorded">
         <TextField

@@ -81,6 +81,7 @@ function TestRow({ view, place, item }: { view: BoxView; place: PlaceView; item:
         placeId: place.place.id,
         testKey: item.key,
         outcome,
+        measured: row?.measured ?? '',
         note: row?.note ?? '',
         seq: 0,
         at: NOW,

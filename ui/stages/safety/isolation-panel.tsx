@@ -7,8 +7,7 @@ import type { Row } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { needWords } from '@/core/plan'
 import { isolationOf, type SafetyNeed } from '@/core/safety'
-import { newId } from '../../job/new-id'
-import { newReading, NOW } from '../../job/new-reading'
+import { newReading, newSwitching } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
@@ -112,14 +111,7 @@ function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; acti
             says: 'It is off and held off',
             run: () =>
               edits.send('switch a breaker', [
-                edits.add('switchings', {
-                  id: newId(),
-                  circuitId: need.circuit?.id ?? null,
-                  to: 'off',
-                  foundSo: false,
-                  seq: 0,
-                  at: NOW,
-                }),
+                edits.add('switchings', newSwitching(need.circuit?.id ?? null, 'off')),
               ]),
           },
         ]

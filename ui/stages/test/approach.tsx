@@ -10,7 +10,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
-import { newReading, NOW } from '../../job/new-reading'
+import { newReading, newSwitching, NOW } from '../../job/new-reading'
 import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
 
@@ -131,14 +131,7 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
               edits.send(
                 'switch a breaker',
                 step.circuits.map(circuit =>
-                  edits.add('switchings', {
-                    id: newId(),
-                    circuitId: circuit?.id ?? null,
-                    to: 'on',
-                    foundSo: false,
-                    seq: 0,
-                    at: NOW,
-                  }),
+                  edits.add('switchings', newSwitching(circuit?.id ?? null, 'on')),
                 ),
               )
             }

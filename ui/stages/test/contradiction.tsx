@@ -38,7 +38,9 @@ export function Contradiction({
         newReading(boxOf(repeat.id), { ...readingFor(question, answer, value, views.length), note }),
       ),
       // The new one stands instead of one that was misread; the same again bears it out.
-      ...(answer === repeat.answer ? [] : [edits.remove('readings', repeat.id)]),
+      ...(answer === repeat.answer
+        ? []
+        : [edits.change('readings', repeat.id, { struck: 'Read again, and it read otherwise' })]),
     ])
   return (
     <>
@@ -75,7 +77,11 @@ export function Contradiction({
         busy={busy}
         title="Read this again first"
         onTaken={taken}
-        onSkip={() => edits.send('strike out a reading', [edits.remove('readings', repeat.id)])}
+        onSkip={() =>
+          edits.send('strike out a reading', [
+            edits.change('readings', repeat.id, { struck: 'It cannot stand together with others' }),
+          ])
+        }
       />
     </>
   )

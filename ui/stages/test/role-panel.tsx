@@ -1,11 +1,10 @@
 'use client'
 
 import { useState } from 'react'
-import { claimStatus, isHotRole, isLoadRole } from '@/core/identify'
+import { claimStatus, isHotRole } from '@/core/identify'
 import type { BoxView, EndView } from '@/core/job/box-view'
-import type { Reading } from '@/core/model/entities'
 import { ROLES, type Instrument, type Role, type SwitchPosition } from '@/core/model/vocabulary'
-import { figure } from '@/core/model/units'
+import { roleSaid } from '@/core/recording'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -14,6 +13,9 @@ import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, plain, PROOF_WORDS, ROLE_WORDS } fr
 import { newReading } from '../../job/new-reading'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
+import { Belongs } from './belongs'
+import { PutRight } from './put-right'
+import { readingWords } from './reading-words'
 
 /** One conductor: what it is taken for, the readings that rest under it, and the next one. */
 export function RolePanel({
@@ -28,39 +30,21 @@ export function RolePanel({
   const edits = useEdits(view.box.id)
   const brought = useBroughtUp<HTMLDivElement>()
   const status = claimStatus(view, strand)
-  const setRole = (role: Role) => edits.send('set a role', [edits.change('ends', strand.end.id, { role })])
-  const roles = ROLES.filter(role => role !== 'traveller')
-  const needsGroup = isLoadRole(strand.end.role) && view.places.length > 1
-  const needsCircuit = (isHotRole(strand.end.role) || strand.end.role === 'neutral') && view.feeds.length > 1
+  const setRole = (role: Role | 'none') =>
+    edits.send('set a role', roleSaid(edits, view.record, strand.end.id, role === 'none' ? null : role))
   return (
     <div ref={brought} className="scroll-mt-3">
       <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
         <PickOne
           label="Taken for"
-          value={strand.end.role}
-          options={roles.map(value => ({ value, words: plain(ROLE_WORDS[value]) }))}
+          value={strand.end.role ?? 'none'}
+          options={[
+            ...ROLES.map(value => ({ value, words: plain(ROLE_WORDS[value]) })),
+            { value: 'none' as const, words: 'Not said' },
+          ]}
           onCommit={setRole}
         />
-        {needsGroup && (
-          <PickOne
-            label="Leads to"
-            value={strand.end.roleGroupId}
-            options={view.places.map(place => ({ value: place.group.id, words: place.group.name }))}
-            onCommit={roleGroupId =>
-              edits.send('set a role', [edits.change('ends', strand.end.id, { roleGroupId })])
-            }
-          />
-        )}
-        {needsCircuit && (
-          <PickOne
-            label="Of circuit"
-            value={strand.end.roleCircuitId}
-            options={view.feeds.map(({ circuit }) => ({ value: circuit.id, words: circuit.breaker }))}
-            onCommit={roleCircuitId =>
-              edits.send('set a role', [edits.change('ends', strand.end.id, { roleCircuitId })])
-            }
-          />
-        )}
+        <Belongs view={view} strand={strand} />
         <p role="status">
           <strong>{plain(PROOF_WORDS[status.proof])}.</strong>{' '}
           {status.proof === 'contradicted'
@@ -75,9 +59,8 @@ export function RolePanel({
 }
 
 function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
-  const edits = useEdits(view.box.id)
   const status = claimStatus(view, strand)
-  const readings = view.readings.filter(
+  const readings = [...view.readings, ...view.struckReadings].filter(
     reading =>
       reading.purpose === 'identify' &&
       (reading.fromEndId === strand.end.id ||
@@ -87,37 +70,34 @@ function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
   if (readings.length === 0) return null
   return (
     <ul className="flex flex-col gap-1">
-      {readings.map(reading => (
-        <li
-          key={reading.id}
-          className="flex items-center justify-between gap-2 rounded-lg border border-rule px-3 py-1"
-        >
-          <span>
-            {readingWords(view, reading)}
-            {status.contradicting.includes(reading) && <strong> – speaks against it</strong>}
-            {status.supporting.includes(reading) && <span className="text-soft"> – bears it out</span>}
-          </span>
-          <Button
-            look="quiet"
-            onClick={() => edits.send('strike out a reading', [edits.remove('readings', reading.id)])}
-            aria-label={`Strike out: ${readingWords(view, reading)}`}
+      {readings.map(reading => {
+        const words = readingWords(view, reading)
+        return (
+          <li
+            key={reading.id}
+            className="flex flex-wrap items-center justify-between gap-2 rounded-lg border border-rule px-3 py-1"
           >
-            Strike out
-          </Button>
-        </li>
-      ))}
+            <span className="min-w-0 flex-1">
+              <span className={reading.struck === null ? '' : 'line-through decoration-2'}>{words}</span>
+              {reading.struck !== null && <strong> struck out: {reading.struck}</strong>}
+              {reading.corrected !== null && (
+                <span className="text-soft"> put right, {reading.corrected}</span>
+              )}
+              {status.contradicting.includes(reading) && <strong> – speaks against it</strong>}
+              {status.supporting.includes(reading) && <span className="text-soft"> – bears it out</span>}
+            </span>
+            <PutRight reading={reading} words={words} boxId={view.box.id} />
+          </li>
+        )
+      })}
     </ul>
   )
 }
 
-function readingWords(view: BoxView, reading: Reading): string {
-  const name = (id: string | null) => view.ends.find(each => each.end.id === id)?.name
-  const to = name(reading.toEndId) ?? reading.reference ?? ''
-  const position = reading.switchPosition === 'not-known' ? '' : `, switch ${reading.switchPosition}`
-  return `${name(reading.fromEndId) ?? ''}${to ? ` to ${to}` : ''}: ${figure(reading.value, 2)} ${INSTRUMENT_UNITS[reading.instrument]}, ${view.region.words.breaker} ${reading.breaker}${position}`
-}
+/** Instruments whose readings bear on a role that somebody says. */
+const BEARING: readonly Instrument[] = ['low-impedance-meter', 'high-impedance-meter', 'clamp']
 
-const TWO_POINT: readonly Instrument[] = ['low-impedance-meter', 'high-impedance-meter', 'continuity']
+const TWO_POINT: readonly Instrument[] = ['low-impedance-meter', 'high-impedance-meter']
 
 /** A reading in two presses: the conductor is chosen already, then the value that was shown. */
 function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
@@ -236,7 +216,7 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
         <PickOne
           label="Instrument"
           value={instrument}
-          options={(Object.keys(INSTRUMENT_WORDS) as Instrument[]).map(each => ({
+          options={BEARING.map(each => ({
             value: each,
             words: INSTRUMENT_WORDS[each],
           }))}

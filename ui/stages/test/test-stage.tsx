@@ -11,14 +11,20 @@ import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, NOTED, type BoxPicture } from '../../drawing/picture'
 import { PROOF_WORDS, ROLE_WORDS } from '../../words'
 import { IsolationPanel } from '../safety/isolation-panel'
+import { Folded } from '../../primitives/folded'
 import { Part, StageFrame } from '../stage-frame'
 import { useTrade } from '../../job/provider'
 import { IdentifyPart } from './identify-part'
+import { useLooking } from '../use-looking'
 import { useIdentification } from './use-identification'
 
+const OtherPlaces = dynamic(() => import('../look/other-place').then(module => module.OtherPlaces), {
+  ssr: false,
+})
 const WhichCircuit = dynamic(() => import('./which-circuit').then(module => module.WhichCircuit), {
   ssr: false,
 })
+const AllReadings = dynamic(() => import('./all-readings').then(module => module.AllReadings), { ssr: false })
 const RolePanel = dynamic(() => import('./role-panel').then(module => module.RolePanel), { ssr: false })
 
 export function TestStage({ view }: { view: BoxView }) {
@@ -31,6 +37,7 @@ export function TestStage({ view }: { view: BoxView }) {
     () => withFound(foundPicture(view, trade), view, identification),
     [view, trade, identification],
   )
+  const looking = useLooking(view)
   const untold = useMemo(() => linesToTell(view), [view])
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   return (
@@ -49,7 +56,10 @@ export function TestStage({ view }: { view: BoxView }) {
         </>
       }
     >
-      <IdentifyPart view={view} state={identifying} />
+      {looking.here.length > 0 && (
+        <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
+      )}
+      {looking.here.length === 0 && <IdentifyPart view={view} state={identifying} />}
       {untold.length > 0 && <WhichCircuit view={view} lines={untold} />}
       {strand && (
         <RolePanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
@@ -60,6 +70,18 @@ export function TestStage({ view }: { view: BoxView }) {
         selected={selected}
         onSelect={setSelected}
       />
+      <Folded
+        className="rounded-xl bg-sheet px-3 sm:px-4"
+        summary={
+          <summary className="min-h-11 py-2.5 font-bold">
+            All that was read and switched here: {view.readings.length + view.struckReadings.length} readings
+          </summary>
+        }
+      >
+        <div className="pb-3">
+          <AllReadings view={view} />
+        </div>
+      </Folded>
       <div id="make-it-dead" className="scroll-mt-3">
         <IsolationPanel view={view} />
       </div>

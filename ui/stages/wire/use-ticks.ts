@@ -1,4 +1,4 @@
-import { NOW, newReading } from '../../job/new-reading'
+import { newReading, newSwitching, NOW } from '../../job/new-reading'
 import { rowsWith } from '@/core/model/record'
 import type { BoxView } from '@/core/job/box-view'
 import type { Step } from '@/core/plan'
@@ -19,16 +19,7 @@ export function useTicks(view: BoxView) {
       at: NOW,
       note: '',
     })
-    const on = view.feeds.map(({ circuit }) =>
-      edits.add('switchings', {
-        id: newId(),
-        circuitId: circuit.id,
-        to: 'on',
-        foundSo: false,
-        seq: 0,
-        at: NOW,
-      }),
-    )
+    const on = view.feeds.map(({ circuit }) => edits.add('switchings', newSwitching(circuit.id, 'on')))
     return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
   }
   const clampIdle = (step: Step) => {

@@ -1,4 +1,4 @@
-import type { DeviceModel, Signal, Terminal } from '../model/device'
+import type { DeviceModel, Signal, Terminal } from './device'
 
 /** Terminals that ask for one kind of net. */
 export const wanting = ({ terminals }: DeviceModel, wants: Terminal['wants']) =>

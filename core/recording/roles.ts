@@ -1,0 +1,26 @@
+import type { Edit } from '../job/command'
+import { rowsWith, type JobRecord } from '../model/record'
+import type { Role } from '../model/vocabulary'
+import type { Pen } from './pen'
+
+/**
+ * What a conductor is taken for, or nothing again. It is one over its whole run: its far end follows as long as
+ * nobody said something else there. What is no longer hot or of a light forgets whose it was.
+ */
+export function roleSaid(pen: Pen, record: JobRecord, endId: string, role: Role | null): Edit[] {
+  const end = record.ends[endId]!
+  return rowsWith(record, 'ends', 'conductorId', end.conductorId)
+    .filter(each => each.id === endId || each.role === end.role)
+    .filter(each => each.role !== role)
+    .map(each =>
+      pen.change(
+        'ends',
+        each.id,
+        role === null ? { role, roleCircuitId: null, roleGroupId: null } : { role },
+      ),
+    )
+}
+
+/** Two conductors of a box are found to be the pair of travellers. */
+export const pairSaid = (pen: Pen, record: JobRecord, endIds: readonly string[]): Edit[] =>
+  endIds.flatMap(id => roleSaid(pen, record, id, 'traveller'))

@@ -1,0 +1,263 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import { isMiddle, isTwoPlace } from '@/core/model/make-up'
+import { rowsOf } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import { devicesFor } from '@/core/model/trade'
+import { LAMP_KINDS, type Gauge, type LampKind } from '@/core/model/vocabulary'
+import { arrangementsOf, freeLightName, severalPlaces, type Arrangement } from '@/core/recording'
+import { useEdits, useJob, useTrade } from '../job/provider'
+import { Button } from '../primitives/button'
+import { NumberField, PickOne, SelectField, TextField } from '../primitives/fields'
+import { Folded } from '../primitives/folded'
+import { Sheet } from '../primitives/sheet'
+import { LAMP_WORDS } from '../words'
+import { ArrangementSketch } from './arrangement-sketch'
+
+const COUNTS = ['2', '3', '4'] as const
+const USUAL = 6
+const PLACE_NAMES: Readonly<Record<string, readonly string[]>> = {
+  2: ['First', 'Second'],
+  3: ['First', 'Middle', 'Last'],
+  4: ['First', 'Second', 'Third', 'Last'],
+}
+
+/** A light with switches in several places, started whole as it is usually wired, then corrected box by box. */
+export function SeveralPlaces({
+  recorded = null,
+  onClose,
+}: {
+  /** A place with nothing in its box yet, which is one of them. */
+  recorded?: { readonly view: BoxView; readonly place: PlaceView } | null
+  onClose: () => void
+}) {
+  const trade = useTrade()
+  const { record } = useJob()
+  const edits = useEdits(recorded?.view.box.id ?? null)
+  const router = useRouter()
+  const region = regionOf(record.job.regionId)
+  const rooms = rowsOf(record, 'rooms')
+  const [light, setLight] = useState('')
+  const [count, setCount] = useState<(typeof COUNTS)[number]>('2')
+  const firstRoom = recorded?.view.room.name ?? rooms[0]?.name ?? ''
+  const [here, setHere] = useState(0)
+  const [places, setPlaces] = useState<readonly { room: string | null; name: string | null }[]>([])
+  const [arrangement, setArrangement] = useState<Arrangement | null>(null)
+  const [lamps, setLamps] = useState<{ kind: LampKind; count: number | null; watts: number | null }>({
+    kind: 'led',
+    count: null,
+    watts: null,
+  })
+  const [circuitId, setCircuitId] = useState('none')
+  const [gauge, setGauge] = useState<Gauge>(region.usualGauge)
+  const olds = devicesFor(trade, region.id, 'found')
+  const end = olds.find(isTwoPlace)
+  const middle = olds.find(isMiddle)
+  const named = Array.from({ length: Number(count) }, (_, at) => {
+    // A room that was named for one place is the next one’s too, until it says another.
+    const room = [...places.slice(0, at + 1)].reverse().find(each => each?.room != null)?.room ?? firstRoom
+    return { room, name: places[at]?.name ?? PLACE_NAMES[count]![at]! }
+  })
+  const isHere = (at: number) => recorded !== null && at === Math.min(here, named.length - 1)
+  const names = named.map(({ name }, at) => (isHere(at) ? recorded!.view.box.name : name))
+  const say = (at: number, said: { room?: string; name?: string }) =>
+    setPlaces(
+      Array.from({ length: Math.max(places.length, at + 1) }, (_, index) => ({
+        room: places[index]?.room ?? null,
+        name: places[index]?.name ?? null,
+        ...(index === at ? said : {}),
+      })),
+    )
+  const lightName = light.trim() || freeLightName(record, `${named[0]!.room || 'New'} light`)
+  const asksLamps = recorded === null || recorded.place.loads.length === 0
+  const ready =
+    arrangement !== null &&
+    end !== undefined &&
+    middle !== undefined &&
+    named.every(({ room, name }) => room.trim() !== '' && name.trim() !== '')
+  const add = () => {
+    const { edits: all, boxIds } = severalPlaces(edits, record, {
+      arrangement: arrangement!,
+      lightName,
+      places: named.map(({ room, name }, at) =>
+        isHere(at)
+          ? { kind: 'recorded', placeId: recorded!.place.place.id }
+          : {
+              kind: 'new',
+              roomName: room.trim(),
+              floor: recorded?.view.room.floor ?? '',
+              name: name.trim(),
+            },
+      ),
+      lamps:
+        asksLamps && lamps.count !== null && lamps.watts !== null
+          ? { kind: lamps.kind, count: Math.round(lamps.count), wattsEach: lamps.watts }
+          : null,
+      gauge,
+      circuitId: circuitId === 'none' ? null : circuitId,
+      switches: { end: end!, middle: middle! },
+    })
+    if (!edits.send('add a light of several places', all)) return
+    onClose()
+    router.push(`/jobs/${record.job.id}/boxes/${boxIds[0]}/look`)
+  }
+  const all = arrangementsOf(Number(count))
+  const same = (each: Arrangement) => JSON.stringify(each) === JSON.stringify(arrangement)
+  const pickers = (list: readonly Arrangement[]) => (
+    <div className="grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] gap-2">
+      {list.map((each, at) => (
+        <button
+          key={at}
+          type="button"
+          aria-pressed={same(each)}
+          onClick={() => setArrangement(each)}
+          className="flex flex-col items-center gap-1 rounded-lg border-[1.5px] border-ink/60 bg-sheet p-2 text-center text-sm font-semibold aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum [&[aria-pressed=true]_.fill-sheet]:fill-plum"
+        >
+          <ArrangementSketch arrangement={each} />
+          {arrangementWords(each, names)}
+        </button>
+      ))}
+    </div>
+  )
+  return (
+    <Sheet
+      title="A light with switches in several places"
+      open
+      onClose={onClose}
+      wide
+      footer={
+        <Button look="main" disabled={!ready} onClick={add}>
+          Record it so, and look
+        </Button>
+      }
+    >
+      <PickOne
+        label="Switches"
+        value={count}
+        options={COUNTS.map(value => ({ value, words: value }))}
+        onCommit={value => {
+          setCount(value)
+          setArrangement(null)
+        }}
+      />
+      {recorded ? (
+        <PickOne
+          label={`${recorded.view.box.name} is number`}
+          value={String(Math.min(here, named.length - 1) + 1)}
+          options={named.map((_, at) => ({ value: String(at + 1), words: String(at + 1) }))}
+          onCommit={value => setHere(Number(value) - 1)}
+        />
+      ) : (
+        <TextField
+          label="The light"
+          value={light}
+          placeholder={lightName}
+          max={80}
+          onCommit={setLight}
+          live
+        />
+      )}
+      <ol className="flex flex-col gap-2">
+        {named.map(({ room, name }, at) => (
+          <li key={at} className="grid grid-cols-[1.5rem_1fr_1fr] items-end gap-2">
+            <strong className="pb-2.5 text-center">{at + 1}</strong>
+            {isHere(at) ? (
+              <p className="col-span-2 pb-2.5 font-semibold">
+                {recorded!.view.room.name} · {recorded!.view.box.name}, this one
+              </p>
+            ) : (
+              <>
+                <TextField
+                  label="Room"
+                  value={room}
+                  max={80}
+                  required
+                  suggestions={rooms.map(each => each.name)}
+                  onCommit={value => say(at, { room: value })}
+                  live
+                />
+                <TextField
+                  label="Where it is"
+                  value={name}
+                  max={80}
+                  required
+                  onCommit={value => say(at, { name: value })}
+                  live
+                />
+              </>
+            )}
+          </li>
+        ))}
+      </ol>
+      <div>
+        <p className="mb-1 text-sm font-semibold">How it is wired, as far as can be told</p>
+        {pickers(all.slice(0, USUAL))}
+        <Folded summary={<summary className="min-h-11 py-2 font-semibold">Less usual</summary>}>
+          {pickers(all.slice(USUAL))}
+        </Folded>
+      </div>
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+        {asksLamps && (
+          <>
+            <div className="col-span-2 sm:col-span-1">
+              <SelectField
+                label="Lamps"
+                value={lamps.kind}
+                options={LAMP_KINDS.map(value => ({ value, words: LAMP_WORDS[value] }))}
+                onCommit={kind => setLamps({ ...lamps, kind })}
+              />
+            </div>
+            <NumberField
+              label="Count"
+              value={lamps.count}
+              min={1}
+              max={200}
+              nullable
+              onCommit={value => setLamps({ ...lamps, count: value })}
+              live
+            />
+            <NumberField
+              label="Watts each"
+              value={lamps.watts}
+              min={0}
+              max={20000}
+              nullable
+              onCommit={watts => setLamps({ ...lamps, watts })}
+              live
+            />
+          </>
+        )}
+        <SelectField
+          label={`Fed by ${region.words.breaker}`}
+          value={circuitId}
+          options={[
+            { value: 'none', words: 'Not found yet' },
+            ...rowsOf(record, 'circuits').map(({ id, breaker, label }) => ({
+              value: id,
+              words: `${breaker}${label ? `: ${label}` : ''}`,
+            })),
+          ]}
+          onCommit={setCircuitId}
+        />
+        <SelectField
+          label="Gauge"
+          value={gauge}
+          options={region.gauges.map(value => ({ value, words: value }))}
+          onCommit={setGauge}
+        />
+      </div>
+    </Sheet>
+  )
+}
+
+/** An arrangement in a few words, with the names of its places. */
+function arrangementWords({ feedAt, lampAt }: Arrangement, names: readonly string[]): string {
+  const at = (place: number) => names[place] || `${place + 1}`
+  const feed = feedAt === 'luminaire' ? 'Fed at the luminaire' : `Fed at ${at(feedAt)}`
+  return lampAt.kind === 'between'
+    ? `${feed}, lamp between ${at(lampAt.place)} and ${at(lampAt.place + 1)}`
+    : `${feed}, lamp off ${at(lampAt.place)}`
+}

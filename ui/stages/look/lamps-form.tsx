@@ -1,0 +1,139 @@
+'use client'
+
+import { BLANK } from '@/core/model/blank-rows'
+import type { Load, Row } from '@/core/model/entities'
+import type { Region } from '@/core/model/regions'
+import { LAMP_KINDS, PHASES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
+import type { Edits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
+import { LAMP_WORDS, plain } from '../../words'
+
+/** The lamps of a light: what hangs on its switched conductor. */
+export function LampsForm({
+  edits,
+  region,
+  group,
+  loads,
+}: {
+  edits: Edits
+  region: Region
+  group: Row<'groups'>
+  loads: readonly Load[]
+}) {
+  return (
+    <>
+      {loads.map(load => (
+        <LoadForm key={load.id} edits={edits} region={region} load={load} />
+      ))}
+      <Button
+        onClick={() =>
+          edits.send('add a load', [
+            edits.add('loads', { ...BLANK.loads, id: edits.newId(), groupId: group.id, name: group.name }),
+          ])
+        }
+      >
+        {loads.length === 0 ? 'Add the lamps' : 'Add other lamps'}
+      </Button>
+    </>
+  )
+}
+
+function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load: Load }) {
+  const change = (fields: Partial<Omit<Load, 'id' | 'extra'>>) =>
+    edits.send('edit a load', [edits.change('loads', load.id, fields)])
+  const isMotor = load.kind === 'fan-motor'
+  const isLamp = !isMotor && load.kind !== 'receptacle'
+  return (
+    <div className="flex flex-col gap-3 rounded-lg border border-rule p-3">
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr]">
+        <div className="col-span-2 sm:col-span-1">
+          <SelectField
+            label="Kind"
+            value={load.kind}
+            options={LAMP_KINDS.map(value => ({
+              value,
+              words: value === 'receptacle' ? 'Receptacle, or half of one' : LAMP_WORDS[value],
+            }))}
+            onCommit={kind => change({ kind })}
+          />
+        </div>
+        <NumberField
+          label="Count"
+          value={load.count}
+          min={1}
+          max={200}
+          onCommit={count => count && change({ count: Math.round(count) })}
+        />
+        <NumberField
+          label="Watts each"
+          value={load.wattsEach}
+          min={0}
+          max={20000}
+          onCommit={wattsEach => wattsEach !== null && change({ wattsEach })}
+        />
+      </div>
+      {isLamp && (
+        <PickOne
+          label="Dimmable, by the print on the lamp"
+          value={load.dimmable}
+          options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+          onCommit={dimmable => change({ dimmable })}
+        />
+      )}
+      <details>
+        <summary className="min-h-11 py-2 font-semibold">More of its print</summary>
+        <div className="flex flex-col gap-3">
+          <TextField
+            label="What they are called"
+            value={load.name}
+            max={80}
+            required
+            onCommit={name => change({ name })}
+          />
+          <div className="grid grid-cols-2 gap-3">
+            {isMotor ? (
+              <NumberField
+                label="Horsepower"
+                value={load.horsepower}
+                min={0.01}
+                max={5}
+                nullable
+                onCommit={horsepower => change({ horsepower })}
+              />
+            ) : (
+              <NumberField
+                label="Power factor"
+                value={load.powerFactor}
+                min={0.1}
+                max={1}
+                nullable
+                onCommit={powerFactor => change({ powerFactor })}
+              />
+            )}
+            <SelectField
+              label="Dimming edge"
+              value={load.phase}
+              options={PHASES.map(value => ({ value, words: plain(value) }))}
+              onCommit={phase => change({ phase })}
+            />
+          </div>
+          <PickOne
+            label={`Metal luminaire, to be ${region.words.ground === 'earth' ? 'earthed' : 'grounded'}`}
+            value={load.metalLuminaire}
+            options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+            onCommit={metalLuminaire => change({ metalLuminaire })}
+          />
+          <CheckField
+            label="Often on for three hours or more"
+            value={load.longHours}
+            onCommit={longHours => change({ longHours })}
+          />
+          <Button onClick={() => edits.send('remove a load', [edits.remove('loads', load.id)])}>
+            Remove these lamps
+          </Button>
+        </div>
+      </details>
+    </div>
+  )
+}

@@ -1,0 +1,102 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import Link from 'next/link'
+import { useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import type { Cable } from '@/core/model/entities'
+import { rowsOf } from '@/core/model/record'
+import type { FarEnd } from '@/core/model/vocabulary'
+import { luminaireRecorded, otherBoxOf, unlinked } from '@/core/recording'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { PickOne, SelectField } from '../../primitives/fields'
+import { plain } from '../../words'
+import { boxNamed } from './far-words'
+
+const LinkSheet = dynamic(() => import('./link-sheet').then(module => module.LinkSheet), { ssr: false })
+
+/** Where a cable leads: to no box, or to which one and which cable there. */
+export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {
+  const edits = useEdits(view.box.id)
+  const [linking, setLinking] = useState(false)
+  const otherId = otherBoxOf(cable, view.box.id)
+  const other = otherId === null ? undefined : view.record.boxes[otherId]
+  const lead = (far: FarEnd) => {
+    if (far === 'box') setLinking(true)
+    else edits.send('edit a cable', unlinked(edits, view.record, cable.id, view.box.id, far))
+  }
+  return (
+    <>
+      <PickOne
+        label="Leads to"
+        value={cable.far}
+        options={[
+          { value: 'panel', words: plain(view.region.words.panel) },
+          { value: 'box', words: other ? boxNamed(view.record, other) : `Another ${view.region.words.box}` },
+          { value: 'luminaire', words: 'Luminaire' },
+          { value: 'elsewhere', words: 'Elsewhere' },
+          { value: 'not-known', words: 'Not known' },
+        ]}
+        onCommit={lead}
+      />
+      {other && (
+        <div className="flex flex-wrap gap-2">
+          <Link
+            href={`/jobs/${view.record.job.id}/boxes/${other.id}/look`}
+            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+          >
+            Look there
+          </Link>
+          <Button onClick={() => setLinking(true)}>It leads to another {view.region.words.box}</Button>
+        </div>
+      )}
+      {cable.far === 'luminaire' && <ToLuminaire view={view} cable={cable} />}
+      {linking && <LinkSheet view={view} cable={cable} onClose={() => setLinking(false)} />}
+    </>
+  )
+}
+
+/** Which lamps hang there, and whether their box is looked into as well. */
+function ToLuminaire({ view, cable }: { view: BoxView; cable: Cable }) {
+  const edits = useEdits(view.box.id)
+  const own = new Set(view.places.flatMap(({ loads }) => loads.map(({ id }) => id)))
+  const loads = [...rowsOf(view.record, 'loads')].sort(
+    (a, b) => Number(own.has(b.id)) - Number(own.has(a.id)),
+  )
+  const load = view.record.loads[cable.farLoadId ?? '']
+  const [only] = view.places.length === 1 ? view.places : []
+  const groupId = load?.groupId ?? only?.group.id ?? null
+  const name = load?.name ?? only?.group.name ?? 'Luminaire'
+  const record = () =>
+    edits.send(
+      'record a luminaire',
+      luminaireRecorded(edits, view.record, cable, view.box.id, {
+        name,
+        groupId,
+        loadId: load?.id ?? (only?.loads.length === 1 ? only.loads[0]!.id : null),
+      }).edits,
+    )
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      {loads.length > 0 && (
+        <div className="min-w-40 flex-1">
+          <SelectField
+            label="Lamps it was seen to lead to"
+            value={cable.farLoadId ?? 'not-said'}
+            options={[
+              { value: 'not-said', words: 'Not said' },
+              ...loads.map(({ id, name: words }) => ({ value: id, words })),
+            ]}
+            onCommit={id =>
+              edits.send('edit a cable', [
+                edits.change('cables', cable.id, { farLoadId: id === 'not-said' ? null : id }),
+              ])
+            }
+          />
+        </div>
+      )}
+      <Button onClick={record}>Look into the luminaire, too</Button>
+    </div>
+  )
+}

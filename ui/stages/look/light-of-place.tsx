@@ -1,0 +1,64 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import Link from 'next/link'
+import { useState } from 'react'
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import { rowsWith } from '@/core/model/record'
+import { placeParted } from '@/core/recording'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { boxNamed } from './far-words'
+
+const SameLight = dynamic(() => import('./same-light').then(module => module.SameLight), { ssr: false })
+
+/** The other places that work the same light, and how to say that there are more of them, or fewer. */
+export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView }) {
+  const edits = useEdits(view.box.id)
+  const [joining, setJoining] = useState(false)
+  const { record } = view
+  const others = rowsWith(record, 'places', 'groupId', place.group.id).filter(
+    ({ id }) => id !== place.place.id,
+  )
+  return (
+    <div className="flex flex-col gap-2">
+      {others.length > 0 && (
+        <>
+          <p className="text-sm font-semibold">Worked from here, and from</p>
+          <ul className="flex flex-wrap gap-2">
+            {others.map(({ id, boxId, gang }) => {
+              const box = record.boxes[boxId]!
+              return (
+                <li key={id}>
+                  <Link
+                    href={`/jobs/${record.job.id}/boxes/${boxId}/look`}
+                    className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rule px-3 font-semibold underline decoration-rule underline-offset-4"
+                  >
+                    {boxNamed(record, box)}
+                    {box.gangs > 1 ? `, gang ${gang}` : ''}
+                  </Link>
+                </li>
+              )
+            })}
+          </ul>
+        </>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => setJoining(true)}>Works the same light as …</Button>
+        {others.length > 0 && (
+          <Button
+            onClick={() =>
+              edits.send(
+                'part a light',
+                placeParted(edits, record, place.place.id, `${view.room.name} light`).edits,
+              )
+            }
+          >
+            It works a light of its own
+          </Button>
+        )}
+      </div>
+      {joining && <SameLight view={view} place={place} onClose={() => setJoining(false)} />}
+    </div>
+  )
+}

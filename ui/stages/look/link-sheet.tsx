@@ -1,0 +1,248 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import type { Cable, Conductor } from '@/core/model/entities'
+import { rowsOf, rowsWith } from '@/core/model/record'
+import {
+  controlBoxAdded,
+  differencesIn,
+  linked,
+  matchedByColour,
+  mayBeTheSame,
+  mayLeadTo,
+  otherBoxOf,
+  roomNamed,
+  type Differing,
+  type Pair,
+} from '@/core/recording'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { Chip } from '../../primitives/chip'
+import { PickOne, SelectField, TextField } from '../../primitives/fields'
+import { Sheet } from '../../primitives/sheet'
+import { INSULATION_WORDS, plain } from '../../words'
+import { boxNamed } from './far-words'
+
+const NEW = 'new'
+const NONE = 'none'
+const SHOWN = 5
+
+/** Which box a cable leads to, and which cable there it is; conductor by conductor where colours do not say. */
+export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cable; onClose: () => void }) {
+  const edits = useEdits(view.box.id)
+  const { record, region } = view
+  const likely = useMemo(
+    () => mayLeadTo(record, view.box.id).filter(id => id !== otherBoxOf(cable, view.box.id)),
+    [record, view.box.id, cable],
+  )
+  const [boxId, setBoxId] = useState<string | null>(null)
+  const [there, setThere] = useState<string | null>(null)
+  const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({})
+  const [settled, setSettled] = useState<Readonly<Record<string, Partial<Conductor>>>>({})
+  const [room, setRoom] = useState(view.room.name)
+  const [name, setName] = useState('')
+
+  const candidates = boxId === null || boxId === NEW ? [] : mayBeTheSame(record, cable, boxId)
+  // Nothing recorded there that it could be: then it is a cable nobody saw there yet.
+  const thereId = candidates.length === 0 ? NONE : there
+  const conductorsOf = (cableId: string, at: string) =>
+    rowsWith(record, 'conductors', 'cableId', cableId).filter(({ id }) =>
+      rowsWith(record, 'ends', 'conductorId', id).some(end => end.boxId === at),
+    )
+  const near = conductorsOf(cable.id, view.box.id)
+  const match =
+    boxId !== null && thereId !== null && thereId !== NONE
+      ? matchedByColour(near, conductorsOf(thereId, boxId))
+      : null
+  const byHand = match ? pairsByHand(match.unclear, chosen) : []
+  const pairs: Pair[] = match && byHand !== null ? [...match.pairs, ...byHand] : []
+  const differing = pairs.flatMap(pair => differencesIn(pair).map(field => ({ pair, field })))
+  const open =
+    boxId === null ||
+    thereId === null ||
+    byHand === null ||
+    differing.some(({ pair, field }) => settled[pair.near!.id]?.[field] === undefined) ||
+    (boxId === NEW && (room.trim() === '' || name.trim() === ''))
+
+  const choose = (id: string) => {
+    setBoxId(id)
+    setThere(null)
+    setChosen({})
+    setSettled({})
+  }
+  const link = () => {
+    const link = { cableId: cable.id, fromBoxId: view.box.id, pairs, settled }
+    if (boxId === NEW) {
+      const newBoxId = edits.newId()
+      const into = roomNamed(edits, record, room, view.room.floor)
+      const box = { id: newBoxId, roomId: into.id, name: name.trim(), gangs: 1 }
+      const added = controlBoxAdded(edits, record, box, room.trim())
+      const done = edits.send('link a cable', [
+        ...into.edits,
+        ...added,
+        ...linked(edits, record, { ...link, toBoxId: newBoxId, toCableId: null }),
+      ])
+      if (done) onClose()
+      return
+    }
+    const done = edits.send(
+      'link a cable',
+      linked(edits, record, { ...link, toBoxId: boxId!, toCableId: thereId === NONE ? null : thereId }),
+    )
+    if (done) onClose()
+  }
+  const rest = likely.slice(SHOWN)
+  return (
+    <Sheet
+      title={`Cable ${cable.name} leads to`}
+      open
+      onClose={onClose}
+      footer={
+        <Button look="main" disabled={open} onClick={link}>
+          It is one cable
+        </Button>
+      }
+    >
+      <PickOne
+        label={`Which ${region.words.box}?`}
+        value={boxId}
+        options={[
+          ...likely.slice(0, SHOWN).map(id => ({ value: id, words: boxNamed(record, record.boxes[id]!) })),
+          { value: NEW, words: 'One not recorded yet' },
+        ]}
+        onCommit={choose}
+      />
+      {rest.length > 0 && (
+        <SelectField
+          label="Or farther off"
+          value={boxId !== null && rest.includes(boxId) ? boxId : ''}
+          options={[
+            { value: '', words: 'Choose' },
+            ...rest.map(id => ({ value: id, words: boxNamed(record, record.boxes[id]!) })),
+          ]}
+          onCommit={id => id !== '' && choose(id)}
+        />
+      )}
+      {boxId === NEW && (
+        <div className="grid grid-cols-2 gap-3">
+          <TextField
+            label="Room"
+            value={room}
+            max={80}
+            required
+            suggestions={rowsOf(record, 'rooms').map(each => each.name)}
+            onCommit={setRoom}
+            live
+          />
+          <TextField label="Where it is" value={name} max={80} required onCommit={setName} live />
+        </div>
+      )}
+      {candidates.length > 0 && (
+        <PickOne
+          label="Which cable is it there?"
+          value={there}
+          options={[
+            ...candidates.map(each => ({
+              value: each.id,
+              words: `Cable ${each.name}`,
+              mark: (
+                <span className="flex -space-x-1">
+                  {rowsWith(record, 'conductors', 'cableId', each.id).map(({ id, insulation }) => (
+                    <Chip key={id} insulation={insulation} />
+                  ))}
+                </span>
+              ),
+            })),
+            { value: NONE, words: 'Not recorded there yet' },
+          ]}
+          onCommit={id => {
+            setThere(id)
+            setChosen({})
+            setSettled({})
+          }}
+        />
+      )}
+      {match &&
+        match.unclear.near.map((one, at) => (
+          <PickOne
+            key={one.id}
+            label={`${plain(INSULATION_WORDS[one.insulation])}${twinNumber(match.unclear.near, at)} is there`}
+            value={chosen[one.id] ?? null}
+            options={[
+              ...match.unclear.far.map((other, index) => ({
+                value: other.id,
+                words: `${INSULATION_WORDS[other.insulation]}${twinNumber(match.unclear.far, index)}`,
+                mark: <Chip insulation={other.insulation} />,
+              })),
+              { value: NONE, words: 'not seen there' },
+            ]}
+            onCommit={id => setChosen({ ...chosen, [one.id]: id })}
+          />
+        ))}
+      {match && match.unclear.near.length > 1 && match.unclear.far.length > 1 && (
+        <p className="text-sm text-soft">
+          Colours do not tell these apart: follow them with continuity, dead and apart, before you say.
+        </p>
+      )}
+      {differing.map(({ pair, field }) => (
+        <PickOne
+          key={`${pair.near!.id}/${field}`}
+          label={`${plain(INSULATION_WORDS[pair.near!.insulation])}: the two ends were recorded differently. Which is right?`}
+          value={valueWords(field, settled[pair.near!.id]?.[field])}
+          options={[
+            {
+              value: valueWords(field, pair.near![field])!,
+              words: `${valueWords(field, pair.near![field])} (here)`,
+            },
+            {
+              value: valueWords(field, pair.far![field])!,
+              words: `${valueWords(field, pair.far![field])} (there)`,
+            },
+          ]}
+          onCommit={value => {
+            const side = valueWords(field, pair.near![field]) === value ? pair.near! : pair.far!
+            setSettled({ ...settled, [pair.near!.id]: { ...settled[pair.near!.id], [field]: side[field] } })
+          }}
+        />
+      ))}
+    </Sheet>
+  )
+}
+
+/** What a person paired; null while something is left to say, or two are said to be one. */
+function pairsByHand(
+  unclear: { readonly near: readonly Conductor[]; readonly far: readonly Conductor[] },
+  chosen: Readonly<Record<string, string>>,
+): Pair[] | null {
+  const taken = Object.values(chosen).filter(id => id !== NONE)
+  if (new Set(taken).size < taken.length) return null
+  if (unclear.near.some(({ id }) => chosen[id] === undefined)) return null
+  return [
+    ...unclear.near.map((one): Pair => ({
+      near: one,
+      far: unclear.far.find(({ id }) => id === chosen[one.id]) ?? null,
+    })),
+    ...unclear.far.filter(({ id }) => !taken.includes(id)).map((far): Pair => ({ near: null, far })),
+  ]
+}
+
+/** The number of a conductor among those of its colour, where there are several. */
+function twinNumber(all: readonly Conductor[], at: number): string {
+  const { insulation } = all[at]!
+  const twins = all.filter(each => each.insulation === insulation)
+  return twins.length > 1
+    ? ` ${all.slice(0, at + 1).filter(each => each.insulation === insulation).length}`
+    : ''
+}
+
+function valueWords(field: Differing, value: Conductor[Differing] | undefined): string | null {
+  if (value === undefined) return null
+  return typeof value === 'boolean'
+    ? value
+      ? 'faded'
+      : 'not faded'
+    : field === 'gauge'
+      ? value
+      : plain(value)
+}

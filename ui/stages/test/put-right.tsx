@@ -1,0 +1,111 @@
+'use client'
+
+import { useState } from 'react'
+import type { Reading } from '@/core/model/entities'
+import { figure } from '@/core/model/units'
+import { useEdits } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { NumberField, TextField } from '../../primitives/fields'
+import { INSTRUMENT_UNITS } from '../../words'
+
+const REASONS = ['Misread', 'On another conductor', 'A switch stood otherwise', 'Not taken at all']
+
+/** Why something does not count any more: one press, or in one's own words. */
+export function Reason({
+  says,
+  onReason,
+  onBack,
+}: {
+  says: string
+  onReason: (why: string) => void
+  onBack: () => void
+}) {
+  const [own, setOwn] = useState('')
+  return (
+    <fieldset className="flex flex-col gap-2 rounded-lg border-2 border-plum p-3">
+      <legend className="px-1 font-semibold">{says}: why?</legend>
+      <div className="flex flex-wrap gap-2">
+        {REASONS.map(why => (
+          <Button key={why} onClick={() => onReason(why)}>
+            {why}
+          </Button>
+        ))}
+      </div>
+      <div className="flex items-end gap-2">
+        <div className="flex-1">
+          <TextField label="In other words" value={own} max={300} onCommit={setOwn} live />
+        </div>
+        <Button disabled={own.trim() === ''} onClick={() => onReason(own.trim())}>
+          Record
+        </Button>
+        <Button onClick={onBack}>Back</Button>
+      </div>
+    </fieldset>
+  )
+}
+
+/** A reading struck out with its reason, put right with what it said before, or let count again. */
+export function PutRight({ reading, words, boxId }: { reading: Reading; words: string; boxId: string }) {
+  const edits = useEdits(boxId)
+  const [asking, setAsking] = useState<'strike' | 'correct' | null>(null)
+  const [value, setValue] = useState<number | null>(reading.value)
+  if (reading.struck !== null)
+    return (
+      <Button
+        look="quiet"
+        aria-label={`Let it count again: ${words}`}
+        onClick={() =>
+          edits.send('correct a reading', [edits.change('readings', reading.id, { struck: null })])
+        }
+      >
+        Let it count again
+      </Button>
+    )
+  if (asking === null)
+    return (
+      <span className="flex flex-wrap gap-x-1">
+        {/* What it tells apart was answered with it: another figure is another reading. */}
+        {reading.answer === null && (
+          <Button look="quiet" aria-label={`Correct: ${words}`} onClick={() => setAsking('correct')}>
+            Correct
+          </Button>
+        )}
+        <Button look="quiet" aria-label={`Strike out: ${words}`} onClick={() => setAsking('strike')}>
+          Strike out
+        </Button>
+      </span>
+    )
+  const unit = INSTRUMENT_UNITS[reading.instrument]
+  return (
+    <div className="flex w-full flex-col gap-2">
+      {asking === 'correct' && (
+        <NumberField
+          label="It read"
+          unit={unit}
+          value={value}
+          min={0}
+          max={100000}
+          onCommit={setValue}
+          live
+        />
+      )}
+      <Reason
+        says={asking === 'strike' ? 'Struck out' : 'Put right'}
+        onBack={() => setAsking(null)}
+        onReason={why => {
+          const done =
+            asking === 'strike'
+              ? edits.send('strike out a reading', [edits.change('readings', reading.id, { struck: why })])
+              : value !== null &&
+                edits.send('correct a reading', [
+                  edits.change('readings', reading.id, {
+                    value,
+                    corrected: `was ${figure(reading.value, 2)} ${unit}: ${why}`,
+                  }),
+                ])
+          if (done) setAsking(null)
+        }}
+      />
+    </div>
+  )
+}
