@@ -3,10 +3,10 @@ import Joi from 'joi'
 import { parseJobFile } from '@/core/format/job-file'
 import { validated } from '@/core/format/schemas'
 import { emptyRecord } from '@/core/model/record'
-import { good, type Result } from '@/core/model/result'
+import { fault, good, refused, type Result } from '@/core/model/result'
 import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
 import { isDuplicate } from './database'
-import { storeJobFile } from './jobs'
+import { loadJobFile, storeJobFile } from './jobs'
 
 const startSchema = Joi.object({
   start: Joi.object({
@@ -15,17 +15,30 @@ const startSchema = Joi.object({
   }).required(),
 })
 
+const copySchema = Joi.object({
+  copy: Joi.object({
+    jobId: Joi.string().max(40).required(),
+    name: Joi.string().min(1).max(120).required(),
+  }).required(),
+})
+
+interface Copy {
+  readonly copy: { readonly jobId: string; readonly name: string }
+}
+
 interface Start {
   readonly start: { readonly name: string; readonly regionId: RegionId }
 }
 
 /**
- * Stores what was sent: a job file, or the wish for an empty job. A file keeps its own id while that is
+ * Stores what was sent: a job file, or the wish for an empty job, or for a copy of one. A file keeps its own id while that is
  * free and gets a new one where it is taken, so nothing is ever overwritten.
  */
 export async function bringIn(body: string): Promise<Result<string>> {
-  const start = wishIn(body)
+  const start = wishIn<Start>(startSchema, body)
   if (start) return startJob(start)
+  const copy = wishIn<Copy>(copySchema, body)
+  if (copy) return copyJob(copy)
   const parsed = parseJobFile(body)
   if (!parsed.ok) return parsed
   const wished = parsed.value.record.job.id
@@ -40,9 +53,9 @@ export async function bringIn(body: string): Promise<Result<string>> {
   }
 }
 
-function wishIn(body: string): Start | null {
+function wishIn<Wish>(schema: Joi.Schema, body: string): Wish | null {
   try {
-    const shape = validated<Start>(startSchema, JSON.parse(body))
+    const shape = validated<Wish>(schema, JSON.parse(body))
     return shape.ok ? shape.value : null
   } catch {
     return null
@@ -62,5 +75,15 @@ async function startJob({ start }: Start): Promise<Result<string>> {
     note: '',
   })
   await storeJobFile({ record, extra: {} }, { jobId, demo: null })
+  return good(jobId)
+}
+
+/** A job once more under another name, with all that was recorded but its pictures and its history. */
+async function copyJob({ copy }: Copy): Promise<Result<string>> {
+  const file = await loadJobFile(copy.jobId)
+  if (!file) return refused(fault('/copy/jobId', 'no-such-job', 'this job is no longer there'))
+  const jobId = randomUUID()
+  const record = { ...file.record, photos: {}, job: { ...file.record.job, id: jobId, name: copy.name } }
+  await storeJobFile({ record, extra: file.extra }, { jobId, demo: null })
   return good(jobId)
 }

@@ -7,9 +7,13 @@ import { loadJob } from './jobs'
 
 /**
  * The day of a job as a calendar, one entry a walk and one a piece of work; `date` as YYYY-MM-DD, `start` as HH:MM,
- * both in the time of whoever reads it. Null where there is no such job.
+ * both in the time of whoever reads it. With the name of the house; null where there is no such job.
  */
-export async function dayCalendar(jobId: string, date: string, start: string): Promise<string | null> {
+export async function dayCalendar(
+  jobId: string,
+  date: string,
+  start: string,
+): Promise<{ readonly house: string; readonly text: string } | null> {
   const job = await loadJob(jobId)
   if (!job) return null
   const { record } = job
@@ -29,7 +33,8 @@ export async function dayCalendar(jobId: string, date: string, start: string): P
       end: at(from + Math.max(1, minutes)),
       stamp: at(0),
     })
-  dayOf(record, await currentTrade()).stretches.forEach((stretch, index) => {
+  const { stretches } = dayOf(record, await currentTrade())
+  stretches.forEach((stretch, index) => {
     const thrown = [
       ...(stretch.toOff.length > 0 ? [`${breaker} ${breakers(stretch.toOff)} off`] : []),
       ...(stretch.toOn.length > 0 ? [`${breaker} ${breakers(stretch.toOn)} on`] : []),
@@ -48,5 +53,15 @@ export async function dayCalendar(jobId: string, date: string, start: string): P
       add(`${boxId}-${kind}`, `${TURN_WORDS[kind]}: ${where}${who ? ` (${who})` : ''}`, from, minutes, where)
     }
   })
-  return calendar.toString()
+  // The last walk brings back what was off to the end.
+  const last = stretches.at(-1)
+  if (last && last.off.length > 0)
+    add(
+      `walk-${stretches.length + 1}`,
+      `Last walk: ${breaker} ${breakers(last.off)} on`,
+      last.from + last.minutes,
+      last.walkMinutes,
+      panel,
+    )
+  return { house: record.job.name, text: calendar.toString() }
 }

@@ -43,6 +43,17 @@ export function isOwn(request: Request): boolean {
   return URL.canParse(origin) && new URL(origin).host === request.headers.get('host')
 }
 
+/** The header under which a browser keeps a file: named after the house, in letters that any system takes. */
+export function fileNamed(house: string, ending: string): string {
+  const slug =
+    house
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase() || 'job'
+  const plain = slug.normalize('NFKD').replace(/[^a-z0-9-]+/g, '') || 'job'
+  return `attachment; filename="${plain}${ending}"; filename*=UTF-8''${encodeURIComponent(slug)}${ending}`
+}
+
 const STATUS = { applied: 200, refused: 422, stale: 409, 'no-such-job': 404 } as const
 
 /** Answers a request that writes: only from pages of this application, its body handed on as text, its outcome by status. */

@@ -34,7 +34,7 @@ afterAll(async () => {
 
 describe('the pick list as a table', () => {
   const rowOf = async () =>
-    Papa.parse<string[]>((await pickListCsv(jobId))!).data.find(row => row[1]?.includes('LED 200 W'))
+    Papa.parse<string[]>((await pickListCsv(jobId))!.text).data.find(row => row[1]?.includes('LED 200 W'))
 
   it('says what is needed, what the van has, and what is left to buy', async () => {
     expect(await rowOf()).toEqual([

@@ -4,8 +4,10 @@ import { currentTrade } from './catalogue'
 import { loadJob } from './jobs'
 import { loadVan } from './van'
 
-/** The pick list of a job as a table, what is in the van taken off; null where there is no such job. */
-export async function pickListCsv(jobId: string): Promise<string | null> {
+/** The pick list of a job as a table, what is in the van taken off, with the name of its house; null where there is no such job. */
+export async function pickListCsv(
+  jobId: string,
+): Promise<{ readonly house: string; readonly text: string } | null> {
   const job = await loadJob(jobId)
   if (!job) return null
   const rows = pickList(job.record, await currentTrade(), await loadVan()).map(
@@ -20,5 +22,8 @@ export async function pickListCsv(jobId: string): Promise<string | null> {
     ],
   )
   const head = ['kind', 'what', 'needed', 'in the van', 'to buy', 'price each', 'where']
-  return `${Papa.unparse([head, ...rows], { escapeFormulae: true })}\r\n`
+  return {
+    house: job.record.job.name,
+    text: `${Papa.unparse([head, ...rows], { escapeFormulae: true })}\r\n`,
+  }
 }

@@ -29,14 +29,25 @@ describe('rows', () => {
       circuitId: null,
       to: 'off',
       foundSo: false,
+      struck: null,
       seq: 4,
       at: '2026-03-02T08:00:00.120Z',
       extra: { odd: [1] },
     }
-    const [id, circuit, to, found, seq, at, extra] = valuesOf('switchings', row)
+    const [id, circuit, to, found, struck, seq, at, extra] = valuesOf('switchings', row)
     expect(at).toBe('2026-03-02 08:00:00.120')
     expect(
-      rowFrom('switchings', { id, circuit_id: circuit, to, found_so: found, seq, at, extra, version: 3 }),
+      rowFrom('switchings', {
+        id,
+        circuit_id: circuit,
+        to,
+        found_so: found,
+        struck,
+        seq,
+        at,
+        extra,
+        version: 3,
+      }),
     ).toEqual({
       row,
       version: 3,

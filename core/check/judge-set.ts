@@ -4,6 +4,7 @@ import type { JobRecord } from '../model/record'
 import type { Trade } from '../model/trade'
 import { cableCure, cablesThatCure, routeAll, withChoices, type DeviceSet, type RoutedBox } from '../route'
 import { check, openingsBeside } from './check'
+import { ANSWERED_BY_WIRING } from './chosen'
 import { line, rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { unmet, type Lacking } from './needs'
 import { neutralIn } from './place'
@@ -31,9 +32,6 @@ export interface SetJudgement {
   readonly price: number
   readonly minutes: number
 }
-
-/** Rules that a device alone is held to; for several places the wiring of the whole light answers them. */
-const ANSWERED_BY_WIRING: readonly string[] = ['places', 'supply-neutral']
 
 /** A record in which a set is chosen for a light; where a place keeps its old device nothing is. */
 export function withSet(record: JobRecord, places: readonly LightPlace[], { members }: DeviceSet): JobRecord {

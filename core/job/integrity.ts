@@ -1,4 +1,4 @@
-import { ENTITY_NAMES, fieldsOf, type EntityName } from '../model/entities'
+import { ENTITY_NAMES, fieldsOf, type EntityName, type JobRow } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import { fault, type Fault } from '../model/result'
 import type { Change } from './change'
@@ -23,11 +23,27 @@ export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): 
           .sort()
           .map(id => ({ entity, id, path: `/${entity}/${id}` })),
       )
-  return subjects.flatMap(subject => [
-    ...danglingReferences(record, subject),
-    ...incoherence(record, subject),
-  ])
+  const regionChanged =
+    changes?.some(
+      ({ entity, before, after }) =>
+        entity === 'job' && (before as JobRow).regionId !== ((after ?? before) as JobRow).regionId,
+    ) ?? false
+  const ofRegion =
+    regionChanged && !isRegionFree(record)
+      ? [fault('/job/regionId', 'region-in-use', 'things are recorded by the rules of its region already')]
+      : []
+  return [
+    ...ofRegion,
+    ...subjects.flatMap(subject => [...danglingReferences(record, subject), ...incoherence(record, subject)]),
+  ]
 }
+
+/** What is recorded in the words and sizes of one region means nothing in another. */
+const BY_REGION = ['circuits', 'devices', 'choices', 'cables', 'readings'] as const
+
+/** Whether the region of a job can still be said otherwise: nothing that depends on it is recorded. */
+export const isRegionFree = (record: JobRecord): boolean =>
+  BY_REGION.every(entity => Object.keys(record[entity]).length === 0)
 
 function danglingReferences(record: JobRecord, { entity, id, path }: Subject): Fault[] {
   const row = record[entity][id] as unknown as Record<string, unknown>

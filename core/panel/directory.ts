@@ -15,12 +15,20 @@ export interface DirectoryEntry {
 }
 
 /** The panel’s directory, which grows as breakers are found. */
-export const directoryOf = (record: JobRecord): DirectoryEntry[] =>
-  [...rowsOf(record, 'circuits')].sort(byPosition).map(circuit => {
-    const feeds = rowsWith(record, 'feeds', 'circuitId', circuit.id)
-    const boxes = (basis: 'reading' | 'label') =>
-      feeds.flatMap(feed => (feed.basis === basis ? (record.boxes[feed.boxId] ?? []) : []))
-    const found = boxes('reading')
+export function directoryOf(record: JobRecord): DirectoryEntry[] {
+  const circuits = [...rowsOf(record, 'circuits')].sort(byPosition)
+  const fed = new Map(
+    circuits.map(({ id }) => {
+      const boxes = (basis: 'reading' | 'label') =>
+        rowsWith(record, 'feeds', 'circuitId', id).flatMap(feed =>
+          feed.basis === basis ? (record.boxes[feed.boxId] ?? []) : [],
+        )
+      return [id, { found: boxes('reading'), labelled: boxes('label') }]
+    }),
+  )
+  return circuits.map(circuit => {
+    const { found, labelled } = fed.get(circuit.id)!
+    const others = circuits.filter(({ id }) => id !== circuit.id).flatMap(({ id }) => fed.get(id)!.found)
     return {
       circuit,
       shares: sharersOf(record, circuit).map(other => ({
@@ -28,10 +36,51 @@ export const directoryOf = (record: JobRecord): DirectoryEntry[] =>
         oneHandle: oneHandle(circuit, other),
       })),
       found,
-      labelled: boxes('label'),
-      says: found.length > 0 ? roomsOf(record, found).join(', ') : null,
+      labelled,
+      says: found.length > 0 ? foundIn(record, circuit, found, others).join(', ') : null,
     }
   })
+}
+
+/**
+ * Rooms that a circuit feeds. Where another one feeds boxes of the same room too, which of them are its own; and where
+ * both come into one box, which of its lights.
+ */
+function foundIn(
+  record: JobRecord,
+  circuit: Breaker,
+  boxes: readonly Box[],
+  others: readonly Box[],
+): string[] {
+  return rowsOf(record, 'rooms').flatMap(room => {
+    const own = boxes.filter(({ roomId }) => roomId === room.id)
+    if (own.length === 0) return []
+    if (!others.some(({ roomId }) => roomId === room.id)) return [room.name]
+    return [`${room.name} (${own.map(box => boxWords(record, circuit, box, others)).join('; ')})`]
+  })
+}
+
+function boxWords(record: JobRecord, circuit: Breaker, box: Box, others: readonly Box[]): string {
+  if (!others.some(({ id }) => id === box.id)) return box.name
+  const lights = lightsOn(record, circuit, box)
+  return lights.length > 0 ? `${box.name}: ${lights.join(', ')}` : `${box.name}, in part`
+}
+
+/** Lights of a box that a circuit feeds, by the conductors that are on their devices or serve them. */
+function lightsOn(record: JobRecord, { id }: Breaker, box: Box): string[] {
+  const hots = rowsWith(record, 'ends', 'boxId', box.id).filter(end => end.roleCircuitId === id)
+  const joints = new Set(hots.flatMap(({ jointId }) => jointId ?? []))
+  return rowsWith(record, 'places', 'boxId', box.id).flatMap(place => {
+    const devices = rowsWith(record, 'devices', 'placeId', place.id).map(device => device.id)
+    const isFed =
+      hots.some(end => end.roleGroupId === place.groupId) ||
+      hots.some(end => end.deviceId !== null && devices.includes(end.deviceId)) ||
+      devices.some(deviceId =>
+        rowsWith(record, 'pigtails', 'deviceId', deviceId).some(({ jointId }) => joints.has(jointId)),
+      )
+    return isFed ? [record.groups[place.groupId]!.name] : []
+  })
+}
 
 /** Rooms of some boxes, each once, in the order of the house. */
 export function roomsOf(record: JobRecord, boxes: readonly Box[]): string[] {

@@ -44,7 +44,7 @@ const withoutFeed = Object.fromEntries(
     .map(({ id }) => [id, null]),
 )
 const off = (circuitId: string): Record<string, Partial<Row<'switchings'>>> => ({
-  'switched-off': { circuitId, to: 'off', seq: 950, at: AT },
+  'switched-off': { circuitId, to: 'off', struck: null, seq: 950, at: AT },
 })
 
 describe('the hunt for a breaker', () => {

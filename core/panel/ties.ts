@@ -1,12 +1,17 @@
 import type { Breaker } from '../model/entities'
 import { rowsOf, type JobRecord } from '../model/record'
 
-/** Circuits that share a neutral with one, whichever of them it was written at. */
-export const sharersOf = (record: JobRecord, circuit: Breaker): Breaker[] =>
-  rowsOf(record, 'circuits').filter(
-    ({ id, sharedNeutralWithId }) =>
-      id !== circuit.id && (id === circuit.sharedNeutralWithId || sharedNeutralWithId === circuit.id),
-  )
+/** Circuits that share a neutral with one, two or more of them, whichever of them it was written at. */
+export function sharersOf(record: JobRecord, circuit: Breaker): Breaker[] {
+  const together = new Set([circuit.id])
+  const circuits = rowsOf(record, 'circuits')
+  for (let before = 0; before < together.size;) {
+    before = together.size
+    for (const { id, sharedNeutralWithId: other } of circuits)
+      if (other !== null && (together.has(id) || together.has(other))) together.add(id).add(other)
+  }
+  return circuits.filter(({ id }) => id !== circuit.id && together.has(id))
+}
 
 /** Whether two of them are thrown by one handle: both are poles of one breaker, or tied. */
 export const oneHandle = (one: Breaker, other: Breaker): boolean => one.poles > 1 && other.poles > 1

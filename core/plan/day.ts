@@ -5,7 +5,8 @@ import { deviceNamed, type Trade } from '../model/trade'
 import { claimStatus } from '../identify'
 import { isolationOf } from '../safety'
 import { learnedPace } from './pace'
-import { isForWiring, progressOf } from './progress'
+import { progressOf } from './progress'
+import { isForWiring } from './settled'
 import { planBox } from './steps'
 import {
   boxByBox,

@@ -1,4 +1,5 @@
 import { boxView } from '../job/box-view'
+import type { JobRecord } from '../model/record'
 import type { Guard } from '../job/transition'
 import { fault, type Fault } from '../model/result'
 import type { Row } from '../model/entities'
@@ -13,6 +14,8 @@ import {
 } from '../safety'
 import type { Trade } from '../model/trade'
 import { planBox } from './steps'
+import { powerOf } from './prove-list'
+import { isWiredFor } from './wired-for'
 
 /**
  * The hold points, for everyone who writes: a step that touches conductors is not ticked before the
@@ -34,6 +37,8 @@ export const holdPoints =
               ),
             )
       }
+      if (change.entity === 'tests' && change.before === null && change.after !== null)
+        return heldTest(before, change.id, change.after as Row<'tests'>, trade)
       if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
       const { boxId, stepKey } = change.after as Row<'steps'>
       const view = boxView(before, boxId)
@@ -53,3 +58,19 @@ export const holdPoints =
         return [fault(path, 'by-record', `“${step.says}” is done by its readings, not by a tick`)]
       return step.holds.length > 0 ? [fault(path, 'held', `Held: ${step.holds[0]}`)] : []
     })
+
+/** Nothing is proved before it is wired; what is read dead, before the power is back. */
+function heldTest(before: JobRecord, id: string, { placeId, testKey }: Row<'tests'>, trade: Trade): Fault[] {
+  const view = boxView(before, before.places[placeId]?.boxId ?? '')
+  const wired = view ? isWiredFor(view, trade) : 'no'
+  const early = wired === 'no' || (wired === 'hands-off' && powerOf(testKey) === 'on')
+  return early
+    ? [
+        fault(
+          `/tests/${id}/testKey`,
+          'held',
+          'Nothing is proved before it is wired: the last step of Wire comes first.',
+        ),
+      ]
+    : []
+}

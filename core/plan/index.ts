@@ -1,15 +1,7 @@
 export { holdPoints } from './guard'
 export { powerHolds } from './power-guard'
 export { heldOff, ifOn, ifOnAfter, ifOnNow, moves, type IfOn } from './if-on'
-export {
-  isForWiring,
-  isSettled,
-  progressOf,
-  progressOfJob,
-  type BoxProgress,
-  type StageProgress,
-  type StageState,
-} from './progress'
+export { progressOf, progressOfJob, type BoxProgress, type StageProgress, type StageState } from './progress'
 export { testList, type TestItem } from './prove-list'
 export { type Step, type StepKind } from './step'
 export { needWords, planBox, type BoxPlan } from './steps'
@@ -18,3 +10,5 @@ export { learnedPace } from './pace'
 export { PIECE_KINDS } from './walks'
 export { ruleChanges, type RuleChange } from './rule-change'
 export { usualValue } from './usual-setting'
+export { isForWiring, isSettled } from './settled'
+export { isWiredFor } from './wired-for'

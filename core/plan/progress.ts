@@ -1,5 +1,5 @@
 import { boxView, isOwnLead, type BoxView } from '../job/box-view'
-import { tiedBoxes } from '../job/tied'
+import { verdictOfChosen } from '../check'
 import { lookingForPlaces } from '../job/looking'
 import { claimStatus } from '../identify'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
@@ -7,6 +7,7 @@ import { linesToTell } from '../panel'
 import { deviceNamed, type Trade } from '../model/trade'
 import { STAGES, type Stage } from '../model/vocabulary'
 import { testList } from './prove-list'
+import { controlsBeyond, isForControls, isForWiring, isSettled } from './settled'
 import { planBox } from './steps'
 
 export type StageState = 'waiting' | 'begun' | 'done'
@@ -79,35 +80,18 @@ const test: Rule = view => {
   )
 }
 
-/** A device is chosen for it; or for another place of its light, and the old one here stays. */
-export function isSettled({ record }: BoxView, { group, choice, found }: BoxView['places'][number]): boolean {
-  if (choice !== null) return true
-  const places = rowsWith(record, 'places', 'groupId', group.id)
-  return found !== null && places.some(({ id }) => rowsWith(record, 'choices', 'placeId', id).length > 0)
-}
-
-/** Whether controls stand in a box; another only joins what they need. */
-const isForControls = ({ box }: BoxView): boolean => box.kind === 'control'
-
-/** Boxes that are no controls’ own, of lights whose devices are chosen: they are wired with them. */
-const controlsBeyond = (
-  view: BoxView,
-): { readonly view: BoxView; readonly place: BoxView['places'][number] }[] =>
-  tiedBoxes(view.record, view.box.id).flatMap(each => each.places.map(place => ({ view: each, place })))
-
-/** Whether a device is settled for any control that a box is wired for: its own, or those it hangs together with. */
-export const isForWiring = (view: BoxView): boolean =>
-  isForControls(view)
-    ? view.places.some(place => isSettled(view, place))
-    : controlsBeyond(view).some(each => isSettled(each.view, each.place))
-
 const NOTHING_TO_DO: Omit<StageProgress, 'stage'> = { state: 'done', missing: '' }
 
-const choose: Rule = view => {
+const choose: Rule = (view, trade) => {
   if (!isForControls(view)) return NOTHING_TO_DO
   const open = view.places.filter(place => !isSettled(view, place))
+  const unfit = view.places.filter(place => verdictOfChosen(view, place, trade) === 'does-not-fit')
   return state(
-    view.places.length === 0 ? ['no control recorded'] : open.length > 0 ? ['device not chosen'] : [],
+    [
+      ...(view.places.length === 0 ? ['no control recorded'] : []),
+      ...(open.length > 0 ? ['device not chosen'] : []),
+      ...unfit.map(({ group }) => `what is chosen for ${group.name} does not fit`),
+    ],
     open.length < view.places.length,
   )
 }

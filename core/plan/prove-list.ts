@@ -7,12 +7,19 @@ export interface TestItem {
   readonly key: string
   readonly says: string
   readonly expect: string
+  /** Some are made before the power comes back, the rest with it. */
+  readonly power: 'off' | 'on'
   readonly outcome: 'pass' | 'fail' | null
   readonly note: string
 }
 
+const DEAD_TESTS: readonly string[] = ['ground-continuity']
+
+/** Whether a test is made dead, before the power comes back, or with it. */
+export const powerOf = (testKey: string): TestItem['power'] => (DEAD_TESTS.includes(testKey) ? 'off' : 'on')
+
 /**
- * The test list of one place: working the control, the readings that catch mistakes a working lamp
+ * The test list of one place: what is read dead before the power comes back, then working the control, the readings that catch mistakes a working lamp
  * hides, and what this device alone can do.
  */
 export function testList(view: BoxView, place: PlaceView, trade: Trade): TestItem[] {
@@ -27,7 +34,12 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
     load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
   )
   const switches = model.control.length > 0
-  const items: Omit<TestItem, 'outcome' | 'note'>[] = [
+  const items: Omit<TestItem, 'outcome' | 'note' | 'power'>[] = [
+    {
+      key: 'ground-continuity',
+      says: `Power off: ${words.ground} at the device to ${words.ground} at the luminaire`,
+      expect: 'Continuous',
+    },
     ...(switches
       ? [
           {
@@ -58,15 +70,11 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
           },
         ]
       : []),
-    {
-      key: 'ground-continuity',
-      says: `Power off: ${words.ground} at the device to ${words.ground} at the luminaire`,
-      expect: 'Continuous',
-    },
     ...model.tests.map(test => ({ key: `device:${test.id}`, says: test.says, expect: test.expect })),
   ]
   return items.map(item => ({
     ...item,
+    power: powerOf(item.key),
     outcome: results.get(item.key)?.outcome ?? null,
     note: results.get(item.key)?.note ?? '',
   }))

@@ -116,7 +116,10 @@ function withHolds(
   isolation: Isolation,
   routed: Result<RoutedBox>,
 ): Step[] {
-  const isDone = (draft: Draft) => draft.done ?? ticked.has(draft.key)
+  // Once the last thing is done the box is finished: what came before it stays done, though the power is on again.
+  const ticks = drafts.filter(({ doneBy }) => doneBy === 'tick')
+  const finished = routed.ok && ticks.length > 0 && ticks.every(({ key }) => ticked.has(key))
+  const isDone = (draft: Draft) => finished || (draft.done ?? ticked.has(draft.key))
   const openBefore = (index: number, wanted: (draft: Draft) => boolean) =>
     drafts.slice(0, index).find(draft => wanted(draft) && !isDone(draft))
   return drafts.map((draft, index) => {

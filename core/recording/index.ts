@@ -11,6 +11,8 @@ export {
   movedInList,
   roomNamed,
 } from './boxes'
+export { kindOf, templateEdits, templatesFor } from './box-template'
+export type { BoxTemplate, SwitchKind, TemplateCable, TemplateSeat } from './templates'
 export { CABLE_TEMPLATES, type CableTemplate } from './cable-templates'
 export {
   cableEdits,
@@ -25,6 +27,7 @@ export {
   type NewStrand,
   type Seat,
 } from './cables'
+export { circuitAdded, neutralShared } from './circuits'
 export { HANGING, hung, luminaireRecorded, type Hanging, type Hung } from './fixtures'
 export {
   freeLightName,

@@ -18,8 +18,14 @@ const MOST_TRIES = 60
 /**
  * What would let a box and all that hangs together with it be wired, the least work first; each was routed anew and
  * works. None where it can be wired as it is, or where a role or a choice is still missing.
+ * @param lets whether the devices of a record may go where they would
  */
-export function routeCures(record: JobRecord, boxId: string, trade: Trade): RouteCure[] {
+export function routeCures(
+  record: JobRecord,
+  boxId: string,
+  trade: Trade,
+  lets: (tried: JobRecord) => boolean = () => true,
+): RouteCure[] {
   const now = routeAll(record, boxId, trade)
   if (now.ok || now.faults.some(({ code }) => WAITS.includes(code))) return []
   const works = (tried: JobRecord) => routeAll(tried, boxId, trade).ok
@@ -27,8 +33,8 @@ export function routeCures(record: JobRecord, boxId: string, trade: Trade): Rout
   const lights = lightsOf(views)
   return [
     ...ruleCures(record, trade, works),
-    ...lights.flatMap(places => placeCures(record, places, trade, works)),
-    ...lights.flatMap(places => deviceCures(record, places, trade, works)),
+    ...lights.flatMap(places => placeCures(record, places, trade, each => lets(each) && works(each))),
+    ...lights.flatMap(places => deviceCures(record, places, trade, each => lets(each) && works(each))),
     ...cableCures(record, boxId, trade),
   ]
 }

@@ -2,6 +2,7 @@ import type { BoxView, EndView } from '../job/box-view'
 import { isHotRole, isLoadRole } from '../identify'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
 import type { Trade } from '../model/trade'
+import { sharersOf } from '../panel/ties'
 
 export const nearPoint = (end: EndView) => `end:${end.end.id}`
 const farPoint = (end: EndView) => `far:${end.end.id}`
@@ -75,18 +76,21 @@ function suppliesOf(views: readonly BoxView[]): SupplyPoint[] {
       ].map(circuit => [circuit.id, circuit]),
     ),
   )
+  const { record } = views[0] ?? {}
   const ids = circuits.size > 0 ? [...circuits.keys()] : ['supply']
   return ids.map(id => {
     const circuit = circuits.get(id)
-    const shared = circuit?.sharedNeutralWithId ?? null
-    const second = shared !== null && ids.includes(shared) && shared < id
+    const sharers = circuit && record ? sharersOf(record, circuit).map(each => each.id) : []
+    const together = [id, ...sharers].filter(each => ids.includes(each)).sort()
+    const at = together.indexOf(id)
     return {
       id: circuit ? `breaker ${circuit.breaker}` : id,
       volts: views[0]?.region.nominalVolts ?? 0,
-      phaseDegrees: second ? 180 : 0,
+      // Two hots on one neutral face each other on a split supply; three are those of three phases.
+      phaseDegrees: (360 / Math.max(together.length, 1)) * at,
       breakerOn: true,
       hot: `panel:${id}:hot`,
-      neutral: `panel:${second ? shared : id}:neutral`,
+      neutral: `panel:${together[0]}:neutral`,
       ground: 'panel:ground',
     }
   })

@@ -3,7 +3,7 @@ import { rowsOf, type JobRecord } from '@/core/model/record'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
-import { CheckField } from '../primitives/fields'
+import { CheckField, TextField } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 
 /** Who works here: who may read live, who stands at the panel. */
@@ -23,7 +23,15 @@ export function CrewForm({ record }: { record: JobRecord }) {
         {rowsOf(record, 'crew').map(person => (
           <li key={person.id} className="py-2">
             <div className="flex items-center justify-between gap-2">
-              <strong>{person.name}</strong>
+              <TextField
+                label="Name"
+                value={person.name}
+                max={80}
+                required
+                onCommit={said =>
+                  edits.send('say who works', [edits.change('crew', person.id, { name: said })])
+                }
+              />
               <Button
                 look="quiet"
                 aria-label={`Remove ${person.name}`}
@@ -51,7 +59,7 @@ export function CrewForm({ record }: { record: JobRecord }) {
       </ul>
       <div className="flex items-end gap-2" data-chrome>
         <label className="flex min-w-0 flex-1 flex-col gap-1 text-sm font-semibold">
-          Name
+          Somebody else
           <input
             value={name}
             maxLength={80}

@@ -14,6 +14,8 @@ import { CrewForm } from './crew-form'
 import { KeepsForm } from './keeps-form'
 import { Stretches } from './stretches'
 import { TimeLine } from './time-line'
+import { DateField, useRunning } from '../primitives/fields'
+import { today } from '../primitives/today'
 import { boxesOf, boxName } from './words'
 
 const BoxOrder = dynamic(() => import('./box-order').then(module => module.BoxOrder), { ssr: false })
@@ -24,6 +26,8 @@ export function DayPage() {
   const { record } = useJob()
   const edits = useEdits(null)
   const [start, setStart] = useState('08:00')
+  const running = useRunning()
+  const [date, setDate] = useState('')
   const [ordering, setOrdering] = useState(false)
   const day = useMemo(() => dayOf(record, trade), [record, trade])
   const turns = day.stretches.flatMap(each => each.turns)
@@ -49,6 +53,7 @@ export function DayPage() {
           </p>
         </div>
         <div className="flex flex-wrap items-end gap-2" data-chrome>
+          <DateField label="Date" value={date || (running ? today() : '')} onCommit={setDate} />
           <label className="flex flex-col gap-1 text-sm font-semibold">
             Start
             <input
@@ -59,7 +64,7 @@ export function DayPage() {
             />
           </label>
           <a
-            href={`/api/jobs/${record.job.id}/day?start=${start}`}
+            href={`/api/jobs/${record.job.id}/day?start=${start}&date=${date || (running ? today() : '')}`}
             className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
           >
             Calendar file

@@ -5,6 +5,7 @@ import type { Keep } from '@/core/model/entities'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
+import { NumberField, SelectField } from '../primitives/fields'
 import { FigureField } from '../primitives/figure-field'
 import { Part } from '../stages/stage-frame'
 
@@ -20,6 +21,8 @@ export function KeepsForm({ record }: { record: JobRecord }) {
   const [circuitId, setCircuitId] = useState('')
   const add = (keep: Omit<Keep, 'id' | 'extra'>) =>
     edits.send('say what must stay on', [edits.add('keeps', { id: newId(), ...keep })])
+  const change = (id: string, fields: Partial<Omit<Keep, 'id' | 'extra'>>) =>
+    edits.send('say what must stay on', [edits.change('keeps', id, fields)])
   const says = (keep: Keep) =>
     keep.kind === 'lit-tonight'
       ? `${record.rooms[keep.roomId ?? '']?.name ?? '?'} is lit tonight`
@@ -28,8 +31,41 @@ export function KeepsForm({ record }: { record: JobRecord }) {
     <Part title="What must be kept">
       <ul className="flex flex-col divide-y divide-rule">
         {rowsOf(record, 'keeps').map(keep => (
-          <li key={keep.id} className="flex items-center justify-between gap-2 py-1">
-            {says(keep)}
+          <li key={keep.id} className="flex flex-wrap items-end justify-between gap-2 py-1">
+            {keep.kind === 'lit-tonight' ? (
+              <div className="min-w-32 flex-1">
+                <SelectField
+                  label="Is lit tonight"
+                  value={keep.roomId ?? ''}
+                  options={rooms.map(({ id, name }) => ({ value: id, words: name }))}
+                  onCommit={said => change(keep.id, { roomId: said })}
+                />
+              </div>
+            ) : (
+              <>
+                <div className="min-w-32 flex-1">
+                  <SelectField
+                    label="Is off for a while only"
+                    value={keep.circuitId ?? ''}
+                    options={circuits.map(({ id, breaker: number, label }) => ({
+                      value: id,
+                      words: `${number} ${label}`,
+                    }))}
+                    onCommit={said => change(keep.id, { circuitId: said })}
+                  />
+                </div>
+                <div className="w-28">
+                  <NumberField
+                    label="At most"
+                    unit="min"
+                    value={keep.minutes}
+                    min={5}
+                    max={1440}
+                    onCommit={minutes => change(keep.id, { minutes })}
+                  />
+                </div>
+              </>
+            )}
             <Button
               look="quiet"
               aria-label={`Remove: ${says(keep)}`}

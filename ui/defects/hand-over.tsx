@@ -5,17 +5,12 @@ import { regionOf } from '@/core/model/regions'
 import type { DefectState } from '@/core/model/vocabulary'
 import { useEdits, useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
-import { CheckField, TextField } from '../primitives/fields'
+import { CheckField, DateField, TextField } from '../primitives/fields'
+import { today } from '../primitives/today'
 import { plain } from '../words'
 import { Letter } from './letter'
 import { keyOf, type Located } from './located'
 import { settling } from './settle'
-
-const today = () => {
-  const now = new Date()
-  const two = (figure: number) => String(figure).padStart(2, '0')
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
-}
 
 /** Picks what is handed over, shows the paper as it is printed, and records to whom it went, and when. */
 export function HandOver({
@@ -31,7 +26,7 @@ export function HandOver({
   const trade = useTrade()
   const edits = useEdits(null)
   const [to, setTo] = useState(record.job.owners)
-  const [on] = useState(today)
+  const [on, setOn] = useState(today)
   // What is open is offered first; what was handed over before can be printed again.
   const [chosen, setChosen] = useState(() => new Set((open.length > 0 ? open : handed).map(keyOf)))
   const defects = [...open, ...handed].filter(each => chosen.has(keyOf(each)))
@@ -60,6 +55,7 @@ export function HandOver({
       <div className="mt-4 grid items-start gap-5 lg:grid-cols-[22rem_1fr]">
         <div className="flex flex-col gap-3" data-chrome>
           <TextField label="Handed to" value={to} max={120} required onCommit={setTo} />
+          <DateField label="On" value={on} onCommit={setOn} />
           <fieldset>
             <legend className="text-sm font-semibold">What is handed over</legend>
             {[...open, ...handed].map(each => (

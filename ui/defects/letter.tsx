@@ -35,6 +35,7 @@ export function Letter({
         <br />
         To {to || '…'}, on <time dateTime={on}>{longDate.format(new Date(`${on}T00:00:00Z`))}</time>
         {job.electrician && <>, from {job.electrician}</>}
+        {job.apprentice && <>, with {job.apprentice}</>}
       </p>
       <p className="mt-3">
         While working at these places we found the following. None of it was made by this work, and none of it
@@ -49,7 +50,7 @@ export function Letter({
                 <strong>
                   {view.room.name}, {view.box.name}. {plain(defect.severity)}:
                 </strong>{' '}
-                {defect.what}.
+                {defect.raised?.toOwner ?? defect.what}.
               </p>
               {reason && <p>Why it matters: {reason.says}</p>}
               {defect.raised && (

@@ -17,6 +17,7 @@ export const settling = (
   { row, raised, severity, what }: ListedDefect,
   state: DefectState,
   handed: Handed = NOT_HANDED,
+  note = '',
 ): Edit =>
   row
     ? edits.change('defects', row.id, { state, ...handed })
@@ -27,6 +28,6 @@ export const settling = (
         severity,
         what,
         state,
-        note: '',
+        note,
         ...handed,
       })

@@ -1,6 +1,7 @@
 'use client'
 
-import { memo, useId, useMemo } from 'react'
+import { memo, useId, useMemo, useState } from 'react'
+import { Button } from '../primitives/button'
 import { Device, Joint } from './fittings'
 import { layoutBox, type BoxLayout } from './layout'
 import type { BoxPicture } from './picture'
@@ -18,38 +19,56 @@ interface BoxDrawingProps {
   readonly probes?: readonly string[]
 }
 
+/** What a phone held upright shows without making it smaller, in drawing units. */
+const PHONE = 420
+
 /** The opened box: cables in, strands fanned in the insulation seen, joints, devices, tape flags. */
 export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, probes = [] }: BoxDrawingProps) {
   const layout = useMemo(() => layoutBox(picture), [picture])
   const { width, height } = layout
   const id = useId()
+  // On a phone the whole box is seen first, and its parts at a press.
+  const [large, setLarge] = useState(false)
+  const isWide = width > PHONE
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Drawing: ${picture.title}`}>
-      <svg
-        viewBox={`0 0 ${width} ${height}`}
-        role="group"
-        aria-labelledby={`${id}-title`}
-        className="box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))]"
-        style={{ minWidth: Math.min(width, 640) * 0.9, maxWidth: width * 1.4 }}
-      >
-        <title id={`${id}-title`}>{picture.title}</title>
-        <EarthPattern id={`${id}-earth`} />
-        <BoxWires
-          picture={picture}
-          layout={layout}
-          earth={`${id}-earth`}
-          selected={selected}
-          onSelect={onSelect}
-        />
-        <BoxFittings layout={layout} onTerminal={onTerminal} />
-        {layout.cables
-          .flatMap(cable => cable.strands)
-          .filter(({ strand }) => probes.includes(strand.id))
-          .map(({ strand, tip }) => (
-            <Probe key={strand.id} at={tip} number={probes.indexOf(strand.id) + 1} />
-          ))}
-      </svg>
-    </div>
+    <>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Drawing: ${picture.title}`}>
+        <svg
+          viewBox={`0 0 ${width} ${height}`}
+          role="group"
+          aria-labelledby={`${id}-title`}
+          className="box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))]"
+          style={{
+            minWidth: large || !isWide ? Math.min(width, 640) * 0.9 : undefined,
+            maxWidth: width * 1.4,
+          }}
+        >
+          <title id={`${id}-title`}>{picture.title}</title>
+          <EarthPattern id={`${id}-earth`} />
+          <BoxWires
+            picture={picture}
+            layout={layout}
+            earth={`${id}-earth`}
+            selected={selected}
+            onSelect={onSelect}
+          />
+          <BoxFittings layout={layout} onTerminal={onTerminal} />
+          {layout.cables
+            .flatMap(cable => cable.strands)
+            .filter(({ strand }) => probes.includes(strand.id))
+            .map(({ strand, tip }) => (
+              <Probe key={strand.id} at={tip} number={probes.indexOf(strand.id) + 1} />
+            ))}
+        </svg>
+      </div>
+      {isWide && (
+        <div className="mt-1 text-center sm:hidden" data-chrome>
+          <Button aria-pressed={large} onClick={() => setLarge(!large)}>
+            {large ? 'The whole box' : 'Larger'}
+          </Button>
+        </div>
+      )}
+    </>
   )
 }
 

@@ -130,7 +130,12 @@ function arranged(picture: BoxPicture, rows: Rows): BoxLayout {
   const devices = placeDevices(picture, devicesLeft, deviceTop, deviceHeight)
   const edges = { top: box.y, bottom: box.y + height, left: box.x, right: box.x + box.width, lane }
   const joints = placeJoints(picture.joints, devicesLeft, devicesWidth, jointY, edges)
-  const goals = goalsOf(devices, joints, { left: devicesLeft, right: devicesLeft + devicesWidth })
+  const goals = goalsOf(devices, joints, {
+    left: devicesLeft,
+    right: devicesLeft + devicesWidth,
+    top: deviceTop,
+    foot: deviceFoot,
+  })
   const cables = [
     ...placeCables(top, true, rows.top, edges, goals),
     ...placeCables(bottom, false, rows.bottom, edges, goals),
@@ -232,26 +237,36 @@ interface Goals {
   readonly joint: (jointId: string) => DrawnJoint | undefined
   /** The next free place on a joint’s upper or lower edge. */
   readonly slot: (joint: DrawnJoint, top: boolean) => Point
-  readonly devices: { readonly left: number; readonly right: number }
+  /** How many strands ran down beside this side of a device before. */
+  readonly beside: (x: number, outward: 1 | -1) => number
+  readonly devices: Extent
 }
 
-function goalsOf(
-  devices: readonly DrawnDevice[],
-  joints: readonly DrawnJoint[],
-  sides: { readonly left: number; readonly right: number },
-): Goals {
+/** What the devices take up together. */
+interface Extent {
+  readonly left: number
+  readonly right: number
+  readonly top: number
+  readonly foot: number
+}
+
+function goalsOf(devices: readonly DrawnDevice[], joints: readonly DrawnJoint[], sides: Extent): Goals {
   const taken = new Map<string, number>()
+  const next = (key: string) => {
+    const nth = taken.get(key) ?? 0
+    taken.set(key, nth + 1)
+    return nth
+  }
   return {
     devices: sides,
+    beside: (x, outward) => next(`${x}/${outward}`),
     terminal: (deviceId, terminalId) =>
       devices
         .find(each => each.device.id === deviceId)
         ?.terminals.find(each => each.terminal.id === terminalId),
     joint: jointId => joints.find(each => each.joint.id === jointId),
     slot: (drawn, top) => {
-      const key = `${drawn.joint.id}/${top}`
-      const nth = taken.get(key) ?? 0
-      taken.set(key, nth + 1)
+      const nth = next(`${drawn.joint.id}/${top}`)
       const offset = [0, 12, -12, 22, -22][nth % 5]!
       return { x: drawn.at.x + offset, y: drawn.at.y + ((top ? -1 : 1) * JOINT_HEIGHT) / 2 }
     },
@@ -408,6 +423,11 @@ function drawStrand(
   if (terminal) {
     const { x, y } = terminal.at
     const outward = terminal.terminal.side === 'left' ? -1 : 1
+    // A lane that lies over the device, or beyond it, goes round it: nothing vanishes behind it.
+    if ((laneX - x) * outward < CLEAR) {
+      const path = `${fan} ${roundDevice(laneX, terminal.at, outward, top, goals)}`
+      return { ...drawn, path, tip: terminal.at }
+    }
     const beside = { x: laneX, y: y - way * 34 }
     const path = `${fan} L${beside.x} ${beside.y} C${beside.x} ${y} ${x + outward * 24} ${y} ${x} ${y}`
     return { ...drawn, path, tip: terminal.at }
@@ -420,6 +440,27 @@ function drawStrand(
     return { ...drawn, path, tip: goal }
   }
   return { ...drawn, path: fan, tip: leave }
+}
+
+/** From a device’s side, in drawing units, to the nearest strand that runs down beside it. */
+const CLEAR = 8
+const ROUND = 10
+
+/** Over a device’s head, or under its foot, down beside it and onto the screw of its far side. */
+function roundDevice(laneX: number, { x, y }: Point, outward: 1 | -1, top: boolean, goals: Goals): string {
+  const nth = goals.beside(x, outward)
+  const beside = x + outward * (16 + nth * 9)
+  const over = top ? goals.devices.top - 9 - nth * 7 : goals.devices.foot + 9 + nth * 7
+  const along = beside < laneX ? -1 : 1
+  const down = top ? 1 : -1
+  return [
+    `L${laneX} ${over - down * ROUND}`,
+    `Q${laneX} ${over} ${laneX + along * ROUND} ${over}`,
+    `L${beside - along * ROUND} ${over}`,
+    `Q${beside} ${over} ${beside} ${over + down * ROUND}`,
+    `L${beside} ${y - down * ROUND}`,
+    `Q${beside} ${y} ${x} ${y}`,
+  ].join(' ')
 }
 
 /** A pigtail or a lead: from a terminal, or from the box, into its joint. */
@@ -435,5 +476,8 @@ function shortPath(wire: BoxPicture['short'][number], goals: Goals, bond: Point)
   const { x, y } = terminal.at
   const goal = goals.slot(joint, true)
   const outward = terminal.terminal.side === 'left' ? -1 : 1
-  return `M${x} ${y} C${x + outward * 46} ${y} ${goal.x} ${goal.y - 58} ${goal.x} ${goal.y}`
+  // Out from the screw and down beside the device: what went straight to its joint would vanish behind it.
+  const beside = x + outward * (14 + goals.beside(x, outward) * 9)
+  const foot = goals.devices.foot + 6
+  return `M${x} ${y} Q${beside} ${y} ${beside} ${y + ROUND} L${beside} ${foot} C${beside} ${foot + 26} ${goal.x} ${goal.y - 30} ${goal.x} ${goal.y}`
 }

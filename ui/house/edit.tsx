@@ -3,8 +3,11 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Room } from '@/core/model/entities'
-import { rowsWith } from '@/core/model/record'
-import { ROOM_KINDS } from '@/core/model/vocabulary'
+import { rowsOf, rowsWith } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import { isRegionFree } from '@/core/job/integrity'
+import { REGION_IDS, ROOM_KINDS } from '@/core/model/vocabulary'
+import { movedInList } from '@/core/recording'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { SelectField, TextField } from '../primitives/fields'
@@ -27,6 +30,16 @@ export function EditJob({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="The house" open onClose={onClose}>
       <TextField label="Name" value={job.name} max={120} required onCommit={name => change({ name })} />
+      <SelectField
+        label="Region"
+        hint={isRegionFree(record) ? undefined : 'It stays, now that things are recorded by its rules.'}
+        value={job.regionId}
+        options={REGION_IDS.filter(id => id === job.regionId || isRegionFree(record)).map(value => ({
+          value,
+          words: regionOf(value).name,
+        }))}
+        onCommit={regionId => change({ regionId })}
+      />
       <TextField label="Address" value={job.address} max={200} onCommit={address => change({ address })} />
       <TextField label="Owners" value={job.owners} max={120} onCommit={owners => change({ owners })} />
       <TextField
@@ -41,7 +54,14 @@ export function EditJob({ onClose }: { onClose: () => void }) {
         max={120}
         onCommit={apprentice => change({ apprentice })}
       />
-      <TextField label="Notes" value={job.note} max={4000} multiline onCommit={note => change({ note })} />
+      <TextField
+        label="Notes"
+        value={job.note}
+        max={4000}
+        multiline
+        keep={`job/${job.id}`}
+        onCommit={note => change({ note })}
+      />
       {asking ? (
         <div className="hazard flex flex-wrap items-center gap-3 bg-sheet p-3">
           <p className="flex-1">Everything recorded in this job goes, and does not come back.</p>
@@ -59,7 +79,9 @@ export function EditJob({ onClose }: { onClose: () => void }) {
 export function EditRoom({ room, onClose }: { room: Room; onClose: () => void }) {
   const { record } = useJob()
   const edits = useEdits(null)
-  const boxes = rowsWith(record, 'boxes', 'roomId', room.id).length
+  const list = rowsWith(record, 'boxes', 'roomId', room.id)
+  const boxes = list.length
+  const rooms = rowsOf(record, 'rooms')
   const change = (fields: Parameters<typeof edits.change<'rooms'>>[2]) =>
     edits.send('edit a room', [edits.change('rooms', room.id, fields)])
   return (
@@ -79,6 +101,26 @@ export function EditRoom({ room, onClose }: { room: Room; onClose: () => void })
         options={ROOM_KINDS.map(value => ({ value, words: ROOM_KIND_WORDS[value] }))}
         onCommit={kind => change({ kind })}
       />
+      <InOrder
+        name={room.name}
+        at={rooms.findIndex(({ id }) => id === room.id)}
+        of={rooms.length}
+        onMove={by => edits.send('order the house', movedInList(edits, 'rooms', rooms, room.id, by))}
+      />
+      {boxes > 1 && (
+        <ol className="flex flex-col divide-y divide-rule">
+          {list.map((box, at) => (
+            <li key={box.id} className="py-1">
+              <InOrder
+                name={box.name}
+                at={at}
+                of={boxes}
+                onMove={by => edits.send('order the house', movedInList(edits, 'boxes', list, box.id, by))}
+              />
+            </li>
+          ))}
+        </ol>
+      )}
       <Button
         onClick={() => {
           if (edits.send('remove a room', [edits.remove('rooms', room.id)])) onClose()
@@ -87,5 +129,35 @@ export function EditRoom({ room, onClose }: { room: Room; onClose: () => void })
         {boxes === 0 ? 'Remove this room' : `Remove this room and its ${boxes} box${boxes === 1 ? '' : 'es'}`}
       </Button>
     </Sheet>
+  )
+}
+
+/** One of a list, a step earlier or later. */
+function InOrder({
+  name,
+  at,
+  of,
+  onMove,
+}: {
+  name: string
+  at: number
+  of: number
+  onMove: (by: 1 | -1) => void
+}) {
+  return (
+    <div className="flex items-center justify-between gap-2">
+      <span className="min-w-0 flex-1 truncate">
+        {name}{' '}
+        <span className="text-soft">
+          is {at + 1} of {of}
+        </span>
+      </span>
+      <Button aria-label={`${name} earlier`} disabled={at === 0} onClick={() => onMove(-1)}>
+        Earlier
+      </Button>
+      <Button aria-label={`${name} later`} disabled={at === of - 1} onClick={() => onMove(1)}>
+        Later
+      </Button>
+    </div>
   )
 }

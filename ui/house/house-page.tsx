@@ -18,6 +18,7 @@ import { STAGE_WORDS } from '../words'
 const SeveralPlaces = dynamic(() => import('./several-places').then(module => module.SeveralPlaces), {
   ssr: false,
 })
+const Orphans = dynamic(() => import('./orphans').then(module => module.Orphans), { ssr: false })
 const AddRoom = dynamic(() => import('./add').then(module => module.AddRoom), { ssr: false })
 const EditJob = dynamic(() => import('./edit').then(module => module.EditJob), { ssr: false })
 const EditRoom = dynamic(() => import('./edit').then(module => module.EditRoom), { ssr: false })
@@ -137,6 +138,7 @@ export function HousePage() {
           )
         })}
       </div>
+      <Orphans />
       <p className="mt-4 sm:hidden">
         <Link
           href={`${base}/rules`}

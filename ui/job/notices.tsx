@@ -9,7 +9,7 @@ export function Notices() {
   const { refusal, conflict } = useJob()
   const store = useStore()
   return (
-    <div role="alert" className="mx-auto max-w-7xl px-3 sm:px-4">
+    <div role="alert" className="sticky top-0 z-30 mx-auto max-w-7xl px-3 sm:px-4">
       {refusal && (
         <div className="hazard mt-3 flex flex-wrap items-center gap-3 bg-sheet p-3">
           <div className="flex-1">

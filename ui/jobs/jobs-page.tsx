@@ -29,6 +29,17 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
   const [resetting, setResetting] = useState<JobCard | null>(null)
   const picker = useRef<HTMLInputElement>(null)
 
+  const copy = async ({ id, name }: JobCard) => {
+    setFaults(null)
+    const answer = await fetch('/api/jobs', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ copy: { jobId: id, name: `${name}, copy`.slice(0, 120) } }),
+    })
+    if (answer.ok) router.refresh()
+    else setFaults({ file: name, faults: ((await answer.json()) as { faults?: Fault[] }).faults ?? [] })
+  }
+
   const bringIn = async (file: File) => {
     setFaults(null)
     const answer = await fetch('/api/jobs', {
@@ -106,6 +117,13 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
             >
               Job file
             </a>
+            <Button
+              onClick={() => void copy(job)}
+              disabled={!running}
+              aria-label={`Copy ${job.name}, without its photos`}
+            >
+              Copy
+            </Button>
             {job.demo && (
               <Button
                 onClick={() => setResetting(job)}

@@ -3,11 +3,14 @@
 import type { Breaker } from '@/core/model/entities'
 import { PROTECTIONS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { sharersOf } from '@/core/panel'
+import { neutralShared } from '@/core/recording'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
-import { NumberField, PickOne, SelectField, TextField } from '../primitives/fields'
+import { CheckField, NumberField, PickOne, SelectField, TextField } from '../primitives/fields'
+import { Folded } from '../primitives/folded'
 import { Sheet } from '../primitives/sheet'
 import { plain } from '../words'
+import { Switching } from './switching'
 
 /** One circuit: what its label says, whether that holds, its rating, protection and partner. */
 export function CircuitSheet({
@@ -23,22 +26,17 @@ export function CircuitSheet({
   const change = (fields: Parameters<typeof edits.change<'circuits'>>[2]) =>
     edits.send('edit a circuit', [edits.change('circuits', circuit.id, fields)])
   const { record } = useJob()
-  const sharers = sharersOf(record, circuit)
-  /** A pair is a pair from either side: what pointed here before points nowhere. */
-  const share = (value: string) => {
-    const other = value === 'none' ? null : value
-    const freed = sharers.filter(
-      ({ id, sharedNeutralWithId }) => sharedNeutralWithId === circuit.id && id !== other,
+  const sharers = new Set(sharersOf(record, circuit).map(({ id }) => id))
+  const share = (id: string, shares: boolean) => {
+    const others = [...sharers].filter(each => each !== id)
+    edits.send(
+      'edit a circuit',
+      neutralShared(edits, record, [circuit.id, ...others, ...(shares ? [id] : [])]),
     )
-    return edits.send('edit a circuit', [
-      ...freed.map(({ id }) => edits.change('circuits', id, { sharedNeutralWithId: null })),
-      ...(circuit.sharedNeutralWithId === other
-        ? []
-        : [edits.change('circuits', circuit.id, { sharedNeutralWithId: other })]),
-    ])
   }
   return (
     <Sheet title={`Circuit ${circuit.breaker}`} open onClose={onClose}>
+      <Switching circuit={circuit} />
       <TextField
         label="Position in the panel"
         value={circuit.breaker}
@@ -78,18 +76,33 @@ export function CircuitSheet({
         options={PROTECTIONS.map(value => ({ value, words: plain(value) }))}
         onCommit={protection => change({ protection })}
       />
-      <SelectField
-        label="Shares its neutral with"
-        value={sharers[0]?.id ?? 'none'}
-        options={[
-          { value: 'none', words: 'None' },
-          ...others
-            .filter(each => each.id !== circuit.id)
-            .map(each => ({ value: each.id, words: `${each.breaker}: ${each.label}` })),
-        ]}
-        onCommit={share}
+      <Folded
+        opened={sharers.size > 0}
+        summary={
+          <summary className="min-h-11 py-2 font-semibold">
+            Shares its neutral with {sharers.size > 0 ? sharers.size : 'none'}
+          </summary>
+        }
+      >
+        {others
+          .filter(each => each.id !== circuit.id)
+          .map(each => (
+            <CheckField
+              key={each.id}
+              label={`${each.breaker}${each.label ? `: ${each.label}` : ''}`}
+              value={sharers.has(each.id)}
+              onCommit={shares => share(each.id, shares)}
+            />
+          ))}
+      </Folded>
+      <TextField
+        label="Note"
+        value={circuit.note}
+        max={1000}
+        multiline
+        keep={`circuit/${circuit.id}`}
+        onCommit={note => change({ note })}
       />
-      <TextField label="Note" value={circuit.note} max={1000} multiline onCommit={note => change({ note })} />
       <Button
         onClick={() => {
           onClose()

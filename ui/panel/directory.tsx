@@ -1,6 +1,7 @@
 import type { JobRecord } from '@/core/model/record'
 import type { Region } from '@/core/model/regions'
 import { roomsOf, type DirectoryEntry } from '@/core/panel'
+import { boxesReadDead } from '@/core/safety'
 import { Button } from '../primitives/button'
 import { plain } from '../words'
 
@@ -51,12 +52,7 @@ export function Directory({ entries, region, record, onOpen }: Shown & { onOpen:
                 <Ties entry={entry} />
               </td>
               <td className="px-3 py-3">
-                {entry.says ?? <span className="text-soft">nothing yet</span>}
-                {entry.labelled.length > 0 && (
-                  <span className="block text-sm text-soft">
-                    by its label only: {roomsOf(record, entry.labelled).join(', ')}
-                  </span>
-                )}
+                <Feeds entry={entry} record={record} />
               </td>
               <td className="px-3 py-3">
                 {entry.circuit.labelHolds === 'no' ? (
@@ -75,6 +71,24 @@ export function Directory({ entries, region, record, onOpen }: Shown & { onOpen:
       </table>
       {entries.length === 0 && <p className="p-4">No circuits yet.</p>}
     </div>
+  )
+}
+
+/** What was found to be on it, what was read dead with it off, and what only its label puts there. */
+function Feeds({ entry: { circuit, says, labelled }, record }: { entry: DirectoryEntry; record: JobRecord }) {
+  const dead = boxesReadDead(record, circuit.id)
+  const rest = labelled.filter(({ id }) => !dead.some(each => each.id === id))
+  return (
+    <>
+      {says}
+      {dead.length > 0 && (
+        <span className="block">read dead with it off: {roomsOf(record, dead).join(', ')}</span>
+      )}
+      {rest.length > 0 && (
+        <span className="block text-sm text-soft">by its label only: {roomsOf(record, rest).join(', ')}</span>
+      )}
+      {says === null && labelled.length === 0 && <span className="text-soft">nothing yet</span>}
+    </>
   )
 }
 
@@ -99,12 +113,21 @@ function Ties({ entry: { shares } }: { entry: DirectoryEntry }) {
 }
 
 /** The card for the panel’s door: what was found; what only a label says is marked as such. */
-export function PrintedDirectory({ entries, region, record }: Shown) {
+export function PrintedDirectory({
+  entries,
+  region,
+  record,
+  printedOn,
+}: Shown & {
+  /** The day, in words. */
+  printedOn: string
+}) {
   return (
     <div className="hidden print:block">
       <h2 className="text-lg">
         {record.job.name}: {region.words.panel} directory
       </h2>
+      <p className="text-sm">As of {printedOn}</p>
       <table className="mt-3 w-full border-collapse text-left">
         <thead>
           <tr>

@@ -4,9 +4,11 @@ import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { directoryOf } from '@/core/panel'
+import { circuitAdded } from '@/core/recording'
 import { newId } from '../job/new-id'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
+import { useRunning } from '../primitives/fields'
 import { plain } from '../words'
 import { Directory, PrintedDirectory } from './directory'
 
@@ -14,6 +16,9 @@ const CircuitSheet = dynamic(() => import('./circuit-sheet').then(module => modu
   ssr: false,
 })
 
+const longDate = new Intl.DateTimeFormat('en', { dateStyle: 'long' })
+
+const MainSwitch = dynamic(() => import('./switching').then(module => module.MainSwitch), { ssr: false })
 const Walks = dynamic(() => import('./walks').then(module => module.Walks), { ssr: false })
 
 /** The circuits: what the label says against what was found, and which boxes each one feeds. */
@@ -28,24 +33,16 @@ export function PanelPage() {
     const id = newId()
     const numbers = circuits.map(circuit => Number(circuit.breaker)).filter(Number.isFinite)
     const done = edits.send('add a circuit', [
-      edits.add('circuits', {
-        id,
-        breaker: String(Math.max(0, ...numbers) + 1),
-        label: '',
-        poles: 1,
-        ratedAmps: region.usualBreakerAmps,
-        protection: 'not-known',
-        labelHolds: 'not-known',
-        sharedNeutralWithId: null,
-        note: '',
-      }),
+      circuitAdded(edits, record, id, String(Math.max(0, ...numbers) + 1)),
     ])
     if (done) setOpen(id)
   }
+  // The day it is printed on is the reader’s own.
+  const today = useRunning() ? longDate.format(new Date()) : ''
   const chosen = open ? record.circuits[open] : undefined
   return (
     <>
-      <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+      <div className="flex flex-wrap items-end justify-between gap-3 pt-5" data-chrome>
         <h1 className="text-2xl">{plain(region.words.panel)}</h1>
         <div className="flex gap-2" data-chrome>
           <Button onClick={() => window.print()} disabled={entries.length === 0}>
@@ -57,8 +54,11 @@ export function PanelPage() {
         </div>
       </div>
       <Directory entries={entries} region={region} record={record} onOpen={setOpen} />
-      <Walks />
-      <PrintedDirectory entries={entries} region={region} record={record} />
+      <div data-chrome>
+        <MainSwitch />
+        <Walks />
+      </div>
+      <PrintedDirectory entries={entries} region={region} record={record} printedOn={today} />
       {chosen && <CircuitSheet circuit={chosen} others={circuits} onClose={() => setOpen(null)} />}
     </>
   )

@@ -65,7 +65,9 @@ export function PickPage({ van: before }: { van: Van }) {
       )}
       {items.length === 0 ? (
         <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">
-          Nothing is chosen yet. Choose a device at a box, and what it asks for stands here.
+          {Object.keys(record.choices).length > 0
+            ? 'Everything that was chosen is wired: nothing is left to take along.'
+            : 'Nothing is chosen yet. Choose a device at a box, and what it asks for stands here.'}
         </p>
       ) : (
         <div className="mt-4" data-chrome>

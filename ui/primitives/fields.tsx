@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useId, useState, type ReactNode } from 'react'
+import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
 
 const INPUT =
   'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 text-ink hover:border-ink aria-invalid:border-[3px]'
@@ -43,6 +43,7 @@ export function TextField({
   live = false,
   suggestions = [],
   placeholder,
+  keep,
 }: Labelled & {
   value: string
   onCommit: (value: string) => void
@@ -53,9 +54,12 @@ export function TextField({
   suggestions?: readonly string[]
   /** What it is called as long as nothing is typed. */
   placeholder?: string
+  /** Under this name what is being typed outlives a reload. */
+  keep?: string
 }) {
   const id = useId()
   const [draft, setDraft] = useDraft(value)
+  useKept(keep, value, draft, setDraft)
   const invalid = required && draft.trim() === ''
   const commit = () => {
     const next = draft.trim()
@@ -150,6 +154,29 @@ export function NumberField({
   )
 }
 
+/** Keeps what is typed and not stored yet over a reload of the page. */
+function useKept(name: string | undefined, stored: string, draft: string, setDraft: (draft: string) => void) {
+  const key = name === undefined ? null : `every-room/typed/${name}`
+  useEffect(() => {
+    if (key === null) return
+    const frame = requestAnimationFrame(() => {
+      const kept = sessionStorage.getItem(key)
+      if (kept !== null) setDraft(kept)
+    })
+    return () => cancelAnimationFrame(frame)
+    // Once, when the field appears: from then on it is what is typed.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key])
+  const typed = useRef(false)
+  useEffect(() => {
+    if (key === null) return
+    if (draft !== stored) {
+      typed.current = true
+      sessionStorage.setItem(key, draft)
+    } else if (typed.current) sessionStorage.removeItem(key)
+  }, [key, draft, stored])
+}
+
 /** What was typed as a number of the range; null where it is none. */
 function numberIn(typed: string, min: number, max: number): number | null {
   const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
@@ -165,6 +192,27 @@ function useDraft(stored: string) {
     setDraft(stored)
   }
   return [draft, setDraft] as const
+}
+
+/** A day, as YYYY-MM-DD. */
+export function DateField({
+  label,
+  hint,
+  value,
+  onCommit,
+}: Labelled & { value: string; onCommit: (value: string) => void }) {
+  const id = useId()
+  return (
+    <Frame id={id} label={label} hint={hint}>
+      <input
+        id={id}
+        type="date"
+        value={value}
+        onChange={event => event.target.value && onCommit(event.target.value)}
+        className={INPUT}
+      />
+    </Frame>
+  )
 }
 
 export interface Option<Value extends string> {

@@ -67,6 +67,12 @@ function Sheet({ view }: { view: BoxView }) {
         <h2 className="text-xl">
           {name} <span className="font-normal text-soft">{view.record.job.name}</span>
         </h2>
+        {[view.record.job.electrician, view.record.job.apprentice].some(Boolean) && (
+          <span className="text-sm">
+            {[view.record.job.electrician, view.record.job.apprentice].filter(Boolean).join(', ')}
+          </span>
+        )}
+        {view.box.plate && <span className="text-sm">Plate as found: {view.box.plate}</span>}
         <span className="font-bold">
           {words.breaker} {view.feeds.map(({ circuit }) => circuit.breaker).join(', ') || 'not known'}
         </span>

@@ -7,6 +7,8 @@ export interface RaisedDefect {
   readonly ruleId: string
   readonly severity: Severity
   readonly what: string
+  /** The same for somebody who does not know the trade’s words, where those say little. */
+  readonly toOwner?: string
   /** What is usually done about it. */
   readonly cure: string
   /** What to have at hand for the cure; none where hands and tools do. */

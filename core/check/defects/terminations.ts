@@ -125,6 +125,8 @@ const unmarkedHot: DefectRule = (view, trade) =>
       ruleId: `unmarked-${end.id}`,
       severity: 'defect',
       what: `${name} is used as ${view.region.words.hot} and not marked`,
+      toOwner:
+        'A wire in the colour that says “harmless” carries mains voltage here, and nothing on it says so: whoever opens this box next may take hold of it',
       cure: 'Mark it at both ends.',
       parts: ['Tape in the colour of a hot'],
       minutes: 2,

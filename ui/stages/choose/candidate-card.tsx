@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import type { Cure, Lacking, Line, Verdict } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
@@ -47,6 +47,8 @@ export function CandidateCard({
   onBeside: () => void
   children: ReactNode
 }) {
+  const [asking, setAsking] = useState(false)
+  const unfit = verdict === 'does-not-fit'
   return (
     <article
       aria-label={name}
@@ -62,10 +64,32 @@ export function CandidateCard({
             min
           </p>
         </div>
-        <Button look={chosen ? 'plain' : 'main'} onClick={chosen ? onLetGo : onChoose} aria-pressed={chosen}>
-          {chosen ? 'Chosen' : 'Choose'}
+        <Button
+          look={chosen ? 'plain' : 'main'}
+          onClick={chosen ? onLetGo : unfit ? () => setAsking(true) : onChoose}
+          aria-pressed={chosen}
+        >
+          {chosen ? (unfit ? 'Chosen, does not fit' : 'Chosen') : 'Choose'}
         </Button>
       </div>
+      {asking && !chosen && (
+        <div role="alert" className="hazard mt-2 flex flex-wrap items-center gap-2 bg-sheet p-3">
+          <p className="w-full font-semibold">
+            It does not fit: {lines.find(each => each.verdict === 'does-not-fit')?.says ?? 'see why below'}
+          </p>
+          <Button
+            onClick={() => {
+              setAsking(false)
+              onChoose()
+            }}
+          >
+            Choose it all the same
+          </Button>
+          <Button look="main" onClick={() => setAsking(false)}>
+            Leave it
+          </Button>
+        </div>
+      )}
       {children}
       <Lacks unmet={unmet} />
       {verdict !== 'fits' && <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} />}

@@ -2,7 +2,14 @@
 
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
-import { checkPlace, ownPlacesOf, placesOf, type Judgement } from '@/core/check'
+import {
+  checkPlace,
+  ownPlacesOf,
+  placesOf,
+  verdictOfChosen,
+  type Judgement,
+  type Verdict,
+} from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -96,7 +103,7 @@ export function ChooseStage({ view }: { view: BoxView }) {
           options={[
             ...view.places.map(each => ({
               value: each.place.id,
-              words: `${each.place.gang}: ${each.group.name}${each.choice ? ' ✓' : ''}`,
+              words: `${each.place.gang}: ${each.group.name}${chosenMark(verdictOfChosen(view, each, trade))}`,
             })),
             ...(own.length > 1 ? [{ value: TOGETHER, words: 'All at once' }] : []),
           ]}
@@ -111,6 +118,10 @@ export function ChooseStage({ view }: { view: BoxView }) {
     </StageFrame>
   )
 }
+
+/** A tick for what is chosen and may go there; a word for what may not. */
+const chosenMark = (verdict: Verdict | null) =>
+  verdict === null ? '' : verdict === 'does-not-fit' ? ', does not fit' : ' ✓'
 
 function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
   const trade = useTrade()

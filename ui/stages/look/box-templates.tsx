@@ -5,9 +5,8 @@ import type { BoxView } from '@/core/job/box-view'
 import type { Gauge } from '@/core/model/vocabulary'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { templateEdits, templatesFor } from './box-template'
+import { templateEdits, templatesFor, type BoxTemplate } from '@/core/recording'
 import { TemplateSketch } from './template-sketch'
-import type { BoxTemplate } from './templates'
 
 /** What is usually found behind a plate, whole: one press records it, the drawing corrects it. */
 export function BoxTemplates({ view, gauge }: { view: BoxView; gauge: Gauge }) {

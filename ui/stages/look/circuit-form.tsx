@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
+import { circuitAdded } from '@/core/recording'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -24,17 +25,7 @@ export function CircuitForm({ view }: { view: BoxView }) {
   const addNew = () => {
     const id = newId()
     const done = edits.send('add a circuit', [
-      edits.add('circuits', {
-        id,
-        breaker: newBreaker.trim(),
-        label: '',
-        poles: 1,
-        ratedAmps: view.region.usualBreakerAmps,
-        protection: 'not-known',
-        labelHolds: 'not-known',
-        sharedNeutralWithId: null,
-        note: '',
-      }),
+      circuitAdded(edits, view.record, id, newBreaker.trim()),
       addFeed(id),
     ])
     if (done) setNewBreaker('')

@@ -8,7 +8,9 @@ import { settling } from '../../defects/settle'
 import { STATE_WORDS } from '../../defects/state-words'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { PickOne } from '../../primitives/fields'
+import { PickOne, TextField } from '../../primitives/fields'
+import { SEVERITIES } from '@/core/model/vocabulary'
+import { plain } from '../../words'
 
 /** Why it is one, what is done about it, and what became of it. */
 export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefect }) {
@@ -19,6 +21,39 @@ export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefe
   return (
     <div className="flex flex-col gap-3 pb-1">
       <DefectDetails defect={defect} trade={trade} />
+      {defect.raised === null && row && state === 'open' && (
+        <>
+          <TextField
+            label="What is wrong"
+            value={row.what}
+            max={400}
+            required
+            onCommit={what => edits.send('edit a defect', [edits.change('defects', row.id, { what })])}
+          />
+          <PickOne
+            label="How bad"
+            value={row.severity}
+            options={SEVERITIES.map(value => ({ value, words: plain(value) }))}
+            onCommit={severity =>
+              edits.send('edit a defect', [edits.change('defects', row.id, { severity })])
+            }
+          />
+        </>
+      )}
+      <TextField
+        label="Note on it"
+        value={row?.note ?? ''}
+        max={1000}
+        multiline
+        keep={`defect/${view.box.id}/${defect.key}`}
+        onCommit={note =>
+          edits.send('edit a defect', [
+            row
+              ? edits.change('defects', row.id, { note })
+              : settling(edits, view.box.id, defect, state, undefined, note),
+          ])
+        }
+      />
       <PickOne
         label="It is"
         value={handed ? null : state}

@@ -63,6 +63,7 @@ export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) 
               value={found.note}
               max={1000}
               multiline
+              keep={`device/${found.id}`}
               onCommit={note => change({ note })}
             />
           </div>

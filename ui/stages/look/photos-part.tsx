@@ -4,12 +4,11 @@ import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { PHOTO_KINDS, type PhotoKind } from '@/core/model/vocabulary'
-import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { PickOne, TextField } from '../../primitives/fields'
+import { TakePhoto } from '../../photos/take-photo'
+import { PickOne, SelectField, TextField } from '../../primitives/fields'
 import { plain } from '../../words'
-import { NOW } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 
 const KIND_WORDS: Readonly<Record<PhotoKind, string>> = {
@@ -25,21 +24,7 @@ export function PhotosPart({ view }: { view: BoxView }) {
   const photos = rowsWith(record, 'photos', 'boxId', box.id)
   const hasBefore = photos.some(({ kind }) => kind === 'before')
   const [kind, setKind] = useState<PhotoKind | null>(null)
-  const [waiting, setWaiting] = useState<File | null>(null)
-  const [state, setState] = useState<'idle' | 'storing' | 'failed' | 'refused'>('idle')
   const taken = kind ?? (hasBefore ? 'detail' : 'before')
-  const store = async (file: File) => {
-    setWaiting(file)
-    setState('storing')
-    const id = newId()
-    const stored = await send(record.job.id, id, file)
-    if (stored.kind !== 'stored') return setState(stored.kind)
-    edits.send('add a photo', [
-      edits.add('photos', { id, boxId: box.id, kind: taken, ...stored.size, note: '', seq: 0, at: NOW }),
-    ])
-    setWaiting(null)
-    setState('idle')
-  }
   return (
     <Part title={hasBefore ? 'Photos' : 'Photos: none yet of how it was'}>
       {!hasBefore && (
@@ -53,32 +38,7 @@ export function PhotosPart({ view }: { view: BoxView }) {
         options={PHOTO_KINDS.map(value => ({ value, words: KIND_WORDS[value] }))}
         onCommit={setKind}
       />
-      <label className="relative inline-flex min-h-12 cursor-pointer items-center justify-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-5 font-semibold text-on-plum has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-plum">
-        {state === 'storing' ? 'Storing …' : 'Take a photo'}
-        <input
-          type="file"
-          accept="image/jpeg,image/png,image/webp"
-          capture="environment"
-          disabled={state === 'storing'}
-          className="absolute inset-0 opacity-0"
-          onChange={event => {
-            const file = event.target.files?.[0]
-            event.target.value = ''
-            if (file) void store(file)
-          }}
-        />
-      </label>
-      <div role="status">
-        {state === 'failed' && waiting && (
-          <p className="hazard flex flex-wrap items-center gap-3 px-3 py-1">
-            The photo is not stored yet; it is kept here.
-            <Button onClick={() => void store(waiting)}>Try again</Button>
-          </p>
-        )}
-        {state === 'refused' && (
-          <p className="hazard px-3 py-1">Not stored: JPEG, PNG or WebP of at most 15 MB.</p>
-        )}
-      </div>
+      <TakePhoto boxId={box.id} kind={taken} />
       {photos.length > 0 && (
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-3">
           {photos.map(photo => (
@@ -102,7 +62,14 @@ export function PhotosPart({ view }: { view: BoxView }) {
                   className="h-auto w-full rounded bg-box"
                 />
               </a>
-              <strong className="text-sm">{KIND_WORDS[photo.kind]}</strong>
+              <SelectField
+                label="It shows the box"
+                value={photo.kind}
+                options={PHOTO_KINDS.map(value => ({ value, words: KIND_WORDS[value] }))}
+                onCommit={shows =>
+                  edits.send('edit a photo', [edits.change('photos', photo.id, { kind: shows })])
+                }
+              />
               <TextField
                 label="What it shows"
                 value={photo.note}
@@ -122,22 +89,4 @@ export function PhotosPart({ view }: { view: BoxView }) {
       )}
     </Part>
   )
-}
-
-type Sent =
-  | {
-      readonly kind: 'stored'
-      readonly size: { readonly widthPixels: number; readonly heightPixels: number }
-    }
-  | { readonly kind: 'failed' | 'refused' }
-
-async function send(jobId: string, id: string, file: File): Promise<Sent> {
-  try {
-    const answer = await fetch(`/api/jobs/${jobId}/photos/${id}`, { method: 'POST', body: file })
-    if (answer.status === 201)
-      return { kind: 'stored', size: (await answer.json()) as { widthPixels: number; heightPixels: number } }
-    return { kind: answer.status === 413 || answer.status === 422 ? 'refused' : 'failed' }
-  } catch {
-    return { kind: 'failed' }
-  }
 }

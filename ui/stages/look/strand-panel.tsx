@@ -4,7 +4,7 @@ import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
 import { rowsWith } from '@/core/model/record'
 import { looksLikeGround } from '@/core/model/regions'
-import { METALS, STRANDINGS } from '@/core/model/vocabulary'
+import { INSULATIONS, METALS, STRANDINGS } from '@/core/model/vocabulary'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -29,8 +29,9 @@ export function StrandPanel({
   const { conductor, end } = strand
   const change = (fields: Parameters<typeof edits.change<'conductors'>>[2]) =>
     edits.send('edit a conductor', [edits.change('conductors', conductor.id, fields)])
-  const insulations = [...new Set([...view.region.insulations, conductor.insulation])]
-  const tapes = view.region.insulations.filter(each => !view.region.groundColours.includes(each))
+  // Those of the region first; an old house, or a stranger’s hand, may hold any of the others.
+  const insulations = [...new Set([...view.region.insulations, ...INSULATIONS])]
+  const tapes = insulations.filter(each => !view.region.groundColours.includes(each))
   const gauges = [...new Set([...view.region.gauges, conductor.gauge])]
   return (
     <div ref={brought} className="scroll-mt-3">
@@ -126,7 +127,15 @@ function PinnedNote({ view, strand }: { view: BoxView; strand: EndView }) {
           ? edits.remove('notes', note.id)
           : edits.change('notes', note.id, { text }),
     ])
-  return <TextField label="Note pinned to it" value={note?.text ?? ''} max={400} onCommit={commit} />
+  return (
+    <TextField
+      label="Note pinned to it"
+      value={note?.text ?? ''}
+      max={400}
+      keep={`pin/${strand.end.id}`}
+      onCommit={commit}
+    />
+  )
 }
 
 /** Terminals of the old devices, the joints there are, a new joint, a cap, or loose. */

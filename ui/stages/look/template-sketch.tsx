@@ -1,4 +1,4 @@
-import type { BoxTemplate, TemplateCable } from './templates'
+import type { BoxTemplate, TemplateCable } from '@/core/recording'
 
 const CABLE_WIDTH = 32
 

@@ -1,15 +1,17 @@
 'use client'
 
+import Link from 'next/link'
 import { useMemo } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
+import { BLANK } from '@/core/model/blank-rows'
 import { rowsWith } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
-import { testList, type TestItem } from '@/core/plan'
+import { isWiredFor, testList, type TestItem } from '@/core/plan'
 import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
-import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
 import { PickOne, TextField } from '../../primitives/fields'
 import { NOW } from '../../job/new-reading'
 import { SwitchOn } from '../safety/isolation-panel'
@@ -23,36 +25,71 @@ export function ProveStage({ view }: { view: BoxView }) {
     return routed.ok ? plannedPicture(view, routed.value) : foundPicture(view, trade)
   }, [view, trade])
   const isDead = isolationOf(view).dead
+  const wired = useMemo(() => isWiredFor(view, trade), [view, trade])
   return (
     <StageFrame view={view} stage="prove" drawing={<BoxDrawing picture={picture} />}>
-      {isDead && (
+      {wired === 'no' && (
+        <Part title="Not before it is wired">
+          <p>What is tried here is the work as it was planned: it waits for the last step of Wire.</p>
+          <Link
+            href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/wire`}
+            className="inline-flex min-h-11 items-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+          >
+            To Wire
+          </Link>
+        </Part>
+      )}
+      {view.places.length === 0 && (
+        <Part title="Nothing to try here">
+          <p>No control is in this {view.region.words.box}: its light is tried from its switches.</p>
+        </Part>
+      )}
+      {view.places.map(place => (
+        <Tests key={place.place.id} view={view} place={place} power="off" held={wired === 'no'} />
+      ))}
+      {isDead && wired === 'yes' && (
         <Part title="Still off">
           <p>The tests want power. Switch on only with everything landed, capped and folded in.</p>
           <SwitchOn view={view} />
         </Part>
       )}
       {view.places.map(place => (
-        <Tests key={place.place.id} view={view} place={place} />
+        <Tests key={place.place.id} view={view} place={place} power="on" held={wired !== 'yes'} />
       ))}
     </StageFrame>
   )
 }
 
-function Tests({ view, place }: { view: BoxView; place: PlaceView }) {
+function Tests({
+  view,
+  place,
+  power,
+  held,
+}: {
+  view: BoxView
+  place: PlaceView
+  power: TestItem['power']
+  /** It is too early for them. */
+  held: boolean
+}) {
   const trade = useTrade()
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
-  const items = useMemo(() => testList(view, place, trade), [view, place, trade])
+  const items = useMemo(
+    () => testList(view, place, trade).filter(item => item.power === power),
+    [view, place, trade, power],
+  )
   if (!model)
-    return (
+    return power === 'off' ? (
       <Part title={place.group.name}>
         <p>No device is chosen here yet.</p>
       </Part>
-    )
+    ) : null
   const passed = items.filter(item => item.outcome === 'pass').length
   const failed = items.filter(item => item.outcome === 'fail').length
+  const when = power === 'off' ? 'before the power' : 'with the power on'
   return (
     <Part
-      title={`${place.group.name}: ${passed} of ${items.length} passed${failed > 0 ? `, ${failed} failed` : ''}`}
+      title={`${place.group.name}, ${when}: ${passed} of ${items.length} passed${failed > 0 ? `, ${failed} failed` : ''}`}
     >
       <ol className="flex flex-col gap-2">
         {items.map(item => (
@@ -60,7 +97,7 @@ function Tests({ view, place }: { view: BoxView; place: PlaceView }) {
             key={item.key}
             className={`rounded-lg border border-rule p-3 ${item.outcome === 'fail' ? 'hazard' : ''}`}
           >
-            <TestRow view={view} place={place} item={item} />
+            <TestRow view={view} place={place} item={item} held={held} />
           </li>
         ))}
       </ol>
@@ -68,7 +105,17 @@ function Tests({ view, place }: { view: BoxView; place: PlaceView }) {
   )
 }
 
-function TestRow({ view, place, item }: { view: BoxView; place: PlaceView; item: TestItem }) {
+function TestRow({
+  view,
+  place,
+  item,
+  held,
+}: {
+  view: BoxView
+  place: PlaceView
+  item: TestItem
+  held: boolean
+}) {
   const edits = useEdits(view.box.id)
   const row = rowsWith(view.record, 'tests', 'placeId', place.place.id).find(
     each => each.testKey === item.key,
@@ -77,16 +124,25 @@ function TestRow({ view, place, item }: { view: BoxView; place: PlaceView; item:
     edits.send('record a test', [
       ...(row ? [edits.remove('tests', row.id)] : []),
       edits.add('tests', {
-        id: newId(),
+        ...BLANK.tests,
+        ...(row ? { measured: row.measured, note: row.note } : {}),
+        id: edits.newId(),
         placeId: place.place.id,
         testKey: item.key,
         outcome,
-        measured: row?.measured ?? '',
-        note: row?.note ?? '',
         seq: 0,
         at: NOW,
       }),
     ])
+  const change = (fields: Parameters<typeof edits.change<'tests'>>[2]) =>
+    row && edits.send('record a test', [edits.change('tests', row.id, fields)])
+  if (held && !row)
+    return (
+      <p>
+        {item.says}
+        <span className="block text-sm text-soft">Should be: {item.expect}</span>
+      </p>
+    )
   return (
     <div className="flex flex-col gap-2">
       <PickOne
@@ -99,6 +155,24 @@ function TestRow({ view, place, item }: { view: BoxView; place: PlaceView; item:
         ]}
         onCommit={record}
       />
+      {row && (
+        <div className="flex flex-wrap items-end gap-2">
+          <div className="min-w-36 flex-1">
+            <TextField
+              label="It read"
+              value={row.measured}
+              max={60}
+              onCommit={measured => change({ measured })}
+            />
+          </div>
+          <Button
+            aria-label={`Take it back: ${item.says}`}
+            onClick={() => edits.send('take back a test', [edits.remove('tests', row.id)])}
+          >
+            Take it back
+          </Button>
+        </div>
+      )}
       {row && item.outcome === 'fail' && (
         <>
           <p>
@@ -108,7 +182,8 @@ function TestRow({ view, place, item }: { view: BoxView; place: PlaceView; item:
             label="What happened"
             value={item.note}
             max={1000}
-            onCommit={note => edits.send('record a test', [edits.change('tests', row.id, { note })])}
+            keep={`test/${row.id}`}
+            onCommit={note => change({ note })}
           />
         </>
       )}

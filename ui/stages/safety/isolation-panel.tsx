@@ -15,6 +15,7 @@ import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { useSwitchedOn } from './use-switched-on'
 
+const ReadsLive = dynamic(() => import('./reads-live').then(module => module.ReadsLive), { ssr: false })
 const KeepOff = dynamic(() => import('./keep-off').then(module => module.KeepOff), { ssr: false })
 
 /** The safe sequence, one need after the other, each recorded with one press. */
@@ -172,14 +173,10 @@ function DeadRow({
     setOther(null)
   }
   const typed = other === null ? NaN : Number(other.replace(',', '.'))
+  if (need.volts !== null) return <ReadsLive view={view} need={need} />
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <span className="min-w-28 flex-1">
-        {plain(need.end.name)}
-        {need.volts !== null && (
-          <strong className="hazard ml-2 px-2">read {need.volts} V: stop, find what feeds it</strong>
-        )}
-      </span>
+      <span className="min-w-28 flex-1">{plain(need.end.name)}</span>
       {other === null ? (
         <>
           <Button

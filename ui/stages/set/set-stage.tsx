@@ -10,6 +10,7 @@ import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
 
@@ -46,25 +47,36 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
       {model.settings.map(setting => {
         const row = made.find(each => each.settingId === setting.id)
         return (
-          <PickOne
-            key={setting.id}
-            label={`${setting.name}${row ? '' : `, not made yet (usual: ${usualValue(view.record, place, setting, trade)})`}`}
-            value={row?.value ?? null}
-            options={setting.values.map(value => ({ value, words: value }))}
-            hint={setting.why}
-            onCommit={value =>
-              edits.send('make a setting', [
-                row
-                  ? edits.change('settings', row.id, { value })
-                  : edits.add('settings', {
-                      id: newId(),
-                      placeId: place.place.id,
-                      settingId: setting.id,
-                      value,
-                    }),
-              ])
-            }
-          />
+          <div key={setting.id} className="flex flex-col gap-2">
+            <PickOne
+              label={`${setting.name}${row ? '' : `, not made yet (usual: ${usualValue(view.record, place, setting, trade)})`}`}
+              value={row?.value ?? null}
+              options={setting.values.map(value => ({ value, words: value }))}
+              hint={setting.why}
+              onCommit={value =>
+                edits.send('make a setting', [
+                  row
+                    ? edits.change('settings', row.id, { value })
+                    : edits.add('settings', {
+                        id: newId(),
+                        placeId: place.place.id,
+                        settingId: setting.id,
+                        value,
+                      }),
+                ])
+              }
+            />
+            {row && (
+              <Button
+                look="quiet"
+                className="self-start"
+                aria-label={`Not made after all: ${setting.name}`}
+                onClick={() => edits.send('take back a setting', [edits.remove('settings', row.id)])}
+              >
+                Not made after all
+              </Button>
+            )}
+          </div>
         )
       })}
       {model.instructions.notes.map(note => (

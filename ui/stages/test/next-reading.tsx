@@ -8,6 +8,7 @@ import {
   answersTo,
   keyOf,
   readingFor,
+  takenIn,
   type Answer,
   type Next,
   type Question,
@@ -55,6 +56,7 @@ export function NextReading({
   const [held, setHeld] = useState<Question | null>(null)
   const steps = approachTo(here, views, question)
   const words = wordsOf(question, views)
+  const again = !onTaken && takenIn(views).some(each => keyOf(each.question) === keyOf(question))
   const ready = steps.length === 0
   const live = question.power === 'on'
   const record = (answer: Answer, value: number, note = '') => {
@@ -79,6 +81,11 @@ export function NextReading({
           >
             Go to that box
           </Link>
+        </p>
+      )}
+      {again && (
+        <p role="status" className="font-semibold">
+          Once more, to be sure: it was read before, and all rests on that one reading.
         </p>
       )}
       <Places words={words} watched={question.work !== null} />

@@ -147,7 +147,7 @@ function Conductors({
                     </span>
                   ))}
                   <span className="block text-sm text-soft">
-                    {found ? foundWords(found, status.role) : status.settledBy}
+                    {found ? foundWords(found, status.role, view) : status.settledBy}
                   </span>
                 </span>
               </button>
@@ -166,18 +166,29 @@ function ofCircuit(view: BoxView, { end }: EndView): string {
 }
 
 /** What the readings say of a conductor, beside what it is taken for. */
-function foundWords({ candidates, proof, why, groundOpen }: Identified, role: Role | null): string {
+function foundWords(
+  { endId, candidates, proof, why, groundOpen }: Identified,
+  role: Role | null,
+  view: BoxView,
+): string {
+  // Those that were taken at it, and those elsewhere that left out what it could have been.
+  const taken = view.readings.filter(
+    each => each.answer !== null && (each.fromEndId === endId || each.toEndId === endId),
+  )
+  const count = new Set([...taken.map(({ id }) => id), ...why]).size
+  if (proof === 'contradicted')
+    return count > 0
+      ? 'its readings contradict each other'
+      : 'no way of wiring that is thought of looks like what is recorded'
   const likely = candidates
     .slice(0, 3)
     .map(each => `${ROLE_WORDS[each.role]}${candidates.length > 1 ? ` ${percent(each.share)}` : ''}`)
     .join(', ')
-  const readings = `${why.length} ${why.length === 1 ? 'reading bears' : 'readings bear'} on it`
+  const readings = `${count} ${count === 1 ? 'reading bears' : 'readings bear'} on it`
   const other =
     role !== null && candidates[0] && candidates[0].role !== role ? 'Readings say otherwise: ' : ''
   const ground = groundOpen ? '; nothing tells it from a ground yet: clamp it with the light on' : ''
-  return proof === 'contradicted'
-    ? 'its readings contradict each other'
-    : `${other}${likely}, ${PROOF_WORDS[proof]}; ${readings}${ground}`
+  return `${other}${likely}, ${PROOF_WORDS[proof]}; ${readings}${ground}`
 }
 
 /** A share never rounds to all or nothing while something else is possible. */

@@ -3,13 +3,13 @@
 import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
-import { routeCures } from '@/core/route'
+import { curesThatFit } from '@/core/check'
 import { useTrade } from '../../job/provider'
 
 /** What would let this box be wired: each was tried, and its wiring reaches. */
 export function Cures({ view }: { view: BoxView }) {
   const trade = useTrade()
-  const cures = useMemo(() => routeCures(view.record, view.box.id, trade), [view, trade])
+  const cures = useMemo(() => curesThatFit(view.record, view.box.id, trade), [view, trade])
   if (cures.length === 0) return null
   return (
     <>

@@ -1,6 +1,11 @@
 import type { IfOn, Step } from '@/core/plan'
+import dynamic from 'next/dynamic'
 import { Button } from '../../primitives/button'
 import type { useTicks } from './use-ticks'
+
+const TakePhoto = dynamic(() => import('../../photos/take-photo').then(module => module.TakePhoto), {
+  ssr: false,
+})
 
 export const KIND_WORDS: Readonly<Record<Step['kind'], string>> = {
   record: 'Record',
@@ -14,13 +19,22 @@ export const KIND_WORDS: Readonly<Record<Step['kind'], string>> = {
 /** The one thing to press for a step: done, undone, the reading it waits for. */
 export function StepButton({
   step,
-  ticks: { tick, clampIdle },
+  ticks: { tick, clampIdle, boxId },
   large = false,
 }: {
   step: Step
   ticks: ReturnType<typeof useTicks>
   large?: boolean
 }) {
+  if (step.key === 'photo' && !step.done)
+    return (
+      <span className="flex flex-col gap-2">
+        <TakePhoto boxId={boxId} kind="before" onTaken={() => tick(step)} />
+        <Button aria-label={`Done: ${step.says}`} onClick={() => tick(step)}>
+          Done without
+        </Button>
+      </span>
+    )
   const size = large ? 'min-h-20 w-full text-2xl' : ''
   if (step.doneBy === 'tick')
     return (

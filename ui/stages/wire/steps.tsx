@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { ifOnAfter, type Step } from '@/core/plan'
@@ -22,8 +23,20 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
   const minutes = open.reduce((sum, step) => sum + step.minutes, 0)
   return (
     <Part
-      title={`Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`}
+      title={
+        open.length === 0
+          ? `Wired: all ${steps.length} steps are done`
+          : `Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`
+      }
     >
+      {open.length === 0 && (
+        <Link
+          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/set`}
+          className="inline-flex min-h-11 items-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+        >
+          On to Set
+        </Link>
+      )}
       <PickOne
         label="How the steps are shown"
         labelHidden

@@ -34,5 +34,5 @@ export function useTicks(view: BoxView) {
     })
     edits.send('take a reading', [edits.add('readings', reading)])
   }
-  return { tick, clampIdle }
+  return { tick, clampIdle, boxId: view.box.id }
 }

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
-import { isSettled, planBox } from '@/core/plan'
+import { isForWiring, planBox } from '@/core/plan'
 import type { Proof } from '@/core/prove'
 import { isTied, plannedCircuit, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -31,7 +31,7 @@ export function WireStage({ view }: { view: BoxView }) {
   const edits = useEdits(view.box.id)
   const unfit = view.ends.filter(({ conductor }) => conductor.unfit)
   const [shownNet, setShownNet] = useState<string | null>(null)
-  const chosen = view.places.some(place => isSettled(view, place))
+  const chosen = isForWiring(view)
   const plan = useMemo(() => planBox(view, trade), [view, trade])
   const routed = plan.routed.ok ? plan.routed.value : null
   const found = useMemo(() => foundPicture(view, trade), [view, trade])

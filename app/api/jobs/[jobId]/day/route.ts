@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { dayCalendar } from '@/server/day-calendar'
-import { answered } from '@/server/http'
+import { answered, fileNamed } from '@/server/http'
 
 const ASKED = Joi.object({
   date: Joi.string()
@@ -30,10 +30,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ jobI
     const { date, start } = asked.value as { date?: string; start: string }
     const calendar = await dayCalendar(jobId, date ?? new Date().toISOString().slice(0, 10), start)
     if (calendar === null) return Response.json({ kind: 'no-such-job' }, { status: 404 })
-    return new Response(calendar, {
+    return new Response(calendar.text, {
       headers: {
         'content-type': 'text/calendar; charset=utf-8',
-        'content-disposition': `attachment; filename="${jobId}-day.ics"`,
+        'content-disposition': fileNamed(calendar.house, '-day.ics'),
       },
     })
   })

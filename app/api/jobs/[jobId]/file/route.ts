@@ -1,5 +1,5 @@
 import { writeJobFile } from '@/core/format/job-file'
-import { answered } from '@/server/http'
+import { answered, fileNamed } from '@/server/http'
 import { loadJobFile } from '@/server/jobs'
 
 export async function GET(_request: Request, { params }: { params: Promise<{ jobId: string }> }) {
@@ -10,7 +10,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ job
     return new Response(writeJobFile(file), {
       headers: {
         'content-type': 'application/json; charset=utf-8',
-        'content-disposition': `attachment; filename="${jobId}.everyroom.json"`,
+        'content-disposition': fileNamed(file.record.job.name, '.everyroom.json'),
       },
     })
   })

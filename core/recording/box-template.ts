@@ -1,11 +1,12 @@
-import type { BoxView, PlaceView } from '@/core/job/box-view'
-import type { Edit } from '@/core/job/command'
-import type { DeviceModel, Terminal } from '@/core/model/device'
-import { deviceNamed, devicesFor, type Trade } from '@/core/model/trade'
-import type { Gauge } from '@/core/model/vocabulary'
-import { BLANK } from '@/core/model/blank-rows'
-import { cableEdits, type Pen, type Seat } from '@/core/recording'
-import { boxTemplates, type BoxTemplate, type SwitchKind } from './templates'
+import type { BoxView, PlaceView } from '../job/box-view'
+import type { Edit } from '../job/command'
+import type { DeviceModel, Terminal } from '../model/device'
+import { deviceNamed, devicesFor, type Trade } from '../model/trade'
+import type { Gauge } from '../model/vocabulary'
+import { BLANK } from '../model/blank-rows'
+import { cableEdits, freeName, type Seat } from './cables'
+import type { Pen } from './pen'
+import { boxTemplates, type BoxTemplate, type SwitchKind, type TemplateSeat } from './templates'
 
 /** Screws that wires other than the ground go to, in the order of the switch. */
 const screwsOf = (model: DeviceModel): Terminal[] => model.terminals.filter(({ wants }) => wants !== 'ground')
@@ -84,15 +85,24 @@ export function templateEdits(
       ? { seat: 'terminal', deviceId: at.deviceId, terminal: terminal.id, jointId: null }
       : { seat: 'loose', deviceId: null, terminal: null, jointId: null }
   }
+  const lightOf = (seat: TemplateSeat): string | null =>
+    'gang' in seat ? (view.places.find(({ place }) => place.gang === seat.gang)?.group.id ?? null) : null
+  const names: string[] = []
+  template.cables.forEach(() => names.push(freeName(names)))
   const cables = template.cables.flatMap((cable, position) =>
     cableEdits(
       pen,
       view.record,
-      { boxId: view.box.id, name: 'ABCDEFGH'[position]!, entry: cable.entry, far: cable.far, position },
-      cable.strands.map(([insulation, seat]) => ({
+      { boxId: view.box.id, name: names[position]!, entry: cable.entry, far: cable.far, position },
+      cable.strands.map(([insulation, seat, role = null]) => ({
         insulation,
         gauge,
-        at: [{ boxId: view.box.id, said: seated(seat) }],
+        at: [
+          {
+            boxId: view.box.id,
+            said: { ...seated(seat), role, roleGroupId: role === 'switched-load' ? lightOf(seat) : null },
+          },
+        ],
       })),
     ),
   )

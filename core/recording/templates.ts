@@ -1,4 +1,4 @@
-import type { CableEntry, FarEnd, Insulation, RegionId } from '@/core/model/vocabulary'
+import type { CableEntry, FarEnd, Insulation, RegionId, Role } from '../model/vocabulary'
 
 /** What kind of old switch a place of a template has. */
 export type SwitchKind = 'one-place' | 'two-place' | 'middle'
@@ -9,12 +9,13 @@ export type SwitchKind = 'one-place' | 'two-place' | 'middle'
  */
 export type TemplateSeat =
   | { readonly gang: number; readonly screw: number }
-  | { readonly joint: 'line' | 'neutral' | 'ground' | 'through' }
+  | { readonly joint: 'line' | 'neutral' | 'ground' | 'through' | `neutral-${number}` }
 
 export interface TemplateCable {
   readonly entry: CableEntry
   readonly far: FarEnd
-  readonly strands: readonly (readonly [insulation: Insulation, seat: TemplateSeat])[]
+  /** What a conductor is taken for is said where several lines meet, so that each can be hunted. */
+  readonly strands: readonly (readonly [insulation: Insulation, seat: TemplateSeat, role?: Role])[]
 }
 
 /** A whole box as it is usually found. */
@@ -28,7 +29,7 @@ export interface BoxTemplate {
 }
 
 const screw = (at: number, gang = 1): TemplateSeat => ({ gang, screw: at })
-const joint = (name: 'line' | 'neutral' | 'ground' | 'through'): TemplateSeat => ({ joint: name })
+const joint = (name: Extract<TemplateSeat, { joint: unknown }>['joint']): TemplateSeat => ({ joint: name })
 
 /** Colours of a cable for two, and for three, as they are usually met. */
 interface Colours {
@@ -93,6 +94,55 @@ export function boxTemplates(region: RegionId, kinds: readonly SwitchKind[]): Bo
     fedFromJoint: BoxTemplate['fedFromJoint'] = [],
   ): BoxTemplate => ({ id, words, kind, cables, fedFromJoint })
 
+  const lightOf = (gang: number, returns: TemplateSeat): TemplateCable => ({
+    entry: 'top',
+    far: 'luminaire',
+    strands: [
+      [hot, screw(1, gang), 'switched-load'],
+      [neutral, returns, 'neutral'],
+      [ground, joint('ground'), 'ground'],
+    ],
+  })
+  const plainGangs = kinds.every(kind => kind === 'one-place')
+  const twoLines = template(
+    'two-lines',
+    kinds.length === 2 ? 'Two lines, two lights' : `${kinds.length} lines, a light each`,
+    'one-place',
+    kinds.flatMap((_, at): TemplateCable[] => [
+      {
+        entry: 'bottom',
+        far: 'panel',
+        strands: [
+          [hot, screw(0, at + 1), 'line'],
+          [neutral, joint(`neutral-${at + 1}`), 'neutral'],
+          [ground, joint('ground'), 'ground'],
+        ],
+      },
+      lightOf(at + 1, joint(`neutral-${at + 1}`)),
+    ]),
+  )
+  const goesOn = template(
+    'gangs-fed-onward',
+    'One feed for all, and a line that goes on',
+    'one-place',
+    [feed(joint('line')), ...kinds.map((_, at) => light(screw(1, at + 1))), onward],
+    kinds.map((_, at) => ({ gang: at + 1, screw: 0 })),
+  )
+  const sharedNeutral = template('shared-neutral', 'Two hots, one shared neutral', 'one-place', [
+    {
+      entry: 'bottom',
+      far: 'panel',
+      strands: [
+        [hot, screw(0, 1), 'line'],
+        [second, screw(0, 2), 'line'],
+        [third, joint('neutral'), 'neutral'],
+        [ground, joint('ground'), 'ground'],
+      ],
+    },
+    lightOf(1, joint('neutral')),
+    lightOf(2, joint('neutral')),
+  ])
+
   if (kinds.length > 1)
     return [
       template(
@@ -109,6 +159,8 @@ export function boxTemplates(region: RegionId, kinds: readonly SwitchKind[]): Bo
         ],
         kinds.map((_, at) => ({ gang: at + 1, screw: 0 })),
       ),
+      ...(plainGangs ? [twoLines, goesOn] : []),
+      ...(plainGangs && kinds.length === 2 ? [sharedNeutral] : []),
     ]
   const loop: TemplateCable = {
     entry: 'top',

@@ -1,0 +1,47 @@
+'use client'
+
+import type { Breaker } from '@/core/model/entities'
+import { rowsWith } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import { newSwitching } from '../job/new-reading'
+import { useEdits, useJob } from '../job/provider'
+import { usePowerHolds } from '../job/use-power-holds'
+import { Button } from '../primitives/button'
+import { plain } from '../words'
+
+/** How a breaker, or the main switch (null), stands as far as was recorded, and the next time it is thrown. */
+export function Switching({ circuit }: { circuit: Breaker | null }) {
+  const { record } = useJob()
+  const edits = useEdits(null)
+  usePowerHolds(true)
+  const id = circuit?.id ?? null
+  const last = rowsWith(record, 'switchings', 'circuitId', id)
+    .filter(({ struck }) => struck === null)
+    .at(-1)
+  const { breaker } = regionOf(record.job.regionId).words
+  const name = circuit ? `${plain(breaker)} ${circuit.breaker}` : 'The main switch'
+  const throwIt = (to: 'on' | 'off', foundSo: boolean) =>
+    edits.send('switch a breaker', [edits.add('switchings', newSwitching(id, to, { foundSo }))])
+  return (
+    <fieldset className="flex flex-col gap-2">
+      <legend className="text-sm font-semibold">
+        {name}:{' '}
+        {last
+          ? `${last.foundSo ? 'found ' : ''}${last.to}, as recorded`
+          : 'nothing recorded of how it stands'}
+      </legend>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => throwIt('off', false)}>Switched off and held off</Button>
+        <Button onClick={() => throwIt('on', false)}>Switched on</Button>
+        <Button onClick={() => throwIt('on', true)}>Found on</Button>
+      </div>
+    </fieldset>
+  )
+}
+
+/** The main switch, as a part of the panel’s page. */
+export const MainSwitch = () => (
+  <section aria-label="Main switch" className="mt-4 rounded-xl bg-sheet p-4">
+    <Switching circuit={null} />
+  </section>
+)
