@@ -132,3 +132,43 @@ test('filters by verdict, and says when nothing has it', async ({ page, request 
   for (const card of await page.getByRole('article').all())
     await expect(card).toHaveAttribute('data-verdict', 'does-not-fit')
 })
+
+test('what does not fit is chosen only when it is asked for twice, and is never ticked', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  const wrong = page.locator('[data-verdict="does-not-fit"]').first()
+  await expect(wrong).toBeVisible()
+  await wrong.getByRole('button', { name: 'Choose', exact: true }).click()
+  await expect(wrong.getByRole('alert')).toContainText('It does not fit')
+  await wrong.getByRole('button', { name: 'Leave it' }).click()
+  expect(await rows('SELECT id FROM choices WHERE job_id = ?', jobId)).toEqual([])
+  await wrong.getByRole('button', { name: 'Choose', exact: true }).click()
+  await wrong.getByRole('button', { name: 'Choose it all the same' }).click()
+  await expect(wrong.getByRole('button', { name: 'Chosen, does not fit' })).toBeVisible()
+  await saved(page)
+  expect(await rows('SELECT id FROM choices WHERE job_id = ?', jobId)).toHaveLength(1)
+  const link = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Choose/ })
+  await expect(link).toHaveAttribute('title', 'what is chosen does not fit')
+  await expect(link).not.toContainText('done')
+})
+
+test('a note that is being typed outlives a reload', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await page.waitForLoadState('networkidle')
+  await page.getByLabel('Notes').fill('Behind the clock, and')
+  await page.reload()
+  await expect(page.getByLabel('Notes')).toHaveValue('Behind the clock, and')
+  expect(await rows('SELECT note FROM boxes WHERE job_id = ?', jobId)).toEqual([{ note: '' }])
+  await page.getByLabel('Notes').fill('Behind the clock, and low')
+  await page.getByLabel('Notes').blur()
+  await saved(page)
+  await page.reload()
+  await expect(page.getByLabel('Notes')).toHaveValue('Behind the clock, and low')
+  expect(await rows('SELECT note FROM boxes WHERE job_id = ?', jobId)).toEqual([
+    { note: 'Behind the clock, and low' },
+  ])
+})

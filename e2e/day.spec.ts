@@ -24,11 +24,11 @@ test('the day: fewer walks than box by box, a crew, what must be kept, and all o
   expect(least).toBeLessThan(await count('Box by box'))
   await expect(page.getByText('Walk 1', { exact: true })).toBeVisible()
 
-  await page.getByLabel('Name').fill('Wren')
-  await page.getByLabel('Name').press('Enter')
-  await page.getByLabel('Name').fill('Ash')
+  await page.getByLabel('Somebody else').fill('Wren')
+  await page.getByLabel('Somebody else').press('Enter')
+  await page.getByLabel('Somebody else').fill('Ash')
   await page.getByRole('button', { name: 'Add', exact: true }).first().click()
-  const ash = page.getByRole('listitem').filter({ hasText: 'Remove' }).filter({ hasText: 'Ash' })
+  const ash = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: 'Remove Ash' }) })
   await ash.getByRole('checkbox', { name: 'May take live readings' }).uncheck()
   await saved(page)
   expect(await rows('SELECT name, reads_live FROM crew WHERE job_id = ? ORDER BY name', jobId)).toEqual([
@@ -43,7 +43,7 @@ test('the day: fewer walks than box by box, a crew, what must be kept, and all o
   await page.getByLabel('Circuit that may be off for a while only').selectOption({ index: 1 })
   await page.getByLabel('Minutes at most').fill('20')
   await page.getByLabel('Minutes at most').press('Enter')
-  await expect(page.getByText(/off for 20 min at most/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /Remove: .*off for 20 min at most/ })).toBeVisible()
   await saved(page)
   expect(
     await rows('SELECT minutes FROM keeps WHERE job_id = ? AND minutes IS NOT NULL ORDER BY minutes', jobId),
@@ -89,6 +89,17 @@ test('the day as a calendar file; a time that is none is refused with its field'
   expect(text).toContain('BEGIN:VCALENDAR')
   expect(text).toContain('DTSTART:20260302T093000')
   expect(text).toMatch(/SUMMARY:Walk 1: breaker .* off/)
+  // What was off to the end comes on again, at a walk of its own.
+  expect(text).toMatch(/SUMMARY:Last walk: breaker .* on/)
+  // Files are named after the house.
+  expect(answer.headers()['content-disposition']).toContain('filename="quillback-road-27-day.ics"')
+  for (const [path, name] of [
+    ['file', 'quillback-road-27.everyroom.json'],
+    ['pick', 'quillback-road-27-pick-list.csv'],
+  ] as const)
+    expect((await request.get(`/api/jobs/${jobId}/${path}`)).headers()['content-disposition']).toContain(
+      `filename="${name}"`,
+    )
   const refused = await request.get(`/api/jobs/${jobId}/day?start=25:00`)
   expect(refused.status()).toBe(422)
   expect((await refused.json()).faults[0].path).toBe('/start')

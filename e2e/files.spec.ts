@@ -22,7 +22,7 @@ test('a broken file is refused with every path, and nothing is stored', async ({
   const jobId = await bringInDemo(request)
   const file = JSON.parse(await (await request.get(`/api/jobs/${jobId}/file`)).text())
   file.job.id = `${jobId}-broken`
-  file.boxes[0].gangs = 0
+  file.boxes[0].gangs = 9
   file.loads[1].kind = 'candle'
   await page.goto('/')
   await page.getByLabel('Job file', { exact: true }).setInputFiles({
@@ -61,4 +61,23 @@ test('another site may not write', async ({ request }) => {
     data: { id: 'x', name: 'undo', boxId: null, undoes: 'y' },
   })
   expect(answer.status()).toBe(403)
+})
+
+test('a job is copied with all but its photos and its history', async ({ page, request }) => {
+  const jobId = await bringInDemo(request)
+  await rows('UPDATE jobs SET name = ? WHERE id = ?', `Copied ${jobId}`, jobId)
+  await page.goto('/')
+  await page.getByRole('button', { name: `Copy Copied ${jobId}, without its photos` }).click()
+  await expect(page.getByRole('link', { name: new RegExp(`Copied ${jobId}, copy`) })).toBeVisible()
+  const [copy] = await rows('SELECT id FROM jobs WHERE name = ?', `Copied ${jobId}, copy`)
+  const count = async (id: string) =>
+    (
+      await rows(
+        'SELECT (SELECT COUNT(*) FROM ends WHERE job_id = ?) AS ends, (SELECT COUNT(*) FROM readings WHERE job_id = ?) AS readings',
+        id,
+        id,
+      )
+    )[0]
+  expect(await count(String(copy!.id))).toEqual(await count(jobId))
+  expect(await rows('SELECT id FROM command_log WHERE job_id = ?', String(copy!.id))).toEqual([])
 })

@@ -181,7 +181,7 @@ test('breakers that share a neutral are tied from either side; the directory pri
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(row('11')).toContainText('no common handle: both off')
   await page.getByRole('button', { name: 'Edit breaker 13', exact: true }).click()
-  await page.getByLabel('Shares its neutral with').selectOption({ label: 'None' })
+  await page.getByRole('checkbox', { name: '11: Studio A' }).uncheck()
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(row('11')).not.toContainText('one neutral')
   await expect(row('13')).not.toContainText('one neutral')

@@ -114,7 +114,10 @@ test('a reading that is not dead holds everything, and says stop', async ({ page
   await page.getByRole('button', { name: 'A black: another value' }).click()
   await page.getByLabel('Volts at A black').fill('118')
   await page.getByRole('button', { name: 'V', exact: true }).click()
-  await expect(page.getByText('read 118 V: stop, find what feeds it')).toBeVisible()
+  await expect(page.getByText('A black read 118 V: stop.')).toBeVisible()
+  // No press on 0 V clears it: what fed it is said, or why the reading was wrong.
+  await expect(page.getByRole('button', { name: 'A black: 0 V' })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Another breaker fed it' })).toBeVisible()
   await expect(page.locator('[data-step="fold"]').getByRole('button')).toBeDisabled()
   await stage(page, 'Prove')
   await expect(page.getByText('May be live').first()).toBeVisible()

@@ -129,7 +129,9 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   const count = await passes.count()
   expect(count).toBeGreaterThanOrEqual(8)
   for (let index = 0; index < count; index++) await passes.nth(index).check()
-  await expect(page.getByText(`${count} of ${count} passed`)).toBeVisible()
+  await expect(page.getByRole('radio', { name: 'Passed', checked: true })).toHaveCount(count)
+  await expect(page.getByText('before the power: 1 of 1 passed')).toBeVisible()
+  await expect(page.getByText(`with the power on: ${count - 1} of ${count - 1} passed`)).toBeVisible()
   await saved(page)
 
   // House says done, and so does the database.

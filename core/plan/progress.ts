@@ -1,5 +1,4 @@
 import { boxView, isOwnLead, type BoxView } from '../job/box-view'
-import { verdictOfChosen } from '../check'
 import { lookingForPlaces } from '../job/looking'
 import { claimStatus } from '../identify'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
@@ -82,15 +81,13 @@ const test: Rule = view => {
 
 const NOTHING_TO_DO: Omit<StageProgress, 'stage'> = { state: 'done', missing: '' }
 
-const choose: Rule = (view, trade) => {
+const choose: Rule = view => {
   if (!isForControls(view)) return NOTHING_TO_DO
   const open = view.places.filter(place => !isSettled(view, place))
-  const unfit = view.places.filter(place => verdictOfChosen(view, place, trade) === 'does-not-fit')
   return state(
     [
       ...(view.places.length === 0 ? ['no control recorded'] : []),
       ...(open.length > 0 ? ['device not chosen'] : []),
-      ...unfit.map(({ group }) => `what is chosen for ${group.name} does not fit`),
     ],
     open.length < view.places.length,
   )

@@ -1,7 +1,7 @@
 'use client'
 
 import type { KeyboardEvent } from 'react'
-import type { DrawnDevice, DrawnJoint } from './layout'
+import type { DrawnDevice, DrawnJoint } from './goals'
 import type { PictureDevice } from './picture'
 
 export function Joint({ drawn }: { drawn: DrawnJoint }) {

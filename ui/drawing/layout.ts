@@ -1,22 +1,6 @@
+import { goalsOf, type DrawnDevice, type DrawnJoint, type Edges, type Goals, type Point } from './goals'
+import { drawStrand, FLAG_STEP, shortPath, type DrawnStrand, type Flag } from './paths'
 import type { BoxPicture, PictureCable, PictureDevice, PictureJoint, PictureStrand } from './picture'
-
-/** Coordinates in drawing units: one unit is one pixel at 390 pixels of screen. */
-export interface Point {
-  readonly x: number
-  readonly y: number
-}
-
-export interface DrawnStrand {
-  readonly strand: PictureStrand
-  readonly path: string
-  /** Where the flag hangs, and to which side it hangs. */
-  readonly flagAt: Point
-  readonly flagRow: number
-  readonly flagWidth: number
-  readonly flagWay: 1 | -1
-  readonly tip: Point
-  readonly down: boolean
-}
 
 export interface DrawnCable {
   readonly cable: PictureCable
@@ -24,27 +8,6 @@ export interface DrawnCable {
   readonly width: number
   readonly top: boolean
   readonly strands: readonly DrawnStrand[]
-}
-
-export interface DrawnTerminal {
-  readonly terminal: PictureDevice['terminals'][number]
-  readonly at: Point
-}
-
-export interface DrawnDevice {
-  readonly device: PictureDevice
-  readonly x: number
-  readonly y: number
-  readonly width: number
-  readonly height: number
-  readonly lines: readonly string[]
-  readonly terminals: readonly DrawnTerminal[]
-}
-
-export interface DrawnJoint {
-  readonly joint: PictureJoint
-  readonly at: Point
-  readonly width: number
 }
 
 export interface BoxLayout {
@@ -68,12 +31,10 @@ const DEVICE_WIDTH = 142
 const DEVICE_GAP = 52
 const TERMINAL_STEP = 24
 const JOINT_WIDTH = 58
-const JOINT_HEIGHT = 28
 const JOINT_STEP = 68
 /** From the foot of the devices to the middle of the joints below them. */
 const JOINT_DROP = 62
 const MARGIN = 8
-const FLAG_STEP = 23
 
 /**
  * Places everything of a picture: cables above and below, devices in the middle, joints in a row under
@@ -232,55 +193,6 @@ export function wrapped(text: string, most: number): string[] {
   return [lines[0]!, `${lines[1]!.slice(0, most - 1)}…`]
 }
 
-interface Goals {
-  readonly terminal: (deviceId: string, terminalId: string) => DrawnTerminal | undefined
-  readonly joint: (jointId: string) => DrawnJoint | undefined
-  /** The next free place on a joint’s upper or lower edge. */
-  readonly slot: (joint: DrawnJoint, top: boolean) => Point
-  /** How many strands ran down beside this side of a device before. */
-  readonly beside: (x: number, outward: 1 | -1) => number
-  readonly devices: Extent
-}
-
-/** What the devices take up together. */
-interface Extent {
-  readonly left: number
-  readonly right: number
-  readonly top: number
-  readonly foot: number
-}
-
-function goalsOf(devices: readonly DrawnDevice[], joints: readonly DrawnJoint[], sides: Extent): Goals {
-  const taken = new Map<string, number>()
-  const next = (key: string) => {
-    const nth = taken.get(key) ?? 0
-    taken.set(key, nth + 1)
-    return nth
-  }
-  return {
-    devices: sides,
-    beside: (x, outward) => next(`${x}/${outward}`),
-    terminal: (deviceId, terminalId) =>
-      devices
-        .find(each => each.device.id === deviceId)
-        ?.terminals.find(each => each.terminal.id === terminalId),
-    joint: jointId => joints.find(each => each.joint.id === jointId),
-    slot: (drawn, top) => {
-      const nth = next(`${drawn.joint.id}/${top}`)
-      const offset = [0, 12, -12, 22, -22][nth % 5]!
-      return { x: drawn.at.x + offset, y: drawn.at.y + ((top ? -1 : 1) * JOINT_HEIGHT) / 2 }
-    },
-  }
-}
-
-interface Edges {
-  readonly top: number
-  readonly bottom: number
-  readonly left: number
-  readonly right: number
-  readonly lane: number
-}
-
 /** Where a strand would like to run: beside the devices from above, straight up from below. */
 function wishedX(strand: PictureStrand, top: boolean, goals: Goals, fallback: number): number {
   if (strand.to.kind === 'joint') {
@@ -358,12 +270,6 @@ function placeCables(
   }))
 }
 
-interface Flag {
-  readonly row: number
-  readonly width: number
-  readonly way: 1 | -1
-}
-
 /** Each flag in the first row where it covers no other; towards the middle where the wall is near. */
 function hangFlags(
   strands: readonly { readonly strand: PictureStrand; readonly x: number }[],
@@ -392,92 +298,4 @@ export function spread(wished: readonly number[], least: number, most: number, g
   for (let at = placed.length - 1, limit = most; at >= 0; at--, limit -= step)
     placed[at] = Math.min(placed[at]!, limit, at < placed.length - 1 ? placed[at + 1]! - step : Infinity)
   return placed
-}
-
-function drawStrand(
-  strand: PictureStrand,
-  cableX: number,
-  laneX: number,
-  flag: Flag,
-  top: boolean,
-  fanHeight: number,
-  edges: Edges,
-  goals: Goals,
-): DrawnStrand {
-  const way = top ? 1 : -1
-  const wall = top ? edges.top : edges.bottom
-  const start = { x: cableX, y: wall + way * 13 }
-  const lane = { x: laneX, y: wall + way * 38 }
-  const leave = { x: laneX, y: wall + way * (fanHeight - 6) }
-  const fan = `M${start.x} ${start.y} C${start.x} ${start.y + way * 16} ${lane.x} ${lane.y - way * 16} ${lane.x} ${lane.y} L${leave.x} ${leave.y}`
-  const drawn = {
-    strand,
-    flagAt: { x: laneX, y: wall + way * (48 + flag.row * FLAG_STEP) },
-    flagRow: flag.row,
-    flagWidth: flag.width,
-    flagWay: flag.way,
-    down: top,
-  }
-  const terminal =
-    strand.to.kind === 'terminal' ? goals.terminal(strand.to.deviceId, strand.to.terminalId) : undefined
-  if (terminal) {
-    const { x, y } = terminal.at
-    const outward = terminal.terminal.side === 'left' ? -1 : 1
-    // A lane that lies over the device, or beyond it, goes round it: nothing vanishes behind it.
-    if ((laneX - x) * outward < CLEAR) {
-      const path = `${fan} ${roundDevice(laneX, terminal.at, outward, top, goals)}`
-      return { ...drawn, path, tip: terminal.at }
-    }
-    const beside = { x: laneX, y: y - way * 34 }
-    const path = `${fan} L${beside.x} ${beside.y} C${beside.x} ${y} ${x + outward * 24} ${y} ${x} ${y}`
-    return { ...drawn, path, tip: terminal.at }
-  }
-  const joint = strand.to.kind === 'joint' ? goals.joint(strand.to.jointId) : undefined
-  if (joint) {
-    const goal = goals.slot(joint, top)
-    const turn = { x: laneX, y: goal.y - way * 52 }
-    const path = `${fan} L${turn.x} ${turn.y} C${turn.x} ${turn.y + way * 34} ${goal.x} ${goal.y - way * 34} ${goal.x} ${goal.y}`
-    return { ...drawn, path, tip: goal }
-  }
-  return { ...drawn, path: fan, tip: leave }
-}
-
-/** From a device’s side, in drawing units, to the nearest strand that runs down beside it. */
-const CLEAR = 8
-const ROUND = 10
-
-/** Over a device’s head, or under its foot, down beside it and onto the screw of its far side. */
-function roundDevice(laneX: number, { x, y }: Point, outward: 1 | -1, top: boolean, goals: Goals): string {
-  const nth = goals.beside(x, outward)
-  const beside = x + outward * (16 + nth * 9)
-  const over = top ? goals.devices.top - 9 - nth * 7 : goals.devices.foot + 9 + nth * 7
-  const along = beside < laneX ? -1 : 1
-  const down = top ? 1 : -1
-  return [
-    `L${laneX} ${over - down * ROUND}`,
-    `Q${laneX} ${over} ${laneX + along * ROUND} ${over}`,
-    `L${beside - along * ROUND} ${over}`,
-    `Q${beside} ${over} ${beside} ${over + down * ROUND}`,
-    `L${beside} ${y - down * ROUND}`,
-    `Q${beside} ${y} ${x} ${y}`,
-  ].join(' ')
-}
-
-/** A pigtail or a lead: from a terminal, or from the box, into its joint. */
-function shortPath(wire: BoxPicture['short'][number], goals: Goals, bond: Point): string {
-  const joint = goals.joint(wire.jointId)
-  if (!joint) return ''
-  if (wire.to === 'box') {
-    const start = goals.slot(joint, false)
-    return `M${start.x} ${start.y} C${start.x} ${start.y + 36} ${bond.x} ${bond.y - 44} ${bond.x} ${bond.y}`
-  }
-  const terminal = goals.terminal(wire.to.deviceId, wire.to.terminalId)
-  if (!terminal) return ''
-  const { x, y } = terminal.at
-  const goal = goals.slot(joint, true)
-  const outward = terminal.terminal.side === 'left' ? -1 : 1
-  // Out from the screw and down beside the device: what went straight to its joint would vanish behind it.
-  const beside = x + outward * (14 + goals.beside(x, outward) * 9)
-  const foot = goals.devices.foot + 6
-  return `M${x} ${y} Q${beside} ${y} ${beside} ${y + ROUND} L${beside} ${foot} C${beside} ${foot + 26} ${goal.x} ${goal.y - 30} ${goal.x} ${goal.y}`
 }

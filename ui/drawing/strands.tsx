@@ -1,7 +1,8 @@
 'use client'
 
 import type { KeyboardEvent, MouseEvent } from 'react'
-import type { BoxLayout, DrawnCable, DrawnStrand } from './layout'
+import type { BoxLayout, DrawnCable } from './layout'
+import type { DrawnStrand } from './paths'
 import { nearestStrand } from './nearest-strand'
 import type { BoxPicture } from './picture'
 

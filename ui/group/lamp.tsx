@@ -1,5 +1,6 @@
 import type { Light } from '@/core/solve'
-import { wrapped, type Point } from '../drawing/layout'
+import type { Point } from '../drawing/goals'
+import { wrapped } from '../drawing/layout'
 import { LIGHT_WORDS } from './words'
 
 const RAYS = 12

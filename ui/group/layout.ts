@@ -1,6 +1,7 @@
 import type { BoxView } from '@/core/job/box-view'
 import { isLoadRole } from '@/core/identify'
-import { layoutBox, type BoxLayout, type DrawnCable, type Point } from '../drawing/layout'
+import type { Point } from '../drawing/goals'
+import { layoutBox, type BoxLayout, type DrawnCable } from '../drawing/layout'
 import type { BoxPicture } from '../drawing/picture'
 import type { Scene } from './scene'
 

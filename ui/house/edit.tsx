@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { Room } from '@/core/model/entities'
 import { rowsOf, rowsWith } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
@@ -16,10 +16,15 @@ import { ROOM_KIND_WORDS } from '../words'
 
 /** The house itself: whose it is, who works there; and taking the whole job away, asked twice. */
 export function EditJob({ onClose }: { onClose: () => void }) {
-  const { record } = useJob()
+  const { record, save } = useJob()
   const edits = useEdits(null)
   const router = useRouter()
   const [asking, setAsking] = useState(false)
+  // Devices come with the page by the region of the job: another region, other devices.
+  const [moved, setMoved] = useState(false)
+  useEffect(() => {
+    if (moved && save === 'saved') router.refresh()
+  }, [moved, save, router])
   const { job } = record
   const change = (fields: Parameters<typeof edits.changeJob>[0]) =>
     edits.send('edit the job', [edits.changeJob(fields)])
@@ -38,7 +43,9 @@ export function EditJob({ onClose }: { onClose: () => void }) {
           value,
           words: regionOf(value).name,
         }))}
-        onCommit={regionId => change({ regionId })}
+        onCommit={regionId => {
+          if (change({ regionId })) setMoved(true)
+        }}
       />
       <TextField label="Address" value={job.address} max={200} onCommit={address => change({ address })} />
       <TextField label="Owners" value={job.owners} max={120} onCommit={owners => change({ owners })} />

@@ -1,5 +1,6 @@
 'use client'
 
+import { useState } from 'react'
 import type { Breaker } from '@/core/model/entities'
 import { PROTECTIONS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { sharersOf } from '@/core/panel'
@@ -27,6 +28,7 @@ export function CircuitSheet({
     edits.send('edit a circuit', [edits.change('circuits', circuit.id, fields)])
   const { record } = useJob()
   const sharers = new Set(sharersOf(record, circuit).map(({ id }) => id))
+  const [isSharing] = useState(sharers.size > 0)
   const share = (id: string, shares: boolean) => {
     const others = [...sharers].filter(each => each !== id)
     edits.send(
@@ -77,7 +79,7 @@ export function CircuitSheet({
         onCommit={protection => change({ protection })}
       />
       <Folded
-        opened={sharers.size > 0}
+        opened={isSharing}
         summary={
           <summary className="min-h-11 py-2 font-semibold">
             Shares its neutral with {sharers.size > 0 ? sharers.size : 'none'}

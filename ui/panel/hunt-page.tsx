@@ -6,8 +6,10 @@ import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { huntFor, linesIn, type Hunt, type HuntCandidate, type Line, type Watched } from '@/core/panel'
 import { NoSuchBox } from '../job/no-such-box'
-import { useBox } from '../job/provider'
-import { PickOne } from '../primitives/fields'
+import { useBox, useEdits } from '../job/provider'
+import { Button } from '../primitives/button'
+import { PickOne, TextField } from '../primitives/fields'
+import { Folded } from '../primitives/folded'
 import { LiveStrip, Part } from '../stages/stage-frame'
 import { plain } from '../words'
 import { HuntFound } from './hunt-found'
@@ -104,6 +106,7 @@ function HuntOfBox({ view }: { view: BoxView }) {
             <InOrder hunt={hunt} next={next ?? null} onChoose={setTaken} />
           )}
           <RuledOut view={view} hunt={hunt} seen={seen} />
+          <Tries view={view} hunt={hunt} />
         </div>
       </div>
     </>
@@ -151,6 +154,46 @@ function InOrder({
         ))}
       </ol>
     </Part>
+  )
+}
+
+/** Every try as it was recorded, with what somebody has to say of it. */
+function Tries({ view, hunt }: { view: BoxView; hunt: Hunt }) {
+  const edits = useEdits(view.box.id)
+  if (hunt.tries.length === 0) return null
+  return (
+    <Folded
+      className="rounded-xl bg-sheet px-3 sm:px-4"
+      summary={<summary className="min-h-11 py-2.5 font-bold">Tries: {hunt.tries.length}</summary>}
+    >
+      <ul className="flex flex-col divide-y divide-rule pb-3">
+        {hunt.tries.map(each => {
+          const circuit = view.record.circuits[each.circuitId ?? '']
+          const name = circuit ? breakerName(view, circuit) : 'the main switch'
+          return (
+            <li key={each.id} className="flex flex-wrap items-end gap-2 py-1">
+              <div className="min-w-40 flex-1">
+                <TextField
+                  label={`${plain(name)}: ${plain(each.shows).toLowerCase()}${each.hinted ? ', named by the finder' : ''}`}
+                  value={each.note}
+                  max={400}
+                  keep={`try/${each.id}`}
+                  onCommit={note =>
+                    edits.send('try a breaker', [edits.change('breakerTries', each.id, { note })])
+                  }
+                />
+              </div>
+              <Button
+                aria-label={`Take this try back: ${name}`}
+                onClick={() => edits.send('try a breaker', [edits.remove('breakerTries', each.id)])}
+              >
+                Take it back
+              </Button>
+            </li>
+          )
+        })}
+      </ul>
+    </Folded>
   )
 }
 

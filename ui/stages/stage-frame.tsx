@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { useMemo, type ReactNode } from 'react'
+import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
 import { progressOf } from '@/core/plan'
@@ -53,6 +53,7 @@ export function StageFrame({
 function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
   const trade = useTrade()
   const progress = useMemo(() => progressOf(view, trade), [view, trade])
+  const unfit = useUnfit(view)
   const base = `/jobs/${view.record.job.id}/boxes/${view.box.id}`
   return (
     <nav
@@ -60,24 +61,49 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
       data-chrome
       className="mt-2 grid grid-cols-6 overflow-hidden rounded-lg border-[1.5px] border-ink/60 bg-sheet"
     >
-      {progress.stages.map(each => (
-        <Link
-          key={each.stage}
-          href={`${base}/${each.stage}`}
-          aria-current={each.stage === stage ? 'step' : undefined}
-          title={each.missing || undefined}
-          className="flex min-h-13 flex-col items-center justify-center gap-0.5 border-l border-rule px-0.5 text-sm first:border-l-0 hover:bg-tint aria-[current]:bg-plum aria-[current]:text-on-plum aria-[current]:[--mark-tick:var(--plum)]"
-        >
-          <StageMark state={each.state} size={16} />
-          <span className="font-semibold">{STAGE_WORDS[each.stage].name}</span>
-          <span className="sr-only">{STATE_WORDS[each.state]}</span>
-        </Link>
-      ))}
+      {progress.stages
+        .map(each =>
+          // What is chosen and may not go there is not done, whatever was pressed.
+          each.stage === 'choose' && unfit
+            ? { ...each, state: 'begun' as const, missing: 'what is chosen does not fit' }
+            : each,
+        )
+        .map(each => (
+          <Link
+            key={each.stage}
+            href={`${base}/${each.stage}`}
+            aria-current={each.stage === stage ? 'step' : undefined}
+            title={each.missing || undefined}
+            className="flex min-h-13 flex-col items-center justify-center gap-0.5 border-l border-rule px-0.5 text-sm first:border-l-0 hover:bg-tint aria-[current]:bg-plum aria-[current]:text-on-plum aria-[current]:[--mark-tick:var(--plum)]"
+          >
+            <StageMark state={each.state} size={16} />
+            <span className="font-semibold">{STAGE_WORDS[each.stage].name}</span>
+            <span className="sr-only">{STATE_WORDS[each.state]}</span>
+          </Link>
+        ))}
     </nav>
   )
 }
 
 const PutBack = dynamic(() => import('./safety/put-back').then(module => module.PutBack), { ssr: false })
+
+/** Whether a device is chosen in a box that may not go there; reckoned once the page stands. */
+function useUnfit(view: BoxView): boolean {
+  const trade = useTrade()
+  const [unfit, setUnfit] = useState<BoxView | null>(null)
+  const isChosen = view.places.some(({ choice }) => choice !== null)
+  useEffect(() => {
+    if (!isChosen) return
+    let wanted = true
+    void import('./chosen-verdicts').then(({ hasUnfit }) => {
+      if (wanted && hasUnfit(view, trade)) setUnfit(view)
+    })
+    return () => {
+      wanted = false
+    }
+  }, [view, trade, isChosen])
+  return unfit === view
+}
 
 /** Whether this box may be live now, on every screen of it. */
 export function LiveStrip({ view }: { view: BoxView }) {

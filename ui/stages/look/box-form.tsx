@@ -105,6 +105,18 @@ export function BoxForm({ view }: { view: BoxView }) {
               change({ volumeCubicInches, volumeBasis: volumeCubicInches === null ? null : 'marked' })
             }
           />
+          {box.volumeCubicInches !== null && (
+            <PickOne
+              label="Volume known from"
+              value={box.volumeBasis}
+              options={[
+                { value: 'marked', words: 'Its mark' },
+                { value: 'table', words: 'The table' },
+                { value: 'measured', words: 'Measuring' },
+              ]}
+              onCommit={volumeBasis => change({ volumeBasis })}
+            />
+          )}
           <FillBar view={view} />
         </>
       )}

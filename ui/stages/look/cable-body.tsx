@@ -54,7 +54,10 @@ export function CableBody({
             <SelectField
               label="Sheath"
               value={cable.sheath}
-              options={SHEATHS.map(value => ({ value, words: plain(value) }))}
+              options={SHEATHS.filter(value => own === (value === 'own-leads')).map(value => ({
+                value,
+                words: plain(value),
+              }))}
               onCommit={sheath => change({ sheath })}
             />
           </div>

@@ -11,6 +11,7 @@ import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
+import { LinesList } from './lines-list'
 
 /** Which breakers feed this box, and whether a reading or only a label says so. A box may hold two circuits. */
 export function CircuitForm({ view }: { view: BoxView }) {
@@ -42,6 +43,7 @@ export function CircuitForm({ view }: { view: BoxView }) {
         </Link>
       }
     >
+      <LinesList view={view} />
       {view.feeds.map(({ feed, circuit }) => (
         <div key={feed.id} className="flex flex-col gap-3 rounded-lg border border-rule p-3">
           <p>

@@ -7,7 +7,8 @@ import { HANGING, hung, type Hanging } from '@/core/recording'
 import { useState } from 'react'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { PickOne, SelectField } from '../../primitives/fields'
+import { SelectField } from '../../primitives/fields'
+import { PressOne } from '../../primitives/press-one'
 import { Part } from '../stage-frame'
 import { LampsForm } from './lamps-form'
 
@@ -78,24 +79,22 @@ export function HangsHere({ view }: { view: BoxView }) {
         )
       })}
       {box.kind !== 'junction' && (
-        <PickOne
+        <PressOne
           label="Something hangs here"
-          value={kind}
           options={HANGING.filter(each => (each === 'luminaire') === (box.kind === 'luminaire')).map(
             value => ({
               value,
               words: HANGING_WORDS[value],
             }),
           )}
-          onCommit={said => (said === 'fed-half' ? hang(said, null) : setKind(said))}
+          onPress={said => (said === 'fed-half' ? hang(said, null) : setKind(said))}
         />
       )}
       {kind && (
-        <PickOne
+        <PressOne
           label="Which light is it?"
-          value={null}
           options={lights.map(({ id, name }) => ({ value: id, words: name }))}
-          onCommit={id => hang(kind, record.groups[id]!)}
+          onPress={id => hang(kind, record.groups[id]!)}
         />
       )}
       {kind && lights.length === 0 && <p>No light is recorded yet: add the box of its switch first.</p>}

@@ -7,7 +7,11 @@ import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { placeParted } from '@/core/recording'
 import { useEdits } from '../../job/provider'
+import { YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { Button } from '../../primitives/button'
+import { PickOne } from '../../primitives/fields'
+import { Folded } from '../../primitives/folded'
+import { plain } from '../../words'
 import { boxNamed } from './far-words'
 
 const SameLight = dynamic(() => import('./same-light').then(module => module.SameLight), { ssr: false })
@@ -58,6 +62,32 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
           </Button>
         )}
       </div>
+      <Folded
+        summary={<summary className="min-h-11 py-2 font-semibold">Its places, and how it answers</summary>}
+      >
+        <div className="flex flex-col gap-3">
+          <PickOne
+            label="Every place that works it is recorded"
+            value={place.group.everyPlace}
+            options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+            onCommit={everyPlace =>
+              edits.send('join lights', [edits.change('groups', place.group.id, { everyPlace })])
+            }
+          />
+          <PickOne
+            label="Worked from each place, it comes on and goes off"
+            value={place.group.behaves}
+            options={[
+              { value: 'answers', words: 'Every time' },
+              { value: 'does-not', words: 'Not every time' },
+              { value: 'not-known', words: 'Not tried' },
+            ]}
+            onCommit={behaves =>
+              edits.send('say how a light behaves', [edits.change('groups', place.group.id, { behaves })])
+            }
+          />
+        </div>
+      </Folded>
       {joining && <SameLight view={view} place={place} onClose={() => setJoining(false)} />}
     </div>
   )

@@ -1,5 +1,6 @@
 'use client'
 
+import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
 import { deviceNamed, devicesFor } from '@/core/model/trade'
@@ -15,6 +16,7 @@ export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) 
   const edits = useEdits(view.box.id)
   const { found } = place
   const model = deviceNamed(trade, found?.modelId ?? '')
+  const [isNoted] = useState((found?.setAs ?? '') !== '' || (found?.note ?? '') !== '')
   const change = (fields: Parameters<typeof edits.change<'devices'>>[2]) =>
     found && edits.send('edit the old device', [edits.change('devices', found.id, fields)])
   const setOld = (modelId: string) => {
@@ -48,7 +50,7 @@ export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) 
       )}
       {found && (
         <Folded
-          opened={found.setAs !== '' || found.note !== ''}
+          opened={isNoted}
           summary={<summary className="min-h-11 py-2 font-semibold">More of the old device</summary>}
         >
           <div className="flex flex-col gap-3">

@@ -4,12 +4,13 @@ import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
 import { rowsWith } from '@/core/model/record'
 import { looksLikeGround } from '@/core/model/regions'
-import { INSULATIONS, METALS, STRANDINGS } from '@/core/model/vocabulary'
+import { INSULATIONS, METALS, STRANDINGS, WISHES } from '@/core/model/vocabulary'
+import { isRun } from '@/core/recording'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
-import { CheckField, PickOne, TextField, type Option } from '../../primitives/fields'
+import { CheckField, PickOne, SelectField, TextField, type Option } from '../../primitives/fields'
 import { INSULATION_WORDS, plain } from '../../words'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
@@ -78,6 +79,21 @@ export function StrandPanel({
           options={gauges.map(value => ({ value, words: value }))}
           onCommit={gauge => change({ gauge })}
         />
+        {isRun(strand.cable) && (
+          <SelectField
+            label="Wanted to carry, where the plan can follow"
+            value={conductor.wish ?? 'none'}
+            options={[
+              { value: 'none' as const, words: 'What is least work' },
+              ...WISHES.map(value => ({ value, words: plain(value) })),
+            ]}
+            onCommit={wish =>
+              edits.send('wire it another way', [
+                edits.change('conductors', conductor.id, { wish: wish === 'none' ? null : wish }),
+              ])
+            }
+          />
+        )}
         <PinnedNote view={view} strand={strand} />
         <div className="flex flex-wrap gap-x-8 gap-y-3">
           <PickOne

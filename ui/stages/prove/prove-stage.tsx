@@ -174,18 +174,18 @@ function TestRow({
         </div>
       )}
       {row && item.outcome === 'fail' && (
-        <>
-          <p>
-            <strong>Switch off and read dead before the box is opened again.</strong>
-          </p>
-          <TextField
-            label="What happened"
-            value={item.note}
-            max={1000}
-            keep={`test/${row.id}`}
-            onCommit={note => change({ note })}
-          />
-        </>
+        <p>
+          <strong>Switch off and read dead before the box is opened again.</strong>
+        </p>
+      )}
+      {row && (
+        <TextField
+          label={item.outcome === 'fail' ? 'What happened' : 'Note'}
+          value={item.note}
+          max={1000}
+          keep={`test/${place.place.id}/${item.key}`}
+          onCommit={note => change({ note })}
+        />
       )}
     </div>
   )

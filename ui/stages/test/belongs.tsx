@@ -48,7 +48,9 @@ function ItsPair({ view, strand }: { view: BoxView; strand: EndView }) {
       (each.cable.id === strand.cable.id ||
         (each.end.deviceId !== null && each.end.deviceId === strand.end.deviceId)),
   )
-  const partners = near.filter(({ end }) => end.role === 'traveller')
+  const travellers = near.filter(({ end }) => end.role === 'traveller')
+  const beside = travellers.filter(({ cable }) => cable.id === strand.cable.id)
+  const partners = beside.length > 0 ? beside : travellers
   return (
     <PickOne
       label="Its pair is"

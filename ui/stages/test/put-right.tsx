@@ -47,7 +47,7 @@ export function Reason({
 /** A reading struck out with its reason, put right with what it said before, or let count again. */
 export function PutRight({ reading, words, boxId }: { reading: Reading; words: string; boxId: string }) {
   const edits = useEdits(boxId)
-  const [asking, setAsking] = useState<'strike' | 'correct' | null>(null)
+  const [asking, setAsking] = useState<'strike' | 'correct' | 'note' | null>(null)
   const [value, setValue] = useState<number | null>(reading.value)
   if (reading.struck !== null)
     return (
@@ -73,7 +73,27 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
         <Button look="quiet" aria-label={`Strike out: ${words}`} onClick={() => setAsking('strike')}>
           Strike out
         </Button>
+        <Button look="quiet" aria-label={`Note on: ${words}`} onClick={() => setAsking('note')}>
+          Note
+        </Button>
       </span>
+    )
+  if (asking === 'note')
+    return (
+      <div className="flex w-full items-end gap-2">
+        <div className="flex-1">
+          <TextField
+            label="Note on this reading"
+            value={reading.note}
+            max={1000}
+            keep={`reading/${reading.id}`}
+            onCommit={note =>
+              edits.send('correct a reading', [edits.change('readings', reading.id, { note })])
+            }
+          />
+        </div>
+        <Button onClick={() => setAsking(null)}>Back</Button>
+      </div>
     )
   const unit = INSTRUMENT_UNITS[reading.instrument]
   return (

@@ -1,6 +1,9 @@
 import type { IfOn, Step } from '@/core/plan'
 import dynamic from 'next/dynamic'
+import { useState } from 'react'
 import { Button } from '../../primitives/button'
+import { TextField } from '../../primitives/fields'
+import { Folded } from '../../primitives/folded'
 import type { useTicks } from './use-ticks'
 
 const TakePhoto = dynamic(() => import('../../photos/take-photo').then(module => module.TakePhoto), {
@@ -26,16 +29,16 @@ export function StepButton({
   ticks: ReturnType<typeof useTicks>
   large?: boolean
 }) {
+  const size = large ? 'min-h-20 w-full text-2xl' : ''
   if (step.key === 'photo' && !step.done)
     return (
       <span className="flex flex-col gap-2">
         <TakePhoto boxId={boxId} kind="before" onTaken={() => tick(step)} />
-        <Button aria-label={`Done: ${step.says}`} onClick={() => tick(step)}>
+        <Button className={size} aria-label={`Done: ${step.says}`} onClick={() => tick(step)}>
           Done without
         </Button>
       </span>
     )
-  const size = large ? 'min-h-20 w-full text-2xl' : ''
   if (step.doneBy === 'tick')
     return (
       <Button
@@ -86,5 +89,32 @@ export function PowerHere({ ifOn }: { ifOn: readonly IfOn[] }) {
       <strong>Breaker stays off after this:</strong> {first.says}
       {ifOn.length > 1 && ` (and ${ifOn.length - 1} more)`}.
     </p>
+  )
+}
+
+/** What somebody has to say of a step that is ticked. */
+export function StepNote({
+  step,
+  ticks: { rowOf, noteOn },
+}: {
+  step: Step
+  ticks: ReturnType<typeof useTicks>
+}) {
+  const row = rowOf(step)
+  const [isNoted] = useState((row?.note ?? '') !== '')
+  if (!row) return null
+  return (
+    <Folded
+      opened={isNoted}
+      summary={<summary className="min-h-11 py-2 text-sm font-semibold">Note</summary>}
+    >
+      <TextField
+        label={`Note: ${step.says}`}
+        value={row.note}
+        max={1000}
+        keep={`step/${row.id}`}
+        onCommit={note => noteOn(step, note)}
+      />
+    </Folded>
   )
 }

@@ -8,7 +8,7 @@ import { ifOnAfter, type Step } from '@/core/plan'
 import { useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Part } from '../stage-frame'
-import { Held, KIND_WORDS, PowerHere, StepButton } from './step-parts'
+import { Held, KIND_WORDS, PowerHere, StepButton, StepNote } from './step-parts'
 import { useTicks } from './use-ticks'
 
 const OneStep = dynamic(() => import('./one-step').then(module => module.OneStep), { ssr: false })
@@ -70,6 +70,7 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
                     {!step.done && <Held holds={step.holds} />}
                     <PowerHere ifOn={ifOn.get(step.key) ?? []} />
                   </div>
+                  <StepNote step={step} ticks={ticks} />
                 </div>
                 <StepButton step={step} ticks={ticks} />
               </div>

@@ -34,5 +34,11 @@ export function useTicks(view: BoxView) {
     })
     edits.send('take a reading', [edits.add('readings', reading)])
   }
-  return { tick, clampIdle, boxId: view.box.id }
+  const rowOf = (step: Step) =>
+    rowsWith(view.record, 'steps', 'boxId', view.box.id).find(each => each.stepKey === step.key) ?? null
+  const noteOn = (step: Step, note: string) => {
+    const row = rowOf(step)
+    if (row) edits.send('tick a step', [edits.change('steps', row.id, { note })])
+  }
+  return { tick, clampIdle, rowOf, noteOn, boxId: view.box.id }
 }

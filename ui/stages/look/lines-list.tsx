@@ -1,0 +1,74 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import { linesIn, sharersOf } from '@/core/panel'
+import { neutralShared } from '@/core/recording'
+import { useEdits } from '../../job/provider'
+import { CheckField } from '../../primitives/fields'
+import { plain } from '../../words'
+
+/** The lines that meet in a box, each with the breaker it was found on, or with the hunt for it. */
+export function LinesList({ view }: { view: BoxView }) {
+  const edits = useEdits(view.box.id)
+  const lines = useMemo(() => linesIn(view), [view])
+  if (lines.length < 2) return null
+  const { breaker } = view.region.words
+  const { record } = view
+  const circuits = [
+    ...new Map(lines.flatMap(({ circuit }) => (circuit ? [[circuit.id, circuit]] : []))).values(),
+  ]
+  const [first] = circuits
+  const sharing = first ? [first, ...sharersOf(record, first)].map(({ id }) => id) : []
+  const isShared = circuits.length > 1 && circuits.every(({ id }) => sharing.includes(id))
+  // Neutrals of several lines in one joint belong to all of them, or to one that borrows the other’s.
+  const meet = view.joints.some(({ id }) => {
+    const cables = new Set(
+      view.ends
+        .filter(({ end }) => end.jointId === id && end.role === 'neutral')
+        .map(({ cable }) => cable.id),
+    )
+    return lines.filter(({ hots }) => hots.some(({ cable }) => cables.has(cable.id))).length > 1
+  })
+  return (
+    <div className="rounded-lg border border-rule p-3">
+      <p className="text-sm font-semibold">Lines in this {view.region.words.box}</p>
+      <ul
+        aria-label={`Lines in this ${view.region.words.box}`}
+        className="flex flex-col divide-y divide-rule"
+      >
+        {lines.map(({ end, circuit }) => (
+          <li key={end.end.id} className="flex flex-wrap items-center justify-between gap-2 py-1">
+            <span>
+              <strong>{end.name}</strong>{' '}
+              {circuit ? (
+                `is on ${breaker} ${circuit.breaker}`
+              ) : (
+                <span className="hazard px-2 font-semibold">not found yet</span>
+              )}
+            </span>
+            <Link
+              href={`/jobs/${record.job.id}/boxes/${view.box.id}/breaker?at=${end.end.id}`}
+              className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+            >
+              {circuit ? 'Hunt again' : `Hunt for its ${breaker}`}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {meet && circuits.length > 1 && (
+        <CheckField
+          label={`${plain(breaker)}s ${circuits.map(each => each.breaker).join(' and ')} share one neutral`}
+          value={isShared}
+          onCommit={shared =>
+            edits.send(
+              'edit a circuit',
+              neutralShared(edits, record, shared ? circuits.map(({ id }) => id) : [circuits[0]!.id]),
+            )
+          }
+        />
+      )}
+    </div>
+  )
+}
