@@ -74,7 +74,7 @@ async function goThrough(
         const group = scope.getByRole('group', { name: hand.label, exact: true }).first()
         const asNumber = fieldsOfEntity(entity)[name]!.kind === 'number'
         await set(asNumber ? Number(value) : value, () =>
-          group.getByRole('radio', { name: words, exact: true }).check(),
+          group.getByRole('radio', { name: words, exact: true }).click(),
         )
       }
     if (hand.by === 'select')

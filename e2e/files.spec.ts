@@ -68,7 +68,7 @@ test('a job is copied with all but its photos and its history', async ({ page, r
   await rows('UPDATE jobs SET name = ? WHERE id = ?', `Copied ${jobId}`, jobId)
   await page.goto('/')
   await page.getByRole('button', { name: `Copy Copied ${jobId}, without its photos` }).click()
-  await expect(page.getByRole('link', { name: new RegExp(`Copied ${jobId}, copy`) })).toBeVisible()
+  await expect(page.getByRole('link', { name: `Job file of Copied ${jobId}, copy` })).toBeVisible()
   const [copy] = await rows('SELECT id FROM jobs WHERE name = ?', `Copied ${jobId}, copy`)
   const count = async (id: string) =>
     (

@@ -45,9 +45,10 @@ async function wired(page: Page) {
   await expect(off.or(zero.first()).first()).toBeVisible()
   if (await off.isVisible()) await off.click()
   await expect(zero.first()).toBeEnabled()
-  for (let left = await zero.count(); left > 0; left--) {
+  for (let left = await zero.count(); left > 0; left = await zero.count()) {
     await zero.first().click()
-    await expect(zero).toHaveCount(left - 1)
+    // With the first one the reference itself is read, too.
+    await expect.poll(() => zero.count()).toBeLessThan(left)
   }
   await page.getByRole('button', { name: 'It read 120 V' }).first().click()
   await expect(page.getByText(/^Read dead: \d+ of \d+ conductors/)).toBeVisible()

@@ -13,7 +13,7 @@ import { progressOfJob, type BoxProgress } from '@/core/plan'
 import { useJob, useTrade } from '../job/provider'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { Button } from '../primitives/button'
-import { STAGE_WORDS } from '../words'
+import { BOX_KIND_WORDS, STAGE_WORDS } from '../words'
 
 const SeveralPlaces = dynamic(() => import('./several-places').then(module => module.SeveralPlaces), {
   ssr: false,
@@ -224,7 +224,10 @@ function BoxRow({
       >
         <span className="min-w-0">
           <span className="block truncate font-semibold">{view.box.name}</span>
-          <span className="block truncate text-sm text-soft">{controls || 'No control recorded'}</span>
+          <span className="block truncate text-sm text-soft">
+            {controls ||
+              (view.box.kind === 'control' ? 'No control recorded' : BOX_KIND_WORDS[view.box.kind])}
+          </span>
         </span>
         <span className="order-3 col-span-2 min-w-0 text-sm sm:order-none sm:col-span-1">
           {next ? (

@@ -3,7 +3,7 @@
 import { useMemo, useRef } from 'react'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
-import { isSettled, planBox } from '@/core/plan'
+import { isForWiring, planBox } from '@/core/plan'
 import { BoxDrawing } from '../drawing/box-drawing'
 import { inWords } from '../drawing/in-words'
 import { foundPicture, plannedPicture } from '../drawing/picture'
@@ -20,7 +20,7 @@ export function SheetsPage({ boxId }: { boxId: string | null }) {
       rowsOf(record, 'boxes')
         .filter(({ id }) => boxId === null || id === boxId)
         .flatMap(({ id }) => boxView(record, id) ?? [])
-        .filter(view => boxId !== null || view.places.some(place => isSettled(view, place))),
+        .filter(view => boxId !== null || isForWiring(view)),
     [record, boxId],
   )
   return (

@@ -92,8 +92,12 @@ export function ChooseStage({ view }: { view: BoxView }) {
         <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
       )}
       {!place && (
-        <Part title="No control here yet">
-          <p>Record on Look what this box controls.</p>
+        <Part title={view.box.kind === 'control' ? 'No control here yet' : 'Nothing to choose here'}>
+          <p>
+            {view.box.kind === 'control'
+              ? 'Record on Look what this box controls.'
+              : 'The devices of its light are chosen where its switches are.'}
+          </p>
         </Part>
       )}
       {view.places.length > 1 && place && (

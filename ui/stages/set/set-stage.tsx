@@ -22,6 +22,11 @@ export function SetStage({ view }: { view: BoxView }) {
   }, [view, trade])
   return (
     <StageFrame view={view} stage="set" drawing={<BoxDrawing picture={picture} />}>
+      {view.places.length === 0 && (
+        <Part title="Nothing to set here">
+          <p>No control is in this {view.region.words.box}.</p>
+        </Part>
+      )}
       {view.places.map(place => (
         <Settings key={place.place.id} view={view} place={place} />
       ))}
