@@ -68,6 +68,15 @@ test('what is printed is the paper alone', async ({ page, request }) => {
   await expect(page.getByRole('article', { name: 'What is handed over' })).toBeVisible()
   await expect(page.getByLabel('Handed to')).toBeHidden()
   await expect(page.getByRole('button', { name: 'Print it' })).toBeHidden()
+
+  // From a dark room too the ink is dark: pale on white would be an empty page.
+  await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'dark'))
+  const ink = await page
+    .getByRole('article', { name: 'What is handed over' })
+    .getByRole('heading')
+    .first()
+    .evaluate(element => getComputedStyle(element).color)
+  expect(ink).toBe('rgb(0, 0, 0)')
 })
 
 test('a ground that does not read as one is raised, and proves nothing', async ({ page, request }) => {

@@ -7,40 +7,70 @@ test('a reading is put right, struck out, and counts again', async ({ page, requ
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
   await page.goto(`/jobs/${jobId}/boxes/box/test`)
   await page.waitForLoadState('networkidle')
-  await page.getByRole('button', { name: 'It read 120 V' }).first().click()
-  await saved(page)
   await unfold(page, 'All that was read and switched here')
-  const mine = page.getByRole('button', { name: /^Correct: to known live point: 120 V/ }).first()
-  await mine.click()
-  await page.getByLabel('It read (V)').fill('121')
-  await page.getByRole('group', { name: 'Put right: why?' }).getByRole('button', { name: 'Misread' }).click()
-  await saved(page)
   const reading = async () =>
     (
       await rows(
-        "SELECT value, struck, corrected, note FROM readings WHERE job_id = ? AND purpose = 'tester'",
+        "SELECT value, struck, corrected, note FROM readings WHERE job_id = ? AND purpose = 'identify' AND from_end_id = 'box-a-black-1-end' ORDER BY seq DESC LIMIT 1",
         jobId,
       )
     )[0]
-  expect(await reading()).toMatchObject({ value: 121, corrected: 'was 120 V: Misread', struck: null })
-  await page.getByRole('button', { name: /^Strike out: to known live point: 121 V/ }).click()
+  const was = (await reading())!.value as number
+  await page
+    .getByRole('button', { name: new RegExp(`^Correct: A black to .*: ${was} V`) })
+    .first()
+    .click()
+  await page.getByLabel('It read (V)').fill('121')
+  await page.getByRole('group', { name: 'Put right: why?' }).getByRole('button', { name: 'Misread' }).click()
+  await saved(page)
+  expect(await reading()).toMatchObject({ value: 121, corrected: `was ${was} V: Misread`, struck: null })
+  await page.getByRole('button', { name: /^Strike out: A black to .*: 121 V/ }).click()
   await page
     .getByRole('group', { name: 'Struck out: why?' })
     .getByRole('button', { name: 'Not taken at all' })
     .click()
   await saved(page)
   expect(await reading()).toMatchObject({ struck: 'Not taken at all' })
-  // It stays in sight, and what rested on it falls: the tester is to be proved again.
+  // It stays in sight, and what rested on it falls: one reading is left for the line.
   await expect(page.getByText('struck out: Not taken at all')).toBeVisible()
-  await expect(page.getByRole('button', { name: 'It read 120 V' }).first()).toBeVisible()
-  await page.getByRole('button', { name: /^Let it count again: to known live point/ }).click()
+  await expect(page.getByRole('button', { name: /^A black line, indicated/ })).toBeVisible()
+  await page.getByRole('button', { name: /^Let it count again: A black to/ }).click()
   await saved(page)
   expect(await reading()).toMatchObject({ struck: null })
-  await page.getByRole('button', { name: /^Note on: to known live point/ }).click()
+  await page.getByRole('button', { name: /^Note on: A black to .*: 121 V/ }).click()
   await page.getByLabel('Note on this reading').fill('At the hall receptacle')
   await page.getByLabel('Note on this reading').blur()
   await saved(page)
   expect(await reading()).toMatchObject({ note: 'At the hall receptacle' })
+
+  // What hands rely on is struck out and read again, never put right: here, and at the server's door.
+  await page.getByRole('button', { name: 'It read 120 V' }).first().click()
+  await saved(page)
+  await expect(
+    page.getByRole('button', { name: /^Strike out: to known live point: 120 V/ }).first(),
+  ).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Correct: to known live point/ })).toHaveCount(0)
+  const [tester] = await rows(
+    "SELECT id, version FROM readings WHERE job_id = ? AND purpose = 'tester' ORDER BY seq DESC LIMIT 1",
+    jobId,
+  )
+  const answer = await request.post(`/api/jobs/${jobId}/commands`, {
+    data: {
+      id: `right-${Date.now()}`,
+      name: 'correct a reading',
+      boxId: 'box',
+      edits: [
+        {
+          kind: 'change',
+          entity: 'readings',
+          id: tester!.id,
+          based: tester!.version,
+          fields: { value: 118 },
+        },
+      ],
+    },
+  })
+  expect(answer.status()).toBe(422)
 })
 
 test('any breaker is switched from the panel, and a switching struck out with its reason', async ({

@@ -37,6 +37,8 @@ export const holdPoints =
               ),
             )
       }
+      if (change.entity === 'readings' && change.before !== null && change.after !== null)
+        return putRightTooFar(change.id, change.before as Row<'readings'>, change.after as Row<'readings'>)
       if (change.entity === 'tests' && change.before === null && change.after !== null)
         return heldTest(before, change.id, change.after as Row<'tests'>, trade)
       if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
@@ -70,6 +72,27 @@ function heldTest(before: JobRecord, id: string, { placeId, testKey }: Row<'test
           `/tests/${id}/testKey`,
           'held',
           'Nothing is proved before it is wired: the last step of Wire comes first.',
+        ),
+      ]
+    : []
+}
+
+/**
+ * What hands rely on (the tester, the reference, dead, no current) is struck out and read again where it was misread:
+ * a figure that is only said to have been another one makes nothing dead.
+ */
+function putRightTooFar(id: string, before: Row<'readings'>, after: Row<'readings'>): Fault[] {
+  const isOther =
+    before.value !== after.value ||
+    before.purpose !== after.purpose ||
+    before.instrument !== after.instrument ||
+    before.fromEndId !== after.fromEndId
+  return isOther && (before.purpose !== 'identify' || after.purpose !== 'identify')
+    ? [
+        fault(
+          `/readings/${id}/value`,
+          'held',
+          'What hands rely on is struck out and read again, never put right.',
         ),
       ]
     : []

@@ -123,15 +123,15 @@ describe('the test list', () => {
     return testList(view, view.places[0]!, trade).map(item => item.key)
   }
 
-  it('works the control and takes the readings a working lamp hides', () => {
+  it('reads the ground dead, then works the control and takes the readings a working lamp hides', () => {
     expect(list({ choice: 'switch-plain-15' })).toEqual([
+      'ground-continuity',
       'on',
       'off',
       'line-neutral',
       'line-ground',
       'neutral-ground',
       'shell',
-      'ground-continuity',
     ])
   })
 

@@ -3,18 +3,28 @@
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Gauge } from '@/core/model/vocabulary'
-import { CABLE_TEMPLATES, cableEdits, freeName, LOOSE, type CableTemplate } from '@/core/recording'
+import type { Cable } from '@/core/model/entities'
+import { CABLE_TEMPLATES, cableEdits, freeName, isRun, LOOSE, type CableTemplate } from '@/core/recording'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne } from '../../primitives/fields'
+import { farWords } from './far-words'
 
 /** One more cable, as it usually comes: top or bottom, and what is in it, in the gauge that was said. */
 export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
   const edits = useEdits(view.box.id)
   const [entry, setEntry] = useState<'top' | 'bottom'>('top')
   const [pulled, setPulled] = useState(false)
+  // A run that the other box recorded is drawn here already, and nobody has seated it: it may be just this one.
+  const [maybe, setMaybe] = useState<{ template: CableTemplate; runs: readonly Cable[] } | null>(null)
+  const offer = (template: CableTemplate) => {
+    const runs = waitingRuns(view).filter(cable => isLike(view, cable, template))
+    if (runs.length > 0) setMaybe({ template, runs })
+    else addCable(template)
+  }
   const addCable = (template: CableTemplate) => {
+    setMaybe(null)
     const name = freeName(view.cables.map(cable => cable.name))
     const cable = { boxId: view.box.id, name, entry, pulled, position: view.cables.length }
     const strands = template.insulations.map(insulation => ({
@@ -37,9 +47,23 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
         onCommit={setEntry}
       />
       <CheckField label="Pulled in on this job" value={pulled} onCommit={setPulled} />
+      {maybe && (
+        <div role="alert" className="flex flex-col gap-2 rounded-lg border-2 border-plum p-3">
+          <p className="font-semibold">
+            Is it {maybe.runs.map(cable => `cable ${cable.name} ${farWords(view, cable)}`).join(', or ')}?
+            That is drawn here already: tap its conductors to say where they sit.
+          </p>
+          <div className="flex flex-wrap gap-2">
+            <Button look="main" onClick={() => setMaybe(null)}>
+              It is that one
+            </Button>
+            <Button onClick={() => addCable(maybe.template)}>Another cable</Button>
+          </div>
+        </div>
+      )}
       <div className="flex flex-wrap gap-2">
         {CABLE_TEMPLATES[view.region.id].map(template => (
-          <Button key={template.id} onClick={() => addCable(template)}>
+          <Button key={template.id} onClick={() => offer(template)}>
             <span className="flex -space-x-1">
               {template.insulations.map((insulation, at) => (
                 <Chip key={at} insulation={insulation} />
@@ -52,3 +76,18 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
     </div>
   )
 }
+
+/** Runs from other boxes of which nothing was said at this end yet. */
+const waitingRuns = (view: BoxView): Cable[] =>
+  view.cables.filter(cable => {
+    const ends = view.ends.filter(each => each.cable.id === cable.id)
+    return isRun(cable) && ends.length > 0 && ends.every(({ end }) => end.seat === 'loose')
+  })
+
+/** Whether a cable has just the colours that a template brings. */
+const isLike = (view: BoxView, cable: Cable, { insulations }: CableTemplate): boolean =>
+  view.ends
+    .filter(each => each.cable.id === cable.id)
+    .map(({ conductor }) => conductor.insulation)
+    .sort()
+    .join() === [...insulations].sort().join()

@@ -64,8 +64,8 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
   if (asking === null)
     return (
       <span className="flex flex-wrap gap-x-1">
-        {/* What it tells apart was answered with it: another figure is another reading. */}
-        {reading.answer === null && (
+        {/* An answer was pressed with its figure, and what hands rely on is read again: neither is put right. */}
+        {reading.answer === null && reading.purpose === 'identify' && (
           <Button look="quiet" aria-label={`Correct: ${words}`} onClick={() => setAsking('correct')}>
             Correct
           </Button>
