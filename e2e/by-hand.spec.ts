@@ -355,9 +355,11 @@ test('a luminaire is looked into: a box of its own, its wires, and a switch that
   await page.waitForURL(new RegExp(`${luminaire!.id}/look$`))
   await expect(page.getByRole('heading', { name: 'What hangs here' })).toBeVisible()
   await expect(page.getByText('Study light: B black, B white, B green')).toBeVisible()
-  // It is fed here: one more cable, from the panel.
+  // It is fed here: one more cable, from the panel, and not the one that the switch has told of.
   await unfold(page, 'Add a cable')
   await page.getByRole('button', { name: 'Two and ground', exact: true }).click()
+  await expect(page.getByText(/^Is it cable . to Study · By the door\?/)).toBeVisible()
+  await page.getByRole('button', { name: 'Another cable' }).click()
   await page.locator('summary').filter({ hasText: 'Cable C' }).click()
   await page.getByRole('group', { name: 'Leads to' }).first().getByRole('radio', { name: 'Panel' }).check()
   await saved(page)

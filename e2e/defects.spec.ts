@@ -76,7 +76,7 @@ test('what is printed is the paper alone', async ({ page, request }) => {
     .getByRole('heading')
     .first()
     .evaluate(element => getComputedStyle(element).color)
-  expect(ink).toBe('rgb(0, 0, 0)')
+  expect(Math.max(...ink.match(/\d+/g)!.map(Number))).toBeLessThan(64)
 })
 
 test('a ground that does not read as one is raised, and proves nothing', async ({ page, request }) => {
