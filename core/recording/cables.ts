@@ -1,6 +1,6 @@
 import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
-import type { Cable, Conductor, ConductorEnd } from '../model/entities'
+import type { Cable, Conductor, ConductorEnd, Row } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import { regionOf } from '../model/regions'
 import type { Gauge, Insulation } from '../model/vocabulary'
@@ -90,11 +90,15 @@ export function conductorAdded(
 
 const NAMES = [...'ABCDEFGHJKLMNPQRSTUVWXYZ']
 
+/** The cables that come into a box, runs from others too. */
+export const cablesInto = (record: JobRecord, boxId: string): Row<'cables'>[] => [
+  ...rowsWith(record, 'cables', 'boxId', boxId),
+  ...rowsWith(record, 'cables', 'farBoxId', boxId),
+]
+
 /** The names of the cables that come into a box. */
 export const cableNamesIn = (record: JobRecord, boxId: string): string[] =>
-  [...rowsWith(record, 'cables', 'boxId', boxId), ...rowsWith(record, 'cables', 'farBoxId', boxId)].map(
-    ({ name }) => name,
-  )
+  cablesInto(record, boxId).map(({ name }) => name)
 
 /** The first letter that none of these cables has; a number where all letters are taken. */
 export function freeName(taken: readonly string[]): string {

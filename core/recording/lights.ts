@@ -2,6 +2,7 @@ import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
 import type { Row } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { cablesInto } from './cables'
 import type { Pen } from './pen'
 
 /** What becomes of the lamps of a light that was recorded twice. */
@@ -86,7 +87,7 @@ export function placeParted(
 /** A light that no place works goes, with its lamps. */
 export const lightRemoved = (pen: Pen, groupId: string): Edit[] => [pen.remove('groups', groupId)]
 
-/** Lights that no place works and no box is the luminaire of. */
+/** Lights that no recorded place works. */
 export const lightsWithoutPlaces = (record: JobRecord): Row<'groups'>[] =>
   rowsOf(record, 'groups').filter(({ id }) => rowsWith(record, 'places', 'groupId', id).length === 0)
 
@@ -148,9 +149,7 @@ export function mayWork(record: JobRecord, placeId: string): Row<'groups'>[] {
   const farFrom = (groupId: string): number => {
     const boxes = rowsWith(record, 'places', 'groupId', groupId).map(({ boxId }) => record.boxes[boxId]!)
     const tied = boxes.some(({ id }) =>
-      rowsWith(record, 'cables', 'boxId', id)
-        .concat(rowsWith(record, 'cables', 'farBoxId', id))
-        .some(({ boxId, farBoxId }) => boxId === here.id || farBoxId === here.id),
+      cablesInto(record, id).some(({ boxId, farBoxId }) => boxId === here.id || farBoxId === here.id),
     )
     return (
       (tied ? 0 : 8) +

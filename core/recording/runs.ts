@@ -3,7 +3,7 @@ import { BLANK } from '../model/blank-rows'
 import type { Cable, Conductor } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import type { FarEnd } from '../model/vocabulary'
-import { cableNamesIn, entryAt, freeName, LOOSE } from './cables'
+import { cableNamesIn, cablesInto, entryAt, freeName, LOOSE } from './cables'
 import type { Pen } from './pen'
 
 /** A cable with both ends in boxes of the job. */
@@ -103,7 +103,7 @@ export function linked(pen: Pen, record: JobRecord, link: Link): Edit[] {
 }
 
 const othersIn = (record: JobRecord, boxId: string, without: readonly (string | undefined)[]): string[] =>
-  [...rowsWith(record, 'cables', 'boxId', boxId), ...rowsWith(record, 'cables', 'farBoxId', boxId)]
+  cablesInto(record, boxId)
     .filter(({ id }) => !without.includes(id))
     .map(({ name }) => name)
 
