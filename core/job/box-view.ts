@@ -64,14 +64,17 @@ export function boxView(record: JobRecord, boxId: string): BoxView | null {
   return view
 }
 
+/** The cables that come into a box, runs from others too. */
+export const cablesInto = (record: JobRecord, boxId: string): Row<'cables'>[] => [
+  ...rowsWith(record, 'cables', 'boxId', boxId),
+  ...rowsWith(record, 'cables', 'farBoxId', boxId),
+]
+
 function gathered(record: JobRecord, boxId: string): BoxView | null {
   const box = record.boxes[boxId]
   const room = box && record.rooms[box.roomId]
   if (!box || !room) return null
-  const cables = [
-    ...rowsWith(record, 'cables', 'boxId', boxId),
-    ...rowsWith(record, 'cables', 'farBoxId', boxId),
-  ]
+  const cables = cablesInto(record, boxId)
   const joints = rowsWith(record, 'joints', 'boxId', boxId)
   const readings = rowsWith(record, 'readings', 'boxId', boxId)
   return {

@@ -1,6 +1,7 @@
+import { cablesInto } from '../job/box-view'
 import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
-import type { Cable, Conductor, ConductorEnd, Row } from '../model/entities'
+import type { Cable, Conductor, ConductorEnd } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import { regionOf } from '../model/regions'
 import type { Gauge, Insulation } from '../model/vocabulary'
@@ -89,12 +90,6 @@ export function conductorAdded(
 }
 
 const NAMES = [...'ABCDEFGHJKLMNPQRSTUVWXYZ']
-
-/** The cables that come into a box, runs from others too. */
-export const cablesInto = (record: JobRecord, boxId: string): Row<'cables'>[] => [
-  ...rowsWith(record, 'cables', 'boxId', boxId),
-  ...rowsWith(record, 'cables', 'farBoxId', boxId),
-]
 
 /** The names of the cables that come into a box. */
 export const cableNamesIn = (record: JobRecord, boxId: string): string[] =>

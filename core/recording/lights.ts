@@ -1,8 +1,8 @@
+import { cablesInto } from '../job/box-view'
 import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
 import type { Row } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
-import { cablesInto } from './cables'
 import type { Pen } from './pen'
 
 /** What becomes of the lamps of a light that was recorded twice. */

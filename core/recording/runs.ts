@@ -1,9 +1,10 @@
+import { cablesInto } from '../job/box-view'
 import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
 import type { Cable, Conductor } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import type { FarEnd } from '../model/vocabulary'
-import { cableNamesIn, cablesInto, entryAt, freeName, LOOSE } from './cables'
+import { cableNamesIn, entryAt, freeName, LOOSE } from './cables'
 import type { Pen } from './pen'
 
 /** A cable with both ends in boxes of the job. */
