@@ -43,7 +43,7 @@ type Frame = Extract<ReturnType<typeof caseOf>, { ok: true }>['value']['frame']
 
 /** One way of wiring as a circuit of its own. */
 function circuitOf(survey: Survey, { ends, nodes }: Frame, hypothesis: Hypothesis): HiddenCircuit {
-  const { beyond, lamps, sources, onward } = hypothesis
+  const { beyond, lamps, sources, loads } = hypothesis
   const met = new Map<number, string[]>()
   const wires: Wire[] = []
   for (const { id, index, cable } of ends) {
@@ -100,7 +100,7 @@ function circuitOf(survey: Survey, { ends, nodes }: Frame, hypothesis: Hypothesi
         ...lamps.map(({ light, back }, at) =>
           load(`lamp ${at + 1}`, survey.lights[light]!.id, 'lamp', named.get(back)!),
         ),
-        ...Array.from({ length: onward }, (_, at) =>
+        ...Array.from({ length: loads.length }, (_, at) =>
           load(`further ${at + 1}`, 'further', 'onward', `further ${at + 1}:neutral`),
         ),
       ],

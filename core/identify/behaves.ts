@@ -24,7 +24,12 @@ export class Behaviour {
   }
 
   /** `metal`: what is one with every switch open. */
-  holds(metal: Uint16Array, sources: number, lamps: readonly HypothesisLamp[], onward: number): boolean {
+  holds(
+    metal: Uint16Array,
+    sources: number,
+    lamps: readonly HypothesisLamp[],
+    loads: readonly Pair[],
+  ): boolean {
     if (!this.#switchesLead(metal, sources, lamps)) return false
     const { switches } = this.#frame
     for (let at = 0; at < 1 << switches.length; at++) {
@@ -32,7 +37,7 @@ export class Behaviour {
       for (let place = 0; place < switches.length; place++)
         for (const [a, b] of switches[place]!.closed[(at >> place) & 1]!) join(this.#parent, a, b)
       if (!this.#drive(sources)) return false
-      this.#lit[at] = this.#litNow(lamps, onward)
+      this.#lit[at] = this.#litNow(lamps, loads)
       for (let place = 0; place < switches.length; place++)
         if ((at >> place) & 1 && !this.#answers(lamps, at, place)) return false
     }
@@ -73,7 +78,7 @@ export class Behaviour {
   }
 
   /** Lamps that are lit as the switches stand, as bits. */
-  #litNow(lamps: readonly HypothesisLamp[], onward: number): number {
+  #litNow(lamps: readonly HypothesisLamp[], loads: readonly Pair[]): number {
     let lit = 0
     for (let lamp = 0; lamp < lamps.length; lamp++) {
       const over = root(this.#parent, this.#frame.nodes.lampHot[lamp]!)
@@ -81,8 +86,8 @@ export class Behaviour {
       const [high, low] = [this.#driven[over]!, this.#driven[under]!]
       if (high !== 0 && low !== 0) lit |= high !== low ? 1 << lamp : 0
       else if (
-        (high !== 0 || this.#touched(over, lamp, lamps, onward)) &&
-        (low !== 0 || this.#touched(under, lamp, lamps, onward))
+        (high !== 0 || this.#touched(over, lamp, lamps, loads)) &&
+        (low !== 0 || this.#touched(under, lamp, lamps, loads))
       )
         lit |= NEITHER << lamp
     }
@@ -90,12 +95,12 @@ export class Behaviour {
   }
 
   /** Whether something else that lets current through hangs on a floating net. */
-  #touched(net: number, besides: number, lamps: readonly HypothesisLamp[], onward: number): boolean {
+  #touched(net: number, besides: number, lamps: readonly HypothesisLamp[], loads: readonly Pair[]): boolean {
     const { nodes, switches } = this.#frame
     const on = (node: number) => root(this.#parent, node) === net
     for (let lamp = 0; lamp < lamps.length; lamp++)
       if (lamp !== besides && (on(nodes.lampHot[lamp]!) || on(lamps[lamp]!.back))) return true
-    for (let at = 0; at < onward; at++) if (on(nodes.onHot[at]!) || on(nodes.onNeutral[at]!)) return true
+    if (loads.some(([a, b]) => on(a) || on(b))) return true
     return switches.some(({ leaks }) => leaks.some(([a, b]: Pair) => on(a) || on(b)))
   }
 

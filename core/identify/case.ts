@@ -12,18 +12,21 @@ import type { Survey } from './survey'
 /** A survey with all that can be thought of it: made once, then readings are held against it. */
 export interface Case {
   readonly frame: Frame
+  /** Usual ways of wiring, and networks that were found as rivals since. */
   readonly hypotheses: readonly Hypothesis[]
-  /** False where not everything was thought of; then nothing may be called proven. */
+  /** False where there are too many usual ways to think of them all. */
   readonly complete: boolean
   /** Roles of all ends, each list once. */
   readonly classes: readonly (readonly Role[])[]
   /** Which of them each hypothesis gives. */
-  readonly classOf: Uint16Array
+  readonly classOf: readonly number[]
   readonly predictor: Predictor
+  /** Takes in a network that was found; its number, or null where it is known already. */
+  learn(network: Hypothesis): number | null
 }
 
 /** All that is thought of at once; a group of five boxes that nobody followed a cable in can be larger. */
-const REACH: Reach = { hypotheses: 40_000, lookedAt: 1_500_000 }
+const REACH: Reach = { hypotheses: 20_000, lookedAt: 200_000 }
 
 /** Refused where the survey does not hang together. */
 export function caseOf(survey: Survey): Result<Case> {
@@ -33,12 +36,14 @@ export function caseOf(survey: Survey): Result<Case> {
 
 /** The same for what is numbered already; less is to be thought of where conductors were followed. */
 export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: Reach = REACH): Case {
-  const { hypotheses, complete } = generate(frame, reach, followed)
+  const { hypotheses: usual, complete } = generate(frame, reach, followed)
   const standing = new Standing(frame)
   const known = new Map<string, number>()
+  const learned = new Set<string>()
+  const hypotheses: Hypothesis[] = []
   const classes: Role[][] = []
-  const classOf = new Uint16Array(hypotheses.length)
-  hypotheses.forEach((hypothesis, at) => {
+  const classOf: number[] = []
+  const add = (hypothesis: Hypothesis): number => {
     const roles = rolesIn(frame, standing, hypothesis)
     const key = roles.join(' ')
     let index = known.get(key)
@@ -46,7 +51,22 @@ export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: 
       known.set(key, (index = classes.length))
       classes.push(roles)
     }
-    classOf[at] = index
-  })
-  return { frame, hypotheses, complete, classes, classOf, predictor: new Predictor(frame) }
+    classOf.push(index)
+    return hypotheses.push(hypothesis) - 1
+  }
+  for (const each of usual) add(each)
+  return {
+    frame,
+    hypotheses,
+    complete,
+    classes,
+    classOf,
+    predictor: new Predictor(frame),
+    learn: network => {
+      const key = JSON.stringify([[...network.beyond], network.lamps, network.loads])
+      if (learned.has(key)) return null
+      learned.add(key)
+      return add(network)
+    },
+  }
 }

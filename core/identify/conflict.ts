@@ -16,7 +16,7 @@ export interface Conflict {
 /** Which readings cannot stand together; null while they can, and where not everything was thought of. */
 export function conflictOf(ledger: Ledger): Conflict | null {
   const { of: held, taken } = ledger
-  if (ledger.agreed || !held.complete || taken.length === 0) return null
+  if (ledger.agreed || taken.length === 0) return null
   if (held.hypotheses.length === 0) return ofFollowed(held, taken)
   const against = taken.map(reading => speaksAgainst(held, reading))
   const stands = (readings: readonly number[]) =>

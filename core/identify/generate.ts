@@ -49,6 +49,7 @@ class Search {
   readonly #parents: Uint16Array[] = []
   readonly #lamps: HypothesisLamp[] = []
   readonly #further: number[] = []
+  readonly #fed: Pair[] = []
   readonly #runsBetween: ReadonlyMap<number, number>
   #sources = 0
   #lookedAt = 0
@@ -187,7 +188,7 @@ class Search {
   }
 
   /** Goes on with an option unless its metal alone already joins what must not be joined. */
-  #with({ joins, sources = 0, lamps = [], further = [] }: Option, next: () => void): void {
+  #with({ joins, sources = 0, lamps = [], further = [], fed = [] }: Option, next: () => void): void {
     const before = this.#parents[this.#depth]!
     const parent = (this.#parents[++this.#depth] ??= new Uint16Array(this.frame.nodes.count))
     parent.set(before)
@@ -198,11 +199,13 @@ class Search {
     }
     this.#sources += sources
     this.#further.push(...further)
+    this.#fed.push(...fed)
     this.#lamps.push(...lamps)
     this.#lookedAt++
     if (this.#standsForItsTwins() && this.#followsAsRead() && this.#holds(parent)) next()
     this.#lamps.length -= lamps.length
     this.#further.length -= further.length
+    this.#fed.length -= fed.length
     this.#sources -= sources
     for (const [end, node] of joins) {
       this.#beyond[end] = -1
@@ -343,17 +346,27 @@ class Search {
   }
 
   #keep(): void {
+    const { nodes } = this.frame
     const { lights } = this.frame.survey
     if (this.#sources === 0) return
     if (lights.some((_, light) => !this.#lamps.some(lamp => lamp.light === light))) return
     const metal = this.#parents[this.#depth]!
-    if (!this.#behaviour.holds(metal, this.#sources, this.#lamps, this.#further.length)) return
+    const hots = nodes.hot.slice(0, this.#sources).map(node => root(metal, node))
+    const zero = root(metal, nodes.neutral)
+    // What goes on is hot here all the time, and comes back to the neutral.
+    if (!this.#fed.every(([hot, back]) => hots.includes(root(metal, hot)) && root(metal, back) === zero))
+      return
+    const loads = [
+      ...this.#further.map((_, at): Pair => [nodes.onHot[at]!, nodes.onNeutral[at]!]),
+      ...this.#fed,
+    ]
+    if (!this.#behaviour.holds(metal, this.#sources, this.#lamps, loads)) return
     for (const beyond of exchangedTwins(this.#twins, this.#beyond.slice()) ?? []) {
       const hypothesis: Hypothesis = {
         beyond,
         sources: this.#sources,
         lamps: this.#lamps.slice(),
-        onward: this.#further.length,
+        loads,
         weight: 1,
       }
       this.#found.push({ ...hypothesis, weight: weightOf(this.frame, this.#standing, hypothesis) })

@@ -8,13 +8,17 @@ export interface Hypothesis {
   /** How many circuits feed it. */
   readonly sources: number
   readonly lamps: readonly HypothesisLamp[]
-  readonly onward: number
+  /** What else lets current through beyond the boxes, between two nodes each. */
+  readonly loads: readonly (readonly [a: number, b: number])[]
+  /** Loads among them that would show in a reading across them, as a lamp that was seen lit does. */
+  readonly sure?: readonly (readonly [a: number, b: number])[]
   /** How usual it is, by colours, counts and where cables were taken to go; never 0. */
   readonly weight: number
 }
 
-/** A cable to lamps: which light it serves, and the node its current returns by. */
+/** Lamps of one light: the node of their hot contacts, and the one their current returns by. */
 export interface HypothesisLamp {
   readonly light: number
+  readonly over: number
   readonly back: number
 }

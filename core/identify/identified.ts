@@ -1,5 +1,6 @@
 import type { Proof, Role } from '../model/vocabulary'
 import type { Ledger, Taken } from './ledger'
+import type { Unrivalled } from './rivals'
 import type { Case } from './case'
 import type { Answer, Question } from './question'
 import { OPEN, Standing } from './standing'
@@ -32,7 +33,7 @@ export interface Accounted {
  * speaks against agrees on it, so that it stands whichever single reading is left out, and a
  * reading bears on it by an instrument that can prove; a neutral needs its ground accounted for as well. While no way of wiring agrees with all readings, nothing is proven.
  */
-export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
+export function identified(ledger: Ledger, accounted: Accounted, { fits, closed }: Unrivalled): Identified[] {
   const { of: held, standing } = ledger
   const { frame, classes, classOf } = held
   const weights = new Map<number, number>()
@@ -56,7 +57,7 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
     const why = whyOf[end.index]!
     const groundOpen = candidates[0]?.role === 'neutral' && !groundAccounted(ledger, end.index, accounted)
     const settled =
-      held.complete &&
+      (end.ground || closed[end.index]!) &&
       candidates.length === 1 &&
       isBorneOut(ledger, end.index, candidates[0]!.role, why) &&
       !groundOpen
@@ -66,14 +67,7 @@ export function identified(ledger: Ledger, accounted: Accounted): Identified[] {
       lightId: candidates.length === 1 ? lights[end.index]! : null,
       why: why.map(({ id }) => id),
       groundOpen,
-      proof:
-        held.complete && !ledger.agreed
-          ? 'contradicted'
-          : settled
-            ? 'proven'
-            : why.length > 0
-              ? 'indicated'
-              : 'assumed',
+      proof: !fits ? 'contradicted' : settled ? 'proven' : why.length > 0 ? 'indicated' : 'assumed',
     }
   })
 }
@@ -91,7 +85,7 @@ function lightsIn({ of: held, standing: left, worth }: Ledger): (string | null)[
   metal.fill(likeliest, { power: 'on', apart: 0, lampsOut: -1 }, OPEN)
   return frame.ends.map(({ index }) => {
     const lamp = likeliest.lamps.findIndex(
-      (_, at) => metal.root(frame.nodes.lampHot[at]!) === metal.root(index) && metal.drive(index) === 0,
+      ({ over }) => metal.root(over) === metal.root(index) && metal.drive(index) === 0,
     )
     return lamp < 0 ? null : frame.survey.lights[likeliest.lamps[lamp]!.light]!.id
   })
@@ -101,7 +95,14 @@ function lightsIn({ of: held, standing: left, worth }: Ledger): (string | null)[
  * A reading bears on it, by an instrument that can prove. A neutral must itself have been read, and twice:
  * whites in a joint that nobody measured may lead nowhere, whatever else is known.
  */
-export function isBorneOut({ of: held }: Ledger, end: number, role: Role, why: readonly Taken[]): boolean {
+export function isBorneOut(
+  { of: held, taken }: Ledger,
+  end: number,
+  role: Role,
+  why: readonly Taken[],
+): boolean {
+  // That nothing else can be so was searched: it takes a reading here that would have shown it.
+  if (role === 'spare') return taken.some(reading => isHeldTo(held, reading, end))
   const proving = why.filter(({ question }) => canProve(question))
   return role === 'neutral'
     ? proving.filter(reading => touches(held, reading, end)).length >= NEUTRAL_READINGS
@@ -124,11 +125,15 @@ const SAYS_NOTHING: readonly Answer[] = ['dead', 'stays-dead', 'silent', 'stays-
 
 /** Whether a reading was held to the metal of an end, and showed something: 0 V alone proves nothing. */
 export function touches(
-  { frame }: Case,
+  held: Case,
   { question, answer }: Pick<Taken, 'question' | 'answer'>,
   end: number,
 ): boolean {
-  if (SAYS_NOTHING.includes(answer)) return false
+  return !SAYS_NOTHING.includes(answer) && isHeldTo(held, { question }, end)
+}
+
+/** Whether a reading was held to the metal of an end, whatever it showed. */
+function isHeldTo({ frame }: Case, { question }: Pick<Taken, 'question'>, end: number): boolean {
   const { index, foundNode } = frame.ends[end]!
   return [question.from, question.to].some(spot => {
     if (spot.kind !== 'end') return false

@@ -7,8 +7,9 @@ import { identified, type Accounted, type Identified } from './identified'
 import { Ledger, type Taken } from './ledger'
 import { minutesOf, USUAL_MINUTES } from './minutes'
 import { nextQuestion, plannedOn, type CostOf, type Next } from './next'
-import { keyOf } from './question'
+import { keyOf, type Question } from './question'
 import type { Survey } from './survey'
+import { Rivals } from './rivals'
 import { Thinking } from './thinking'
 
 /** All that Identify has to say of some boxes after some readings, as plain data. */
@@ -35,6 +36,7 @@ export class Identifier {
   readonly #thinking: Thinking
   readonly #allowed: Allowed
   #ledger: Ledger
+  #rivals: Rivals
   #unused: Identification['unused'] = []
 
   private constructor(thinking: Thinking, allowed: Allowed) {
@@ -42,6 +44,7 @@ export class Identifier {
     this.#allowed = allowed
     const { held, candidates } = thinking.after([])
     this.#ledger = new Ledger(held)
+    this.#rivals = new Rivals(held.frame)
     // Worked out while all is thought of anyway, so that no question waits for it.
     for (const at of plannedOn(this.#ledger)) candidates.allowedBy(at)
   }
@@ -59,8 +62,6 @@ export class Identifier {
     const { held, candidates } = this.#thinking.after(taken)
     this.#take(held, taken)
     const ledger = this.#ledger
-    const { against, standing } = ledger
-    const agreeing = standing.filter(at => against[at] === 0)
     const follow = this.#thinking.follow(taken, skipped)
     const minutes: CostOf = (question, now) => minutesOf(USUAL_MINUTES, question, now)
     const costOf: CostOf =
@@ -72,16 +73,29 @@ export class Identifier {
       skipped.size === 0
         ? candidates
         : candidates.without(candidates.questions.filter(each => skipped.has(keyOf(each))))
+    const nextNow = () => inMinutes(nextQuestion(ledger, asked, costOf), question => minutes(question, now))
+    let unrivalled = this.#rivals.of(ledger, false)
+    let next = follow ? { question: follow, minutes: minutes(follow, now), outcomes: [] } : nextNow()
+    if (next === null && !unrivalled.finished) {
+      unrivalled = this.#rivals.of(ledger, true)
+      next = nextNow()
+      // Where there are too many ways in which the boxes hang together, a conductor is followed from one to another.
+      if (next === null && !unrivalled.finished) next = this.#followed(taken, skipped, now)
+    }
+    const agreeing = ledger.standing.filter(at => ledger.against[at] === 0)
     return {
-      known: identified(ledger, accounted),
-      next: follow
-        ? { question: follow, minutes: minutes(follow, now), outcomes: [] }
-        : inMinutes(nextQuestion(ledger, asked, costOf), question => minutes(question, now)),
-      conflict: conflictOf(ledger),
-      decided: held.complete,
+      known: identified(ledger, accounted, unrivalled),
+      next,
+      conflict: unrivalled.fits ? null : conflictOf(ledger),
+      decided: unrivalled.finished,
       ways: new Set(agreeing.map(at => held.classOf[at]!)).size,
       unused: this.#unused,
     }
+  }
+
+  #followed(taken: readonly Taken[], skipped: ReadonlySet<string>, now: Question | null): Next | null {
+    const question = this.#thinking.toFollow(taken, skipped)
+    return question && { question, minutes: minutesOf(USUAL_MINUTES, question, now), outcomes: [] }
   }
 
   /** Goes on from what was taken before, where these readings begin with those and are held against the same. */

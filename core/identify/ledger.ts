@@ -1,5 +1,6 @@
 import { fault, good, refused, type Result } from '../model/result'
 import type { Case } from './case'
+import type { Hypothesis } from './hypothesis'
 import { agrees, askedIn } from './predict'
 import { answersTo, bitOf, keyOf, type Answer, type Question, type Spot } from './question'
 
@@ -22,16 +23,16 @@ const OUT = 2
 export class Ledger {
   readonly taken: Taken[] = []
   /** How many readings speak against each hypothesis; counted no further than 2. */
-  readonly against: Uint8Array
+  readonly against: number[]
   /** For each reading, the hypotheses it spoke against that were not out before. */
-  readonly spokeAgainst: (readonly number[])[] = []
+  readonly spokeAgainst: number[][] = []
   /** Hypotheses that are not out, in order. */
-  standing: readonly number[]
+  standing: number[]
 
   readonly #answers = new Map<string, number[]>()
 
   constructor(readonly of: Case) {
-    this.against = new Uint8Array(of.hypotheses.length)
+    this.against = of.hypotheses.map(() => 0)
     this.standing = of.hypotheses.map((_, at) => at)
   }
 
@@ -57,6 +58,21 @@ export class Ledger {
     this.#answers.set(key, [...(this.#answers.get(key) ?? []), bit])
     this.spokeAgainst.push(spoke)
     return good(null)
+  }
+
+  /** Takes in a network that was found, and holds it against all that was read so far. */
+  learn(network: Hypothesis): void {
+    const at = this.of.learn(network)
+    if (at === null) return
+    this.against[at] = 0
+    const { frame, predictor } = this.of
+    this.taken.forEach(({ question, answer }, number) => {
+      if (this.against[at]! >= OUT) return
+      if (agrees(predictor.allowed(network, askedIn(frame, question)), bitOf(question, answer))) return
+      this.against[at]!++
+      this.spokeAgainst[number]!.push(at)
+    })
+    if (this.against[at]! < OUT) this.standing.push(at)
   }
 
   /** Whether any hypothesis agrees with all that was read. */

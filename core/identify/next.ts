@@ -2,6 +2,7 @@ import type { Case } from './case'
 import type { FrameEnd } from './frame'
 import { identified, isBorneOut, touches } from './identified'
 import type { Ledger } from './ledger'
+import { agrees } from './predict'
 import type { Candidates } from './predictions'
 import { answersTo, type Answer, type Question } from './question'
 
@@ -26,6 +27,8 @@ const PLANNED_ON = 64
 /** Reading the same again shows less than reading something else. */
 const AGAIN = 0.9
 const LEAST_GAIN = 1e-6
+/** Where nothing tells for certain, what might tell is worth trying. */
+const HOPE = 0.4
 /** Of two readings that tell alike, the one is better that also bears out what none has touched. */
 const BEARS_OUT = 0.03
 /** The bits that stand for answers; what lies beyond only says what may be read besides. */
@@ -40,14 +43,17 @@ export function nextQuestion(ledger: Ledger, candidates: Candidates, costOf: Cos
   return (
     telling(ledger, candidates, costOf, lacking, plannedOn(ledger)) ??
     telling(ledger, candidates, costOf, lacking, besideTheLikeliest(ledger, candidates)) ??
+    telling(ledger, candidates, costOf, lacking, plannedOn(ledger), HOPE) ??
     bearingOut(ledger, candidates, costOf, lacking)
   )
 }
 
 /** Ends that no reading bears out yet, whatever may be thought of them. */
 function notBorneOut(ledger: Ledger): readonly FrameEnd[] {
-  const known = identified(ledger, { toldFromGround: new Set() })
-  return ledger.of.frame.ends.filter(({ index }) => {
+  const { ends } = ledger.of.frame
+  const all = { fits: true, finished: true, closed: ends.map(() => true) }
+  const known = identified(ledger, { toldFromGround: new Set() }, all)
+  return ends.filter(({ index }) => {
     const { candidates, why } = known[index]!
     return (
       candidates[0] !== undefined &&
@@ -61,7 +67,7 @@ function notBorneOut(ledger: Ledger): readonly FrameEnd[] {
   })
 }
 
-/** A reading that every way of wiring answers alike, held to metal that is not borne out yet. */
+/** A reading that shows something whatever is so, held to metal that is not borne out yet. */
 function bearingOut(
   ledger: Ledger,
   { questions, keys, allowedBy }: Candidates,
@@ -77,17 +83,19 @@ function bearingOut(
   for (const [number, question] of questions.entries()) {
     let bits = 0
     for (const at of standing) bits |= allowedBy(at)[number]!
-    const bit = bits & ANSWER_BITS
-    const answer = answersTo(question)[Math.log2(bit)]
+    const answers = answersTo(question).filter((_, bit) => ((bits & ANSWER_BITS) >> bit) & 1)
     const before = ledger.answersTaken.get(keys[number]!)
     // What was read already and showed something else will not show it now.
-    if (before && before.at(-1) !== bit) continue
-    if (answer === undefined) continue
-    const touched = lacking.filter(({ index }) => touches(held, { question, answer }, index)).length
-    const score = touched / costOf(question, now)
+    if (before && before.at(-1) !== (bits & ANSWER_BITS)) continue
+    const touched = lacking.filter(({ index }) =>
+      answers.every(answer => touches(held, { question, answer }, index)),
+    ).length
+    const score = answers.length === 0 ? 0 : touched / answers.length / costOf(question, now)
     if (score > bestScore * (1 + 1e-9)) {
       bestScore = score
-      best = { question, minutes: costOf(question, now), outcomes: [{ answer, likely: 1, remaining: 1 }] }
+      const likely = 1 / answers.length
+      const outcomes = answers.map(answer => ({ answer, likely, remaining: 1 }))
+      best = { question, minutes: costOf(question, now), outcomes }
     }
   }
   return best
@@ -103,6 +111,7 @@ function telling(
   costOf: CostOf,
   lacking: readonly FrameEnd[],
   sample: readonly number[],
+  hope = 0,
 ): Next | null {
   const { of: held } = ledger
   if (sample.length === 0) return null
@@ -115,6 +124,7 @@ function telling(
     likely: likely.map(each => each / total),
     against: sample.map(at => ledger.against[at]!),
     classes: classesOf(held, sample),
+    hope,
   }
   const before = Math.log2(openness(state, null))
   let best: { question: Question; allowed: Uint8Array; score: number } | null = null
@@ -161,6 +171,8 @@ interface State {
   /** Shares of 1. */
   readonly likely: readonly number[]
   readonly against: readonly number[]
+  /** Share of a way of wiring that may show other answers than the one most others allow too. */
+  readonly hope: number
   /** Class of each, numbered anew from 0, and how many there are. */
   readonly classes: { readonly of: Uint16Array; readonly count: number }
 }
@@ -203,7 +215,7 @@ function classesOf({ classOf }: Case, sample: readonly number[]): State['classes
 function expectAgain(allowed: Uint8Array, taken: readonly number[]): void {
   for (const bit of taken)
     for (let index = 0; index < allowed.length; index++)
-      if ((allowed[index]! & bit) !== 0) allowed[index] = bit
+      if (agrees(allowed[index]!, bit)) allowed[index] = bit
 }
 
 /** How much is open still, over classes of equal roles; with an answer, what would be open then. */
@@ -225,7 +237,7 @@ function openness(state: State, answered: { allowed: Uint8Array; bit: number } |
  * How likely each answer is. A way of wiring that allows several is taken to show the one that most others
  * allow too: hoping for the rare one would make empty questions look good.
  */
-function likelihoods({ sample, likely }: State, allowed: Uint8Array, answers: number): Float64Array {
+function likelihoods({ sample, likely, hope }: State, allowed: Uint8Array, answers: number): Float64Array {
   const open = new Float64Array(answers)
   for (let index = 0; index < sample.length; index++)
     for (let bit = 0; bit < answers; bit++) if ((allowed[index]! >> bit) & 1) open[bit]! += likely[index]!
@@ -234,10 +246,16 @@ function likelihoods({ sample, likely }: State, allowed: Uint8Array, answers: nu
     let most = -1
     for (let bit = 0; bit < answers; bit++)
       if ((allowed[index]! >> bit) & 1 && (most < 0 || open[bit]! > open[most]!)) most = bit
-    if (most >= 0) shown[most]! += likely[index]!
+    if (most < 0) continue
+    shown[most]! += likely[index]! * (1 - hope)
+    const others = bitsOf(allowed[index]! & ((1 << answers) - 1) & ~(1 << most))
+    if (others.length === 0) shown[most]! += likely[index]! * hope
+    else for (const bit of others) shown[bit]! += (likely[index]! * hope) / others.length
   }
   return shown
 }
+
+const bitsOf = (bits: number): number[] => [0, 1, 2, 3].filter(bit => (bits >> bit) & 1)
 
 function expectedAfter(state: State, question: Question, allowed: Uint8Array): number {
   let expected = 0

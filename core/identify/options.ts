@@ -6,6 +6,8 @@ export interface Option {
   readonly joins: readonly (readonly [end: number, node: number])[]
   readonly sources?: number
   readonly lamps?: readonly HypothesisLamp[]
+  /** What else lets current through beyond, from an end that must be hot in the box all the time. */
+  readonly fed?: readonly (readonly [hotEnd: number, back: number])[]
   /** Cables that feed something further on: by which conductor is chosen last, when it is known what is hot. */
   readonly further?: readonly number[]
 }
@@ -37,15 +39,17 @@ export function* leaving(frame: Frame, soFar: SoFar, cable: number): Generator<O
   if (ends.length >= 2 && further.length < nodes.onHot.length) yield { joins: [], further: [cable] }
   for (const one of ones) {
     for (const { node, sources } of feeds) yield as(one, [node], { sources })
-    for (const light of lights) yield as(one, [lampHot], { lamps: [{ light, back: nodes.neutral }] })
+    for (const light of lights)
+      yield as(one, [lampHot], { lamps: [{ light, over: lampHot, back: nodes.neutral }] })
   }
   for (const two of twos) {
     for (const { node, sources } of feeds) {
       yield as(two, [node, nodes.neutral], { sources })
       for (const light of lights)
-        yield as(two, [node, lampHot], { sources, lamps: [{ light, back: nodes.neutral }] })
+        yield as(two, [node, lampHot], { sources, lamps: [{ light, over: lampHot, back: nodes.neutral }] })
     }
-    for (const light of lights) yield as(two, [lampHot, lampBack], { lamps: [{ light, back: lampBack }] })
+    for (const light of lights)
+      yield as(two, [lampHot, lampBack], { lamps: [{ light, over: lampHot, back: lampBack }] })
   }
   for (const three of threes) {
     const [first, second] = three as [number, number]
@@ -53,19 +57,33 @@ export function* leaving(frame: Frame, soFar: SoFar, cable: number): Generator<O
       for (const light of lights)
         yield as(three, [node, lampHot, nodes.neutral], {
           sources,
-          lamps: [{ light, back: nodes.neutral }],
+          lamps: [{ light, over: lampHot, back: nodes.neutral }],
         })
     if (soFar.sources + 1 < frame.survey.circuitsAtMost && first < second) {
       const [one, other] = nodes.hot.slice(soFar.sources)
       yield as(three, [one!, other!, nodes.neutral], { sources: 2 })
     }
+    // A hot that goes on beside the switched conductor, as to a fan or half a receptacle; two hots with one neutral.
+    for (const light of lights)
+      yield as([second, three[2]!], [lampHot, lampBack], {
+        lamps: [{ light, over: lampHot, back: lampBack }],
+        fed: [[first, lampBack]],
+      })
+    if (first < second)
+      yield {
+        joins: [],
+        fed: [
+          [first, three[2]!],
+          [second, three[2]!],
+        ],
+      }
     for (const light of lights)
       for (const other of lightsLeft(frame, lamps, light)) {
         if (light === other && first > second) continue
         yield as(three, [lampHot, secondHot, lampBack], {
           lamps: [
-            { light, back: lampBack },
-            { light: other, back: lampBack },
+            { light, over: lampHot, back: lampBack },
+            { light: other, over: secondHot, back: lampBack },
           ],
         })
       }
@@ -117,7 +135,7 @@ export function* metAtLuminaire(
     }
     const { neutral } = nodes
     for (const { node, sources } of feedsOf(frame, soFar, ends[near[0]!]!.box)) {
-      const loop = { sources, lamps: [{ light, back: neutral }] }
+      const loop = { sources, lamps: [{ light, over: lampHot, back: neutral }] }
       for (const [one, other] of [
         [node, lampHot],
         [lampHot, node],
@@ -133,7 +151,7 @@ export function* metAtLuminaire(
         ] as const)
           yield* met(down[0], down[1], loop)
     }
-    const between = { lamps: [{ light, back: lampBack }] }
+    const between = { lamps: [{ light, over: lampHot, back: lampBack }] }
     yield* met([lampBack], [lampHot], between)
     yield* met([lampHot], [lampBack], between)
     yield* met([lampBack], [lampHot, lampBack], between)

@@ -7,6 +7,7 @@ const DEAD = 1
 const BETWEEN = 2
 const NOMINAL = 4
 const DOUBLE = 8
+const ANY = 15
 const LIVE = BETWEEN | NOMINAL | DOUBLE
 /** Beside the answers: a ground may be open on its way, so that it reads dead speaks against nothing. */
 const MAY_BE_OPEN = 16
@@ -55,10 +56,12 @@ function lampsOut({ survey }: Frame, { kind, from, to }: Question): number {
  */
 export class Predictor {
   readonly #standing: Standing
+  readonly #shown: Shown
   readonly #spots = new WeakMap<readonly Asked[], { first: readonly Asked[]; of: Uint16Array }>()
 
   constructor(readonly frame: Frame) {
     this.#standing = new Standing(frame)
+    this.#shown = new Shown(frame, this.#standing)
   }
 
   allowed(hypothesis: Hypothesis, asked: Asked): number {
@@ -78,7 +81,7 @@ export class Predictor {
       if ((at & out) !== 0) continue
       this.#standing.fill(hypothesis, { power: question.power, apart, lampsOut }, at)
       for (let index = 0; index < first.length; index++)
-        shown[index * positions + at] = this.#shown(hypothesis, first[index]!)
+        shown[index * positions + at] = this.#shown.bits(hypothesis, first[index]!)
     }
     const allowed = new Uint8Array(all.length)
     for (let index = 0; index < all.length; index++) {
@@ -114,15 +117,33 @@ export class Predictor {
     this.#spots.set(all, known)
     return known
   }
+}
 
-  #shown(hypothesis: Hypothesis, { question: { kind, from, to }, from: a, to: b }: Asked): number {
+/** What an instrument may show of one way of wiring as it stands, breaker, boxes and switches. */
+export class Shown {
+  readonly #standing: Standing
+
+  constructor(
+    readonly frame: Frame,
+    standing: Standing,
+  ) {
+    this.#standing = standing
+  }
+
+  /** Bits of what the instrument may show, as things stand now. */
+  bits(hypothesis: Hypothesis, { question: { kind, from, to }, from: a, to: b }: Asked): number {
     if (kind === 'light') return this.#light(hypothesis, from)
     // A ground may be open on its way: that it reads dead speaks against no way of wiring.
     const open = this.#isGround(a) || this.#isGround(b) ? MAY_BE_OPEN : 0
     if (a >= 0 && b >= 0) return open | this.#between(kind, a, b)
+    const [here, there] = [
+      a >= 0 ? [a] : this.nodes(hypothesis, from),
+      b >= 0 ? [b] : this.nodes(hypothesis, to),
+    ]
+    // Where a network says nothing of the lamps of a light, its holders say nothing of the network.
+    if (here.length === 0 || there.length === 0) return ANY
     let bits = open
-    for (const near of a >= 0 ? [a] : this.#nodes(hypothesis, from))
-      for (const far of b >= 0 ? [b] : this.#nodes(hypothesis, to)) bits |= this.#between(kind, near, far)
+    for (const near of here) for (const far of there) bits |= this.#between(kind, near, far)
     return bits
   }
 
@@ -135,11 +156,11 @@ export class Predictor {
   }
 
   /** Nodes of a spot that differ from one way of wiring to the next. */
-  #nodes(hypothesis: Hypothesis, spot: Spot): readonly number[] {
+  nodes(hypothesis: Hypothesis, spot: Spot): readonly number[] {
     const { nodes, survey } = this.frame
     if (spot.kind === 'panel-hot') return nodes.hot.slice(0, hypothesis.sources)
-    return hypothesis.lamps.flatMap(({ light }, lamp) =>
-      spot.kind === 'lamp-holder' && survey.lights[light]!.id === spot.light ? [nodes.lampHot[lamp]!] : [],
+    return hypothesis.lamps.flatMap(({ light, over }) =>
+      spot.kind === 'lamp-holder' && survey.lights[light]!.id === spot.light ? [over] : [],
     )
   }
 
@@ -154,7 +175,22 @@ export class Predictor {
     const reached = standing.reach(a) | standing.reach(b)
     // Driven by one potential at most, through lamps or not: no current flows through the meter.
     if ((reached & (reached - 1)) === 0) return DEAD
+    if (this.#throughALamp(a, b) || this.#throughALamp(b, a)) return BETWEEN | NOMINAL
     return DEAD | BETWEEN | NOMINAL | ((reached & ~ZERO & ((reached & ~ZERO) - 1)) === 0 ? 0 : DOUBLE)
+  }
+
+  /** From what is driven to what is reached by one lamp seen lit and by nothing that pulls it the other way. */
+  #throughALamp(driven: number, floating: number): boolean {
+    const standing = this.#standing
+    const [own, behind] = [standing.drive(driven), standing.behindLamps(floating)]
+    return (
+      own !== 0 &&
+      behind !== 0 &&
+      standing.reach(floating) === behind &&
+      (behind & (behind - 1)) === 0 &&
+      own !== behind &&
+      (own === ZERO || behind === ZERO)
+    )
   }
 
   #continuity(a: number, b: number): number {
@@ -167,6 +203,7 @@ export class Predictor {
   #light(hypothesis: Hypothesis, spot: Spot): number {
     if (spot.kind !== 'lamp-holder') return DEAD
     const { survey } = this.frame
+    if (!hypothesis.lamps.some(({ light }) => survey.lights[light]!.id === spot.light)) return ANY
     let [lit, dark] = [false, true]
     hypothesis.lamps.forEach(({ light }, lamp) => {
       if (survey.lights[light]!.id !== spot.light) return
@@ -179,7 +216,7 @@ export class Predictor {
 }
 
 /** Bits of what a watched meter may do between two positions: stay dead, stay live, change. */
-function watched(here: number, there: number): number {
+export function watched(here: number, there: number): number {
   const [deadHere, deadThere] = [(here & DEAD) !== 0, (there & DEAD) !== 0]
   const [liveHere, liveThere] = [(here & LIVE) !== 0, (there & LIVE) !== 0]
   return (

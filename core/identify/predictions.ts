@@ -29,7 +29,7 @@ export class Candidates {
       stands.set(key, stand)
     })
     this.#stands = [...stands.values()]
-    this.#rows = new Array<Uint8Array | undefined>(of.hypotheses.length)
+    this.#rows = []
   }
 
   /** The same but for some questions; what was worked out is shared. */

@@ -1,98 +1,88 @@
 import type { Role } from '../model/vocabulary'
 import type { Frame } from './frame'
 import type { Hypothesis } from './hypothesis'
-import { hotBit, OPEN, ZERO, type Standing } from './standing'
+import { OPEN, ZERO, type Standing } from './standing'
 
-/** What each conductor end is for in one hypothesis, in the order of the frame’s ends. */
+/**
+ * What each conductor end is for in one circuit, in the order of the frame’s ends. With every switch of the boxes open:
+ * - hot, and still hot with its own box apart, it comes in: *line*, or *loop-feed* where it comes from beyond the
+ *   boxes and its cable takes a switched conductor back out there; hot only with its box together, it goes on:
+ *   *onward-feed*;
+ * - one metal with the neutral it is *neutral*;
+ * - undriven, but with a lamp of these boxes on it, or something else that has its other side on a source, it is the
+ *   *switched-load*, or *loop-return* where that lamp has its neutral out there and the feed comes by its cable;
+ * - undriven from a switch of one box to a switch of another it is a *traveller*; else *spare*.
+ */
 export function rolesIn(frame: Frame, standing: Standing, hypothesis: Hypothesis): Role[] {
-  const { nodes, ends } = frame
-  const { beyond, lamps, sources } = hypothesis
-  standing.fill(hypothesis, { power: 'on', apart: 0, lampsOut: -1 }, OPEN)
-  const switched = new Set(
-    lamps.flatMap(({ back }, lamp) =>
-      [nodes.lampHot[lamp]!, back]
-        .filter(node => standing.drive(node) === 0)
-        .map(node => standing.root(node)),
-    ),
+  const { ends, cables, survey, switches } = frame
+  const { lamps, loads } = hypothesis
+  const boxes = survey.boxes.length
+  const stand = (apart: number) => standing.fill(hypothesis, { power: 'on', apart, lampsOut: -1 }, OPEN)
+  const driven = () => ends.map(({ index }) => standing.drive(index))
+  const metal = () => ends.map(({ index }) => standing.root(index))
+
+  stand((1 << boxes) - 1)
+  const [outDrive, outMetal] = [driven(), metal()]
+  /** Each lamp and load from either side: what it hangs on out there, and what lies behind it. */
+  const hanging = [
+    ...lamps.map(({ over, back }) => ({ ends: [over, back] as const, always: true })),
+    ...loads.map(pair => ({ ends: pair, always: false })),
+  ].flatMap(({ ends: [a, b], always }) =>
+    (
+      [
+        [a, b],
+        [b, a],
+      ] as const
+    ).map(([near, far]) => ({
+      near,
+      far,
+      always,
+      out: standing.root(near),
+      backIsOut: standing.drive(far) === ZERO,
+    })),
   )
-  const ofCable = (cable: number) => frame.cables[cable]!.ends.map(end => beyond[end]!)
-  const isLampHot = (node: number) => nodes.lampHot.includes(node)
-  const isRun = (node: number) => node >= 0 && node < ends.length
-  const isLoop = (cable: number) => ofCable(cable).some(isLampHot) || isRunOfPair(frame, hypothesis, cable)
-  const isFedThere = (cable: number) =>
-    ofCable(cable).some(node => nodes.hot.includes(node)) || isRunOfPair(frame, hypothesis, cable)
-  return ends.map(end => {
-    if (end.ground) return 'ground'
-    const node = beyond[end.index]!
-    const root = standing.root(end.index)
-    const drive = standing.drive(end.index)
-    for (let source = 0; source < sources; source++)
-      if (node === nodes.hot[source]) return isLoop(end.cable) ? 'loop-feed' : 'line'
-    if (nodes.onHot.includes(node)) return 'onward-feed'
-    if (drive === ZERO) return 'neutral'
-    if (drive !== 0 && node < 0 && !isRunEnd(hypothesis, end.index)) return 'onward-feed'
-    // A lamp that is hot all the time: it is its return that is switched.
-    if (drive !== 0 && isLampHot(node)) return 'onward-feed'
-    if (drive !== 0) return arrives(frame, hypothesis, standing, end.index, drive) ? 'line' : 'onward-feed'
-    const lamp = nodes.lampHot.indexOf(node)
-    if (lamp >= 0)
-      return lamps[lamp]!.back === nodes.neutral && isFedThere(end.cable) ? 'loop-return' : 'switched-load'
-    if (switched.has(root)) return 'switched-load'
-    return isRun(node) || isRunEnd(hypothesis, end.index) ? travels(frame, standing, root) : 'spare'
-  })
-}
+  const runsOn = (end: number) =>
+    outDrive[end] === 0 &&
+    ends.some(other => other.box !== ends[end]!.box && outMetal[other.index] === outMetal[end])
 
-/** Whether some other end runs to this one. */
-const isRunEnd = ({ beyond }: Hypothesis, end: number) => beyond.includes(end)
+  const arrives = new Array<boolean>(ends.length).fill(false)
+  for (let box = 0; box < boxes; box++) {
+    if (boxes > 1) stand(1 << box)
+    for (const { index, box: own } of ends) if (own === box) arrives[index] = isHot(standing.drive(index))
+  }
 
-/** Whether a cable runs to another box, all of it or all but one conductor. */
-function isRunOfPair({ cables, ends }: Frame, hypothesis: Hypothesis, cable: number): boolean {
-  return cables[cable]!.ends.some(end => {
-    const node = hypothesis.beyond[end]!
-    return (node >= 0 && node < ends.length) || isRunEnd(hypothesis, end)
-  })
-}
-
-/** A conductor between switches of two boxes; one that hangs on a single one leads nowhere. */
-function travels({ ends }: Frame, standing: Standing, root: number): Role {
-  const boxes = ends.filter(({ index, seat }) => seat.kind === 'terminal' && standing.root(index) === root)
-  return new Set(boxes.map(({ box }) => box)).size > 1 ? 'traveller' : 'spare'
-}
-
-/** Whether the hot comes into the box by this end, or leaves it here for the next one. */
-function arrives(
-  frame: Frame,
-  hypothesis: Hypothesis,
-  standing: Standing,
-  end: number,
-  drive: number,
-): boolean {
-  const { ends, nodes } = frame
-  const { beyond } = hypothesis
-  const source = Math.log2(drive) - 1
-  if (hotBit(source) !== drive) return true
-  // Walk from where it comes in, box by box, along the conductors that carry it.
-  const steps = new Map(
-    ends.filter(({ index }) => beyond[index] === nodes.hot[source]).map(({ box }) => [box, 0]),
+  stand(0)
+  const [drive, whole] = [driven(), metal()]
+  const ofLamps = new Set(lamps.flatMap(({ over, back }) => [standing.root(over), standing.root(back)]))
+  const counting = hanging.filter(
+    ({ always, far }) => always || standing.drive(far) !== 0 || ofLamps.has(standing.root(far)),
   )
-  const queue = [...steps.keys()]
-  const root = standing.root(end)
-  const pairs = ends.flatMap(({ index }) => {
-    const other = beyond[index]!
-    return other >= 0 && other < ends.length && standing.root(index) === root ? [[index, other] as const] : []
+  const switched = new Set(counting.map(({ near }) => standing.root(near)))
+  const loadOut = new Set(counting.map(({ out }) => out))
+  const backOut = new Set(counting.filter(({ backIsOut }) => backIsOut).map(({ out }) => out))
+  const worked = switches.flatMap(({ box, terminals }) =>
+    terminals.map(terminal => ({ box, net: standing.root(terminal) })),
+  )
+  return ends.map(({ index, ground, cable }): Role => {
+    if (ground) return 'ground'
+    const mates = cables[cable]!.ends
+    if (isHot(drive[index]!)) {
+      if (!arrives[index]) return 'onward-feed'
+      const loops =
+        isHot(outDrive[index]!) &&
+        mates.some(mate => drive[mate] === 0 && (loadOut.has(outMetal[mate]!) || runsOn(mate)))
+      return loops ? 'loop-feed' : 'line'
+    }
+    if (drive[index] === ZERO) return 'neutral'
+    if (switched.has(whole[index]!)) {
+      const fedThere =
+        backOut.has(outMetal[index]!) &&
+        mates.some(mate => isHot(outDrive[mate]!) || (mate !== index && runsOn(mate)))
+      return fedThere ? 'loop-return' : 'switched-load'
+    }
+    const reached = new Set(worked.filter(({ net }) => net === whole[index]).map(({ box }) => box))
+    return reached.size > 1 ? 'traveller' : 'spare'
   })
-  for (let box = queue.shift(); box !== undefined; box = queue.shift())
-    for (const [a, b] of pairs)
-      for (const [near, far] of [
-        [ends[a]!.box, ends[b]!.box],
-        [ends[b]!.box, ends[a]!.box],
-      ] as const)
-        if (near === box && !steps.has(far)) {
-          steps.set(far, steps.get(box)! + 1)
-          queue.push(far)
-        }
-  const [a, b] = pairs.find(pair => pair.includes(end)) ?? []
-  if (a === undefined || b === undefined) return true
-  const other = a === end ? b : a
-  return (steps.get(ends[end]!.box) ?? 0) >= (steps.get(ends[other]!.box) ?? 0)
 }
+
+const isHot = (drive: number): boolean => (drive & ~ZERO) !== 0

@@ -27,6 +27,8 @@ export class Standing {
   readonly #reach: Uint8Array
   readonly #bases = new Map<number, Uint16Array>()
   readonly #elements: Pair[] = []
+  /** Lamps that were seen lit: they let current through for certain. */
+  readonly #sure: Pair[] = []
 
   constructor(frame: Frame) {
     this.#frame = frame
@@ -72,6 +74,18 @@ export class Standing {
   /** Bits of the potentials it is driven to or reached from through lamps. */
   reach = (node: number): number => this.#reach[this.root(node)]!
 
+  /** Bits of the potentials that lie behind lamps seen lit, from an undriven point. */
+  behindLamps(node: number): number {
+    const net = this.root(node)
+    let bits = 0
+    for (const [a, b] of this.#sure) {
+      const [x, y] = [this.root(a), this.root(b)]
+      if (x === net) bits |= this.#drive[y]!
+      if (y === net) bits |= this.#drive[x]!
+    }
+    return bits
+  }
+
   /** Whether current can pass between two points, through lamps and devices if need be. */
   connected(a: number, b: number): boolean {
     const kept = this.#parent.slice()
@@ -83,8 +97,7 @@ export class Standing {
 
   /** `either`: it hangs in series with something else. */
   lit(hypothesis: Hypothesis, lamp: number): boolean | 'either' {
-    const hot = this.#frame.nodes.lampHot[lamp]!
-    const back = hypothesis.lamps[lamp]!.back
+    const { over: hot, back } = hypothesis.lamps[lamp]!
     const [over, under] = [this.drive(hot), this.drive(back)]
     if (over !== 0 && under !== 0) return over !== under
     const floating = [over === 0 ? hot : -1, under === 0 ? back : -1].filter(node => node >= 0)
@@ -123,14 +136,17 @@ export class Standing {
     return base
   }
 
-  #collectElements({ lamps, onward }: Hypothesis, apart: number, lampsOut: number) {
-    const { nodes, switches } = this.#frame
+  #collectElements({ lamps, loads, sure = [] }: Hypothesis, apart: number, lampsOut: number) {
+    const { switches, survey } = this.#frame
     const elements = this.#elements
-    elements.length = 0
-    lamps.forEach(({ back, light }, lamp) => {
-      if (light !== lampsOut) elements.push([nodes.lampHot[lamp]!, back])
-    })
-    for (let at = 0; at < onward; at++) elements.push([nodes.onHot[at]!, nodes.onNeutral[at]!])
+    elements.length = this.#sure.length = 0
+    for (const { over, back, light } of lamps) {
+      if (light === lampsOut) continue
+      elements.push([over, back])
+      if (survey.lights[light]!.behaves === 'answers') this.#sure.push([over, back])
+    }
+    elements.push(...loads)
+    this.#sure.push(...sure)
     for (const { box, leaks } of switches) if (!((apart >> box) & 1)) elements.push(...leaks)
   }
 

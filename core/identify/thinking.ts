@@ -4,7 +4,7 @@ import { followedIn, nextToFollow } from './follow'
 import type { Reach } from './generate'
 import type { Taken } from './ledger'
 import { Candidates } from './predictions'
-import type { Question } from './question'
+import { keyOf, type Question } from './question'
 import type { Survey } from './survey'
 
 /** All that can be thought of a survey after some readings, and what may be asked of it. */
@@ -14,8 +14,8 @@ export interface Thought {
 }
 
 /** Tried anew after each conductor that was followed, so not for long; once there is none left, as far as can be. */
-const BRIEFLY: Reach = { hypotheses: 40_000, lookedAt: 120_000 }
-const AT_LENGTH: Reach = { hypotheses: 60_000, lookedAt: 3_000_000 }
+const BRIEFLY: Reach = { hypotheses: 20_000, lookedAt: 60_000 }
+const AT_LENGTH: Reach = { hypotheses: 20_000, lookedAt: 300_000 }
 
 /**
  * A survey and what can be thought of it: all at once where that can be done; else anew after each conductor
@@ -57,6 +57,24 @@ export class Thinking {
   follow(taken: readonly Taken[], skipped: ReadonlySet<string> = new Set()): Question | null {
     const { held } = this.after(taken)
     return held.complete ? null : nextToFollow(held.frame, followedIn(held.frame, taken), skipped)
+  }
+
+  /** Two ends to try, or to try once more, whatever can be thought of. */
+  toFollow(taken: readonly Taken[], skipped: ReadonlySet<string>): Question | null {
+    const { held } = this.after(taken)
+    const followed = followedIn(held.frame, taken)
+    const once = followed.filter(
+      ({ a, b, sounds }) => sounds && followed.filter(each => each.a === a && each.b === b).length === 1,
+    )[0]
+    const again =
+      once &&
+      taken.find(each => {
+        const [only] = followedIn(held.frame, [each])
+        return only?.a === once.a && only.b === once.b
+      })
+    return again && !skipped.has(keyOf(again.question))
+      ? again.question
+      : nextToFollow(held.frame, followed, skipped)
   }
 
   #about(held: Case): Thought {

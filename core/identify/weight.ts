@@ -35,9 +35,12 @@ export function weightOf(frame: Frame, standing: Standing, hypothesis: Hypothesi
   return weight
 }
 
-function leadsTo({ cables, ends, nodes }: Frame, { beyond }: Hypothesis, cable: number): string {
-  const to = cables[cable]!.ends.map(end => beyond[end]!)
-  if (to.some(node => nodes.lampHot.includes(node) || nodes.lampNeutral.includes(node))) return 'luminaire'
+function leadsTo({ cables, ends, nodes }: Frame, { beyond, lamps }: Hypothesis, cable: number): string {
+  const own = cables[cable]!.ends
+  const to = own.map(end => beyond[end]!)
+  const isLamp = (node: number) =>
+    node !== nodes.neutral && lamps.some(({ over, back }) => over === node || back === node)
+  if (own.some(isLamp) || to.some(isLamp)) return 'luminaire'
   if (to.some(node => node >= 0 && node < ends.length)) return 'box'
   if (cables[cable]!.ends.some(end => beyond.includes(end))) return 'box'
   return to.some(node => nodes.hot.includes(node)) ? 'panel' : 'elsewhere'

@@ -5,6 +5,7 @@ import { identified, type Identified } from '../identified'
 import { Ledger, type Taken } from '../ledger'
 import { nextQuestion, type CostOf } from '../next'
 import { answersTo, type Answer } from '../question'
+import { Rivals } from '../rivals'
 import { Thinking, type Thought } from '../thinking'
 import type { Hidden } from './hidden'
 
@@ -51,6 +52,7 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   const tester = testerOf(hidden)
   let thought = thinking.after([])
   let ledger = new Ledger(thought.held)
+  const rivals = new Rivals(thought.held.frame)
   const goOn = (readings: readonly Taken[]) => {
     thought = thinking.after(readings)
     if (thought.held === ledger.of && readings === ledger.taken) return
@@ -70,13 +72,14 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   }
   while (readings < MOST_READINGS) {
     goOn(ledger.taken)
+    const unrivalled = rivals.of(ledger, false)
     const follow = thinking.follow(ledger.taken)
     if (follow) {
       followed++
       ledger.take(ask({ id: `${readings}`, question: follow }))
       continue
     }
-    const conflict = conflictOf(ledger)
+    const conflict = unrivalled.fits ? null : conflictOf(ledger)
     if (conflict) {
       repeated++
       const again = ask({ ...conflict.repeat, id: `${readings}` })
@@ -88,7 +91,11 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
       goOn(ledger.taken.map(taken => (taken.id === conflict.repeat.id ? again : taken)))
       continue
     }
-    const next = nextQuestion(ledger, thought.candidates, costOf)
+    let next = nextQuestion(ledger, thought.candidates, costOf)
+    if (!next && !unrivalled.finished) {
+      rivals.of(ledger, true)
+      next = nextQuestion(ledger, thought.candidates, costOf)
+    }
     if (!next) break
     minutes += next.minutes
     const before = ledger.taken.at(-1)?.question
@@ -98,7 +105,7 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   return {
     ledger,
     thought,
-    known: identified(ledger, { toldFromGround: new Set() }),
+    known: identified(ledger, { toldFromGround: new Set() }, rivals.of(ledger, true)),
     readings,
     followed,
     minutes,
@@ -117,12 +124,3 @@ export const wronglyProven = ({ known }: Run, { roles }: Hidden): string[] =>
   known.flatMap(({ endId, proof, candidates: [first] }) =>
     proof === 'proven' && first!.role !== roles.get(endId) ? [`${endId} is no ${first!.role}`] : [],
   )
-
-/** Ends that are not proven though some reading would still tell their roles apart. */
-export function leftOpen({ ledger, known, thought: { held, candidates } }: Run): string[] {
-  return held.frame.ends.flatMap(({ index, id }) => {
-    if (known[index]!.proof === 'proven') return []
-    const rows = ledger.standing.map(at => candidates.allowedBy(at).join(' '))
-    return known[index]!.candidates.length > 1 && new Set(rows).size === 1 ? [] : [id]
-  })
-}

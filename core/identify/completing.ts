@@ -1,0 +1,413 @@
+import type { Role } from '../model/vocabulary'
+import type { Frame } from './frame'
+import type { Hypothesis, HypothesisLamp } from './hypothesis'
+import type { Taken } from './ledger'
+import type { Meeting } from './meetings'
+import { askedIn } from './predict'
+import { bitOf, keyOf } from './question'
+import { AGAINST, Judge, NEUTRAL, PASSIVE, type Held, type Load } from './judge'
+import { rolesIn } from './roles'
+import { Standing } from './standing'
+import { weightOf } from './weight'
+
+import type { Bound, Side, Whole } from './supposed'
+import { NOWHERE } from './supposed'
+
+/** An unseen load is not usual. */
+const UNSEEN_LOAD = 0.05
+/** Metals of the boxes that are driven only by meeting another beyond. */
+const MEETINGS = 2
+/** What looking at a whole network counts beside one supposition. */
+export const WHOLE = 5
+const UNDRIVEN: readonly Role[] = ['spare', 'traveller', 'switched-load']
+
+/** Lamps that hang between two conductors let current through: one that shows nothing leads nowhere. */
+const sureOf = (lamps: readonly HypothesisLamp[]): readonly Load[] =>
+  lamps.flatMap(({ over, back }): Load[] => (over === back ? [] : [[over, back]]))
+
+/** Completes a whole that is supposed to the first network like it that agrees with every reading. */
+export class Completing {
+  protected readonly standing: Standing
+  protected readonly judge: Judge
+  protected readonly asFound: readonly Held[]
+  protected readonly apart: readonly Held[]
+  /** How often each end was held to with its box apart. */
+  protected readonly readApart = new Map<number, number>()
+  protected readonly lights: readonly number[]
+  protected readonly heldTo: readonly boolean[]
+  protected readonly spareLamps: number
+  protected readonly claims: (Role | null)[] | null
+  protected readonly found: Hypothesis[] = []
+  protected readonly parent: Uint16Array
+  protected readonly base: Uint16Array
+  protected readonly touched = new Set<number>()
+  /** How many networks speak against each claim. */
+  protected readonly refuted: number[]
+  protected steps = 0
+  protected stopped = false
+
+  constructor(
+    readonly frame: Frame,
+    readonly legs: number,
+    taken: readonly Taken[],
+    claims: readonly (Role | null)[] | null,
+    readonly bound: Bound,
+  ) {
+    this.standing = new Standing(frame)
+    this.judge = new Judge(frame, this.standing, legs)
+    this.claims = claims && [...claims]
+    this.refuted = frame.ends.map(() => 0)
+    const distinct = new Map<string, { taken: Taken; times: number }>()
+    for (const each of taken) {
+      const key = `${keyOf(each.question)} = ${each.answer}`
+      distinct.set(key, { taken: each, times: (distinct.get(key)?.times ?? 0) + 1 })
+    }
+    const held = [...distinct.values()].map(({ taken: { question, answer }, times }): Held => ({
+      asked: askedIn(frame, question),
+      bit: bitOf(question, answer),
+      times,
+    }))
+    this.asFound = held.filter(({ asked }) => asked.apart === 0 && asked.question.power === 'on')
+    this.apart = held.filter(each => !this.asFound.includes(each))
+    const { lights } = frame.survey
+    const holders = new Set(
+      held.flatMap(({ asked: { question } }) =>
+        [question.from, question.to].flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : [])),
+      ),
+    )
+    this.lights = lights.map((_, light) => light)
+    this.heldTo = lights.map(({ id }) => holders.has(id))
+    this.spareLamps = lights.filter(({ behaves }) => behaves !== 'answers').length
+    const met = new Set(
+      held.flatMap(({ asked }) => [asked.from, asked.to].map(node => frame.ends[node]?.foundNode ?? -1)),
+    )
+    for (const { index, foundNode, seat } of frame.ends)
+      if (met.has(foundNode) || seat.kind === 'terminal') this.touched.add(index)
+    for (const { terminals } of frame.switches)
+      for (const { index, foundNode } of frame.ends)
+        if (terminals.includes(foundNode)) this.touched.add(index)
+    for (const { asked } of this.apart)
+      for (const end of [asked.from, asked.to]) this.readApart.set(end, (this.readApart.get(end) ?? 0) + 1)
+    this.parent = new Uint16Array(frame.nodes.count)
+    this.base = new Uint16Array(frame.nodes.count)
+    const beyond = new Int16Array(frame.ends.length).fill(-1)
+    for (const { index, ground, other } of frame.ends)
+      beyond[index] = ground ? frame.nodes.earth : other > index ? other : -1
+    this.standing.metal(beyond, this.base)
+  }
+
+  protected get isSettled(): boolean {
+    if (!this.claims) return this.done
+    return this.claims.every((role, end) => role === null || this.refuted[end]! > 0)
+  }
+
+  protected get done(): boolean {
+    return this.claims ? this.claims.every(role => role === null) : this.found.length >= this.bound.enough
+  }
+
+  protected step(count = 1): boolean {
+    this.steps += count
+    if (this.steps > this.bound.steps) this.stopped = true
+    return !this.stopped
+  }
+
+  /** Ends of different boxes that sounded as one, more often than may be misread. */
+  protected sounded(): Meeting {
+    const { ends } = this.frame
+    return this.apart.flatMap(({ asked: { from, to, question }, bit, times }): Meeting => {
+      if (question.kind !== 'continuity' || bit === 1 || times < 2) return []
+      if (!ends[from] || !ends[to] || ends[from].ground || ends[to].ground) return []
+      return ends[from].box === ends[to].box ? [] : [[from, to]]
+    })
+  }
+
+  /** Whether conductors that meet may do so by what was tried between them with every box apart. */
+  protected maySound(pairs: Meeting): boolean {
+    if (!this.step()) return false
+    let against = 0
+    for (const { asked, bit, times } of this.apart) {
+      if (asked.question.kind !== 'continuity' || bit !== 1) continue
+      if (pairs.some(pair => pair.includes(asked.from) && pair.includes(asked.to))) against += times
+    }
+    return against <= this.bound.misread
+  }
+
+  protected judgeAsFound(whole: Whole, network: Hypothesis) {
+    if (this.asFound.length === 0)
+      return { against: 0, loads: [] as readonly Load[], exact: [] as readonly Load[] }
+    return this.judge.of(network, this.asFound, this.bound.misread, whole.against)
+  }
+
+  /** Each metal driven by the first of its conductors. */
+  protected somehow({ metals, drives }: Whole): ReadonlyMap<number, number> {
+    return new Map(
+      metals.flatMap(({ ends }, metal) =>
+        ends.length > 0 && drives[metal] !== PASSIVE ? [[ends[0]!, drives[metal]!] as const] : [],
+      ),
+    )
+  }
+
+  /** From box to box each hot and the neutral may be taken on. */
+  protected get mayLack(): number {
+    return MEETINGS + (this.frame.survey.boxes.length - 1) * (this.legs + 1)
+  }
+
+  protected get isOneBox(): boolean {
+    return this.frame.survey.boxes.length === 1
+  }
+
+  /** The end that stands for all that an end meets beyond. */
+  protected firstOf({ meeting }: Whole, end: number): number {
+    return meeting.find(([, b]) => b === end)?.[0] ?? end
+  }
+
+  /**
+   * The first network like this whole, whatever its lamps hang on: which conductors drive each metal, held against the
+   * readings with boxes apart. `forced`: a conductor that is on what is said.
+   */
+  protected complete(whole: Whole, forced: number | null, value: number): boolean {
+    return this.hang(whole, 0, [], new Set(forced !== null && value === PASSIVE ? [forced] : []), lamps =>
+      this.driven(whole, lamps, forced === null ? new Map() : new Map([[forced, value]])),
+    )
+  }
+
+  /** Hangs each lamp on conductors of its metals; those of a driven metal are then on no source themselves. */
+  protected hang(
+    whole: Whole,
+    at: number,
+    lamps: readonly HypothesisLamp[],
+    passive: ReadonlySet<number>,
+    go: (lamps: readonly HypothesisLamp[]) => boolean,
+  ): boolean {
+    if (at === this.lights.length) return go(lamps)
+    const [over, back] = whole.lamps[at]!
+    for (const a of this.nodesOf(whole, over!, at))
+      for (const b of over === back ? [a] : this.nodesOf(whole, back!, at)) {
+        if (this.stopped) return false
+        if (this.hang(whole, at + 1, [...lamps, { light: this.lights[at]!, over: a, back: b }], passive, go))
+          return true
+      }
+    return false
+  }
+
+  protected nodesOf({ metals, drives }: Whole, side: Side, light: number): readonly number[] {
+    const { nodes } = this.frame
+    if (side === NOWHERE) return [nodes.lampHot[light]!]
+    if ('out' in side) return [side.out === NEUTRAL ? nodes.neutral : nodes.hot[side.out]!]
+    const { ends } = metals[side.metal]!
+    if (drives[side.metal] !== PASSIVE && ends.length < 2 && !metals[side.metal]!.isGround) return []
+    return this.eachRead(ends)
+  }
+
+  /** `lamps`: null where it is only asked whether any conductors could drive the metals so. */
+  protected driven(
+    whole: Whole,
+    lamps: readonly HypothesisLamp[] | null,
+    forced: ReadonlyMap<number, number>,
+  ): boolean {
+    const { metals, drives } = whole
+    const held = new Set((lamps ?? []).flatMap(({ over, back }) => [over, back]))
+    const order = metals
+      .flatMap(({ ends: own }, metal) => own.map(end => ({ end, metal })))
+      .sort(
+        (a, b) =>
+          Number(forced.has(b.end)) - Number(forced.has(a.end)) ||
+          (this.readApart.get(b.end) ?? 0) - (this.readApart.get(a.end) ?? 0) ||
+          a.end - b.end,
+      )
+    const left = metals.map(({ ends: own }) => own.length)
+    const driven = metals.map((each, metal) => drives[metal] === PASSIVE || each.isGround)
+    const far = new Map<number, number>()
+    const undriven: number[] = []
+    const early = this.judge.early(this.apart, whole.meeting, new Map(order.map(({ end }, at) => [end, at])))
+    const needs = new Map<number, number>()
+    const mayNeed = lamps ? this.bound.unseen + this.spareLamps : Infinity
+    const metalOf = new Map(order.map(({ end, metal }) => [end, metal]))
+    const mayMeet = (node: number): boolean => {
+      const metal = metalOf.get(node)
+      return (
+        metal !== undefined &&
+        drives[metal] !== PASSIVE &&
+        !driven[metal] &&
+        (far.get(node) ?? PASSIVE) === PASSIVE
+      )
+    }
+    const go = (at: number, against: number): boolean => {
+      if (at === order.length)
+        return (
+          lamps === null ||
+          this.met(whole, { ...this.network(whole, far), lamps, sure: sureOf(lamps) }, far, undriven, 0)
+        )
+      const { end, metal } = order[at]!
+      const drive = drives[metal]!
+      left[metal]!--
+      const given = forced.get(end)
+      for (const value of drive === PASSIVE
+        ? [PASSIVE]
+        : driven[metal]
+          ? [PASSIVE, drive]
+          : [drive, PASSIVE]) {
+        if (given !== undefined && given !== value) continue
+        if (value !== PASSIVE && held.has(end)) continue
+        const before = driven[metal]!
+        // What no conductor of its own drives may be driven by one that meets another beyond.
+        const lacks = left[metal] === 0 && value === PASSIVE && !before
+        if (lacks && undriven.length >= this.mayLack) continue
+        if (!this.step()) break
+        far.set(end, value)
+        if (value !== PASSIVE) driven[metal] = true
+        if (lacks) undriven.push(metal)
+        let spoken = against
+        const needed: number[] = []
+        for (const reading of early[at]!) {
+          // What lacks a source may meet another beyond: then it is looked at with that.
+          const { from, to } = reading.asked
+          if (mayMeet(from) || mayMeet(to)) continue
+          const said = this.judge.fitsEarly(reading, far, whole.meeting, lamps ?? [])
+          if (said === AGAINST) spoken += reading.times
+          else if (said >= 0) {
+            needs.set(said, (needs.get(said) ?? 0) + 1)
+            needed.push(said)
+          }
+        }
+        if (spoken <= this.bound.misread && needs.size <= mayNeed && go(at + 1, spoken)) return true
+        for (const need of needed) {
+          if (needs.get(need) === 1) needs.delete(need)
+          else needs.set(need, needs.get(need)! - 1)
+        }
+        driven[metal] = before
+        if (lacks) undriven.pop()
+        far.delete(end)
+        if (this.stopped) break
+      }
+      left[metal]!++
+      return false
+    }
+    return go(0, whole.against)
+  }
+
+  /** Lets each metal that lacks a source meet one beyond that has it. */
+  protected met(
+    whole: Whole,
+    network: Hypothesis,
+    far: ReadonlyMap<number, number>,
+    undriven: readonly number[],
+    at: number,
+  ): boolean {
+    if (at === undriven.length) return this.look(network)
+    const { metals, drives } = whole
+    const own = undriven[at]!
+    const partners = metals.flatMap(({ ends }, metal) =>
+      metal !== own && drives[metal] === drives[own] && !undriven.slice(at).includes(metal)
+        ? ends.filter(end => far.get(end) === PASSIVE && network.beyond[end] === -1)
+        : [],
+    )
+    for (const end of this.eachRead(metals[own]!.ends))
+      for (const partner of this.eachRead(partners)) {
+        if (this.stopped) return false
+        if (network.beyond.includes(end) || !this.maySound([[end, partner]])) continue
+        const beyond = network.beyond.slice()
+        beyond[end] = partner
+        if (this.met(whole, { ...network, beyond }, far, undriven, at + 1)) return true
+      }
+    return false
+  }
+
+  /** Of conductors that no reading with its box apart was held to, one stands for all. */
+  protected eachRead(ends: readonly number[]): readonly number[] {
+    const read = ends.filter(end => this.readApart.has(end))
+    const other = ends.find(end => !this.readApart.has(end))
+    return other === undefined ? read : [other, ...read]
+  }
+
+  /** As a network without lamps: what each end is on beyond. */
+  protected network({ meeting, lamps, metals }: Whole, far: ReadonlyMap<number, number>): Hypothesis {
+    const { ends, nodes } = this.frame
+    const beyond = new Int16Array(ends.length).fill(-1)
+    for (const { index, ground, other } of ends) {
+      if (ground) beyond[index] = nodes.earth
+      else if (other >= 0) beyond[index] = other > index ? other : -1
+      else {
+        const value = far.get(index) ?? PASSIVE
+        if (value !== PASSIVE) beyond[index] = value === NEUTRAL ? nodes.neutral : nodes.hot[value]!
+      }
+    }
+    for (const [a, b] of meeting) beyond[b] = a
+    const side = (each: Side, light: number): number =>
+      each === NOWHERE
+        ? nodes.lampHot[light]!
+        : 'out' in each
+          ? each.out === NEUTRAL
+            ? nodes.neutral
+            : nodes.hot[each.out]!
+          : metals[each.metal]!.ends[0]!
+    return {
+      beyond,
+      sources: this.legs,
+      lamps: lamps.map(([over, back], at) => ({
+        light: this.lights[at]!,
+        over: side(over!, at),
+        back: side(back!, at),
+      })),
+      loads: [],
+      weight: 1,
+    }
+  }
+
+  /** Holds every reading against a network; true where it is one. */
+  protected look(network: Hypothesis): boolean {
+    if (!this.step(WHOLE)) return false
+    const { frame } = this
+    const all = [...this.asFound, ...this.apart]
+    const judged = this.judge.of(network, all, this.bound.misread, 0)
+    if (!judged) return false
+    const unseen = Math.max(0, judged.loads.length - this.spareLamps)
+    if (unseen > this.bound.unseen) return false
+    const complete: Hypothesis = {
+      ...network,
+      loads: judged.loads,
+      sure: [...(network.sure ?? []), ...judged.exact],
+    }
+    // What showed once with its box apart shows each time.
+    if (judged.exact.length > 0 && !this.judge.of(complete, all, this.bound.misread, 0)) return false
+    const roles = rolesIn(frame, this.standing, complete)
+    this.keep(complete, roles, unseen)
+    if (!this.claims || this.stopped) return true
+    // What is undriven might have a load to a source beyond that no reading touched.
+    for (const { index, ground } of frame.ends) {
+      if (ground || !UNDRIVEN.includes(roles[index]!)) continue
+      const mates = frame.cables[frame.ends[index]!.cable]!.ends
+      if (![index, ...mates].some(end => this.claims![end] !== null)) continue
+      for (const target of [frame.nodes.neutral, ...frame.nodes.hot.slice(0, this.legs)]) {
+        const load: Load = [index, target]
+        const loaded: Hypothesis = {
+          ...complete,
+          loads: [...complete.loads, load],
+          sure: [...(complete.sure ?? []), load],
+        }
+        if (!this.step(WHOLE)) return true
+        if (!this.judge.of(loaded, all, this.bound.misread, 0)) continue
+        this.keep(loaded, rolesIn(frame, this.standing, loaded), unseen + 1)
+        if (this.stopped) return true
+      }
+    }
+    return true
+  }
+
+  /** Keeps a network that gives another role to something claimed. */
+  protected keep(network: Hypothesis, roles: readonly Role[], unseen: number): void {
+    if (this.claims) {
+      let parts = false
+      this.claims.forEach((role, end) => {
+        if (role === null || roles[end] === role) return
+        parts = true
+        this.refuted[end]!++
+        if (this.refuted[end]! >= this.bound.enough) this.claims![end] = null
+      })
+      if (!parts) return
+    }
+    const weight = weightOf(this.frame, this.standing, network) * UNSEEN_LOAD ** (unseen + 1)
+    this.found.push({ ...network, weight })
+    if (this.done) this.stopped = true
+  }
+}

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest'
+import { cutOf, play, type Cut, type Mistake, type Playing } from '@/testing/grown'
+
+const LONG_MILLISECONDS = 600_000
+/** How many times as many circuits a longer run takes. */
+const TIMES = Number(process.env['TIMES'] ?? 1)
+const MISTAKES: readonly Mistake[] = [
+  'switched-neutral',
+  'borrowed-neutral',
+  'reversed',
+  'open-neutral',
+  'neutral-on-ground',
+]
+
+function cutsOf(from: number, count: number, most: number, mistaken: boolean): Cut[] {
+  const cuts: Cut[] = []
+  for (let seed = from; cuts.length < count * TIMES; seed++) {
+    const cut = cutOf(seed, mistaken ? MISTAKES[seed % MISTAKES.length]! : 'none', most)
+    if (cut) cuts.push(cut)
+  }
+  return cuts
+}
+
+/** Plays all, and says what was proven that is not so. */
+function played(cuts: readonly Cut[], playing: (at: number) => Playing) {
+  const done = cuts.flatMap((cut, at) => {
+    const each = play(cut, playing(at))
+    return each ? [{ cut, ...each }] : []
+  })
+  return {
+    done,
+    wrong: done.flatMap(({ cut, wrong }) => wrong.map(each => `${cut.name}: ${each}`)),
+    fully: done.filter(({ fullyProven }) => fullyProven).length / done.length,
+    contradicted: done.filter(({ contradictions, nothingFits }) => contradictions > 0 || nothingFits).length,
+  }
+}
+
+describe('boxes cut out of houses that nobody listed', () => {
+  it(
+    'one box: nothing wrong is proven, true readings contradict nothing, nine in ten are fully proven',
+    () => {
+      const { wrong, contradicted, fully, done } = played(cutsOf(300, 40, 1, false), () => ({ live: true }))
+      expect(wrong).toEqual([])
+      expect(contradicted).toBe(0)
+      expect(done.filter(({ nothingFits }) => nothingFits)).toEqual([])
+      expect(fully).toBeGreaterThanOrEqual(0.85)
+    },
+    LONG_MILLISECONDS,
+  )
+
+  it(
+    'one box of a house with a mistake: nothing wrong is proven',
+    () => {
+      expect(played(cutsOf(2000, 15, 1, true), () => ({ live: true })).wrong).toEqual([])
+    },
+    LONG_MILLISECONDS,
+  )
+
+  it(
+    'one box, dead readings only: nothing wrong is proven',
+    () => {
+      expect(played(cutsOf(500, 8, 1, false), () => ({ live: false, most: 30 })).wrong).toEqual([])
+    },
+    LONG_MILLISECONDS,
+  )
+
+  it(
+    'two boxes: nothing wrong is proven',
+    () => {
+      const cuts = cutsOf(700, 12, 2, false).filter(({ survey }) => survey.boxes.length > 1)
+      expect(played(cuts.slice(0, 2 * TIMES), () => ({ live: true, most: 30 })).wrong).toEqual([])
+    },
+    LONG_MILLISECONDS,
+  )
+})

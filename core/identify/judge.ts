@@ -1,0 +1,284 @@
+import type { Frame } from './frame'
+import type { Hypothesis, HypothesisLamp } from './hypothesis'
+import type { Meeting } from './meetings'
+import { agrees, Shown, watched, type Asked } from './predict'
+import type { Spot } from './question'
+import { ZERO, type Standing } from './standing'
+
+/** A reading in numbers: what was held where, the bit of what was shown, how often. */
+export interface Held {
+  readonly asked: Asked
+  readonly bit: number
+  readonly times: number
+}
+
+/** What the readings make of a network. */
+export interface Judged {
+  readonly loads: readonly Load[]
+  /** Those of them that showed with every box apart: it is known which conductor they hang on. */
+  readonly exact: readonly Load[]
+  readonly against: number
+}
+
+/** Something unseen that lets current through, from the metal of an end. */
+export type Load = readonly [near: number, far: number]
+
+const DEAD = 1
+const NOMINAL = 4
+const DOUBLE = 8
+/** Answers that show something, but for those that take two legs. */
+const SHOWING = 6
+
+/** Far sides as the search numbers them; a hot is its own number. */
+export const NEUTRAL = 100
+export const PASSIVE = 101
+/** What a reading says of what is supposed so far: or the number of the load that it needs. */
+export const AGAINST = -1
+const FITS = -2
+/** Nets with every box apart: below these an end, or a contact that leads nowhere here. */
+const HOT_NETS = 1000
+const NEUTRAL_NET = 2000
+const ANY_HOT = -3
+const isHot = (net: number): boolean => net >= HOT_NETS && net < NEUTRAL_NET
+const isPassive = (net: number): boolean => net < HOT_NETS && net >= 0
+
+/** Holds readings against networks that have unseen loads where a reading needs one. */
+export class Judge {
+  readonly #shown: Shown
+
+  constructor(
+    readonly frame: Frame,
+    readonly standing: Standing,
+    readonly legs: number,
+  ) {
+    this.#shown = new Shown(frame, standing)
+  }
+
+  /** Readings with every box apart, by the place in an order of ends after which they can be judged. */
+  early(
+    held: readonly Held[],
+    meeting: Meeting,
+    place: ReadonlyMap<number, number>,
+  ): readonly (readonly Held[])[] {
+    const { ends, survey } = this.frame
+    const everywhere = (1 << survey.boxes.length) - 1
+    const lists: Held[][] = Array.from({ length: place.size }, () => [])
+    const at = (node: number) => (ends[node] ? (place.get(firstOf(meeting, node)) ?? -1) : -1)
+    for (const each of held) {
+      const { from, to, apart, work } = each.asked
+      if (apart !== everywhere || work >= 0) continue
+      const last = Math.max(at(from), at(to))
+      if (last >= 0) lists[last]!.push(each)
+    }
+    return lists
+  }
+
+  /** Such a reading by the conductors alone that it is held to. */
+  fitsEarly(
+    { asked: { from, to, question }, bit }: Held,
+    far: ReadonlyMap<number, number>,
+    meeting: Meeting,
+    lamps: readonly HypothesisLamp[],
+  ): number {
+    const { ends } = this.frame
+    if ((ends[from]?.ground || ends[to]?.ground) && bit === DEAD) return FITS
+    const a = this.#spotOf(from, question.from, lamps)
+    const b = this.#spotOf(to, question.to, lamps)
+    if (a === null || b === null) return FITS
+    const [x, y] = [this.#net(a, far, meeting), this.#net(b, far, meeting)]
+    if (question.kind === 'continuity') {
+      const one = x === y || (b === ANY_HOT && isHot(x)) || (a === ANY_HOT && isHot(y))
+      if (bit === DEAD) return one ? AGAINST : FITS
+      if (one || this.#linked(x, y, far, meeting, lamps)) return FITS
+      const [own, other] = isPassive(x) ? [x, y] : [y, x]
+      return needOf(own, isPassive(other) || isHot(other) ? 2 : 0)
+    }
+    if (x === y) return bit === DEAD ? FITS : AGAINST
+    if (!isPassive(x) && !isPassive(y)) {
+      if (x === NEUTRAL_NET || y === NEUTRAL_NET) return bit === NOMINAL ? FITS : AGAINST
+      return bit === DEAD || bit === DOUBLE ? FITS : AGAINST
+    }
+    if (bit === DEAD) return FITS
+    if (bit === DOUBLE && this.legs === 1) return AGAINST
+    const reached = this.#reached(x, far, meeting, lamps) | this.#reached(y, far, meeting, lamps)
+    if ((reached & (reached - 1)) !== 0) return FITS
+    const [own, other] = isPassive(x) ? [x, y] : [y, x]
+    return needOf(own, other === NEUTRAL_NET ? 1 : 0)
+  }
+
+  /** A node, the hot of the panel, or null where nothing is known of the lamps of a light. */
+  #spotOf(node: number, spot: Spot, lamps: readonly HypothesisLamp[]): number | null {
+    if (node >= 0) return node
+    if (spot.kind !== 'lamp-holder') return ANY_HOT
+    const light = this.frame.survey.lights.findIndex(({ id }) => id === spot.light)
+    return lamps.find(lamp => lamp.light === light)?.over ?? null
+  }
+
+  /** What a node is one metal with, every box apart: a source, or the first of the ends that meet there. */
+  #net(node: number, far: ReadonlyMap<number, number>, meeting: Meeting): number {
+    const { ends, nodes } = this.frame
+    const end = ends[node]
+    if (!end) {
+      if (node === nodes.earth || node === nodes.neutral) return NEUTRAL_NET
+      const hot = nodes.hot.indexOf(node)
+      return hot >= 0 ? HOT_NETS + hot : node
+    }
+    if (end.ground) return NEUTRAL_NET
+    const first = end.other >= 0 ? Math.min(node, end.other) : firstOf(meeting, node)
+    const value = far.get(first) ?? PASSIVE
+    return value === PASSIVE ? first : value === NEUTRAL ? NEUTRAL_NET : HOT_NETS + value
+  }
+
+  /** Potentials that a net has or reaches through lamps, as bits. */
+  #reached(
+    net: number,
+    far: ReadonlyMap<number, number>,
+    meeting: Meeting,
+    lamps: readonly HypothesisLamp[],
+  ): number {
+    let bits = 0
+    for (const each of this.#behind(net, far, meeting, lamps))
+      if (!isPassive(each)) bits |= 1 << (each === NEUTRAL_NET ? 0 : each - HOT_NETS + 1)
+    return bits
+  }
+
+  /** Nets that a net leads to through lamps, driven ones not passed. */
+  #behind(
+    net: number,
+    far: ReadonlyMap<number, number>,
+    meeting: Meeting,
+    lamps: readonly HypothesisLamp[],
+  ): ReadonlySet<number> {
+    const seen = new Set([net])
+    for (const at of seen) {
+      if (!isPassive(at)) continue
+      for (const { over, back } of lamps) {
+        const [a, b] = [this.#net(over, far, meeting), this.#net(back, far, meeting)]
+        if (a === at) seen.add(b)
+        if (b === at) seen.add(a)
+      }
+    }
+    return seen
+  }
+
+  /** Whether current passes between two nets through lamps. */
+  #linked(
+    x: number,
+    y: number,
+    far: ReadonlyMap<number, number>,
+    meeting: Meeting,
+    lamps: readonly HypothesisLamp[],
+  ): boolean {
+    const seen = new Set([x])
+    for (const at of seen)
+      for (const { over, back } of lamps) {
+        const [a, b] = [this.#net(over, far, meeting), this.#net(back, far, meeting)]
+        if (a === at) seen.add(b)
+        if (b === at) seen.add(a)
+      }
+    return seen.has(y) || (y === ANY_HOT && [...seen].some(isHot))
+  }
+
+  /**
+   * The loads that the readings need, or null where more speak against it than may be false.
+   */
+  of(network: Hypothesis, held: readonly Held[], misread: number, before: number): Judged | null {
+    const { standing } = this
+    const { switches } = this.frame
+    const positions = 1 << switches.length
+    const loads: Load[] = [...network.loads]
+    let against = before
+    let exact = 0
+    const everywhere = (1 << this.frame.survey.boxes.length) - 1
+    for (const readings of byStand(held)) {
+      const { apart, lampsOut, question } = readings[0]!.asked
+      const out = switches.reduce((bits, { box }, at) => ((apart >> box) & 1 ? bits | (1 << at) : bits), 0)
+      const plain = readings.map(() => new Uint8Array(positions))
+      const needs = readings.map(() => new Array<Load | null>(positions).fill(null))
+      for (let at = 0; at < positions; at++) {
+        if ((at & out) !== 0) continue
+        standing.fill(network, { power: question.power, apart, lampsOut }, at)
+        for (let index = 0; index < readings.length; index++) {
+          const { asked } = readings[index]!
+          plain[index]![at] = this.#shown.bits(network, asked)
+          needs[index]![at] = this.#loadFor(network, asked, loads)
+        }
+      }
+      const any = SHOWING | (this.legs > 1 ? DOUBLE : 0)
+      for (let index = 0; index < readings.length; index++) {
+        const { asked, bit, times } = readings[index]!
+        let fits = false
+        let need: Load | null = null
+        for (let at = 0; at < positions && !fits; at++) {
+          if ((at & out) !== 0) continue
+          const other = asked.work < 0 ? at : at ^ (1 << asked.work)
+          const both = (here: number, there: number) => (asked.work < 0 ? here : watched(here, there))
+          const [here, there] = [plain[index]![at]!, plain[index]![other]!]
+          if (agrees(both(here, there), bit)) fits = true
+          else if (need === null) {
+            const [one, two] = [needs[index]![at]!, needs[index]![other]!]
+            if (agrees(both(one ? here | any : here, two ? there | any : there), bit)) need = one ?? two
+          }
+        }
+        if (fits) continue
+        if (need === null) {
+          against += times
+          if (against > misread) return null
+        } else if (!loads.some(each => isSame(each, need))) loads.push(need)
+      }
+      if (apart === everywhere && question.kind === 'volts') exact = loads.length
+    }
+    return { loads, exact: loads.slice(network.loads.length, exact), against }
+  }
+
+  /** A load that would let a reading show something: on the metal of its undriven side; null where both are driven. */
+  #loadFor(network: Hypothesis, { from, to, question }: Asked, loads: readonly Load[]): Load | null {
+    const { standing } = this
+    const { nodes, ends } = this.frame
+    const a = from >= 0 ? from : this.#shown.nodes(network, question.from)[0]
+    const b = to >= 0 ? to : this.#shown.nodes(network, question.to)[0]
+    if (a === undefined || b === undefined || standing.root(a) === standing.root(b)) return null
+    const [x, y] = [standing.drive(a), standing.drive(b)]
+    const volts = question.kind === 'volts'
+    if (volts && x !== 0 && y !== 0) return null
+    const floating = volts ? (x === 0 ? a : b) : ends[a] ? a : b
+    const other = floating === a ? b : a
+    const towards = !volts
+      ? other
+      : standing.drive(other) === ZERO
+        ? nodes.hot[this.legs - 1]!
+        : nodes.neutral
+    const net = standing.root(floating)
+    return (
+      loads.find(([near, far]) => far === towards && standing.root(near) === net) ?? [
+        this.#passiveOn(network, net, floating),
+        towards,
+      ]
+    )
+  }
+
+  /** An end on some metal that is on no source beyond. */
+  #passiveOn({ beyond }: Hypothesis, net: number, usual: number): number {
+    const { ends } = this.frame
+    for (const { index, ground } of ends)
+      if (!ground && beyond[index]! < ends.length && this.standing.root(index) === net) return index
+    return usual
+  }
+}
+
+const firstOf = (meeting: Meeting, end: number): number => meeting.find(([, b]) => b === end)?.[0] ?? end
+
+function byStand(held: readonly Held[]): Held[][] {
+  const stands = new Map<number, Held[]>()
+  for (const each of held) {
+    const { apart, lampsOut, question } = each.asked
+    const key = apart * 64 + (lampsOut + 1) * 2 + (question.power === 'on' ? 1 : 0)
+    const known = stands.get(key)
+    if (known) known.push(each)
+    else stands.set(key, [each])
+  }
+  return [...stands.values()].sort((a, b) => b[0]!.asked.apart - a[0]!.asked.apart)
+}
+
+const needOf = (end: number, kind: number): number => end * 4 + kind
+const isSame = (a: Load, b: Load): boolean => a[0] === b[0] && a[1] === b[1]

@@ -1,6 +1,0 @@
-import { describe } from 'vitest'
-import { identifies } from './testing/suite'
-
-describe('Identify, against circuits that only the tester knows', () => {
-  identifies(1001, 1000, [1, 2])
-})

@@ -1,0 +1,105 @@
+import type { Role } from '../model/vocabulary'
+import type { Frame } from './frame'
+import type { Ledger } from './ledger'
+import { networks } from './networks'
+
+/** Unseen loads that the simplest network may need before nothing is said to fit. */
+const UNSEEN_AT_MOST = 4
+/** Unseen loads that a rival may have beyond what the simplest network needs. */
+const UNSEEN_MORE = 0
+/** The same while nothing was read live: dead, a lamp sounds like a wire, also one of another circuit. */
+const UNSEEN_MORE_DEAD = 2
+/**
+ * How long is searched, in things supposed: in passing, after each reading; and thoroughly, once no usual way of
+ * wiring asks for another. What is not gone through then is not proven.
+ */
+const PASSING = 8_000
+const THOROUGH = 120_000
+const SOME = 6
+/** Rivals looked for to each claim, so that the next reading is chosen against several. */
+const A_FEW = 3
+
+/** What no network speaks against, as far as was searched. */
+export interface Unrivalled {
+  /** False where no network at all agrees with every reading. */
+  readonly fits: boolean
+  /** Whether all was gone through. */
+  readonly finished: boolean
+  /** For each end, whether it has one role in every network that at most one reading speaks against. */
+  readonly closed: readonly boolean[]
+}
+
+/**
+ * Looks for networks beyond what is usual: for one that agrees with the readings, and for such as would give another
+ * role to an end on which all that is thought of agrees. What it finds the ledger learns.
+ */
+export class Rivals {
+  constructor(readonly frame: Frame) {}
+
+  of(ledger: Ledger, thoroughly: boolean): Unrivalled {
+    const steps = thoroughly ? THOROUGH : PASSING
+    const { frame } = this
+    const legs = legsIn(ledger)
+    const none = frame.ends.map(() => false)
+    let simplest: number | null = null
+    let finished = true
+    for (let unseen = 0; unseen <= UNSEEN_AT_MOST && simplest === null; unseen++) {
+      const agreeing = networks(frame, legs, ledger.taken, null, {
+        steps,
+        unseen,
+        misread: 0,
+        enough: ledger.agreed ? 1 : SOME,
+      })
+      for (const each of agreeing.found) ledger.learn(each)
+      if (agreeing.found.length > 0) simplest = unseen
+      else finished &&= agreeing.finished
+      if (!agreeing.finished) break
+    }
+    if (simplest === null && !ledger.agreed) {
+      if (!finished) return { fits: true, finished: false, closed: none }
+      const beside = networks(frame, legs, ledger.taken, null, {
+        steps,
+        unseen: UNSEEN_AT_MOST,
+        misread: 1,
+        enough: SOME,
+      })
+      for (const each of beside.found) ledger.learn(each)
+      return { fits: false, finished: true, closed: none }
+    }
+    const claims = claimsOf(ledger)
+    const rivals = networks(frame, legs, ledger.taken, claims, {
+      steps,
+      unseen: (simplest ?? UNSEEN_AT_MOST) + (isReadLive(ledger) ? UNSEEN_MORE : UNSEEN_MORE_DEAD),
+      misread: 1,
+      enough: A_FEW,
+    })
+    for (const each of rivals.found) {
+      ledger.learn(each)
+    }
+    return {
+      fits: true,
+      finished: rivals.finished,
+      closed: rivals.unrefuted.map(role => rivals.finished && role !== null),
+    }
+  }
+}
+
+/**
+ * Legs that the readings tell apart. All circuits of one leg give the same roles and the same readings, so one hot
+ * stands for them all; a second is reckoned with once two hots showed more than nominal between them.
+ */
+function legsIn({ taken, of: { frame } }: Ledger): number {
+  if (!taken.some(({ answer }) => answer === 'double')) return 1
+  return frame.survey.circuitsAtMost > 2 ? 3 : 2
+}
+
+const isReadLive = ({ taken }: Ledger): boolean => taken.some(({ question }) => question.kind === 'volts')
+
+/** The role that all ways thought of agree on, end by end; null where they do not. */
+function claimsOf({ of: { frame, classes, classOf }, standing }: Ledger): (Role | null)[] {
+  const lists = [...new Set(standing.map(at => classOf[at]!))].map(own => classes[own]!)
+  return frame.ends.map(({ index, ground }) => {
+    const role = lists[0]?.[index] ?? null
+    return ground || lists.some(list => list[index] !== role) ? null : role
+  })
+}

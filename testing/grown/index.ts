@@ -1,0 +1,6 @@
+export { cutOf, type Cut, type Told } from './cut'
+export { GrownHouse } from './house'
+export type { Mistake } from './parts'
+export { Lot } from './lot'
+export { rolesOf } from './truth'
+export { play, type Played, type Playing } from './player'

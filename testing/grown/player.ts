@@ -1,0 +1,97 @@
+import { answersTo, Identifier, type Answer, type Identification, type Question } from '@/core/identify'
+import { SimulatedTester } from '@/standins/tester'
+import type { Cut } from './cut'
+
+/** What came of identifying a cut, reading after reading, as a person would who does all that is asked. */
+export interface Played {
+  readonly identification: Identification
+  readonly taken: readonly Taken[]
+  readonly readings: number
+  /** How often it was said that readings cannot stand together, though none was false. */
+  readonly contradictions: number
+  /** *Nothing fits* before anything was read. */
+  readonly nothingFits: boolean
+  readonly milliseconds: readonly number[]
+  /** Ends proven to be what they are not. */
+  readonly wrong: readonly string[]
+  readonly fullyProven: boolean
+}
+
+export interface Playing {
+  readonly live: boolean
+  /** The reading, counted from 0, that is misread, and which of the other answers it shows. */
+  readonly lie?: { readonly at: number; readonly choice: number }
+  readonly most?: number
+}
+
+interface Taken {
+  readonly id: string
+  readonly question: Question
+  readonly answer: Answer
+}
+
+const MOST_READINGS = 90
+
+/** Null where the record does not say enough to begin. */
+export function play(cut: Cut, { live, lie, most = MOST_READINGS }: Playing): Played | null {
+  const milliseconds: number[] = []
+  const timed = <Value>(work: () => Value): Value => {
+    const start = performance.now()
+    const value = work()
+    milliseconds.push(performance.now() - start)
+    return value
+  }
+  const opened = Identifier.of(cut.survey, { live })
+  if (!opened.ok) return null
+  const tester = new SimulatedTester(cut.circuit, cut.boxOfJoint, cut.survey.nominalBand, cut.state)
+  let taken: Taken[] = []
+  let [readings, contradictions, nothingFits] = [0, 0, false]
+  const ask = (question: Question): Taken | null => {
+    const shown = tester.answer(question)
+    if (!shown.ok) return null
+    const others = answersTo(question).filter(each => each !== shown.value)
+    const isLie = lie?.at === readings
+    const answer = isLie ? others[lie.choice % others.length]! : shown.value
+    return { id: `${readings++}`, question, answer }
+  }
+  const skipped = new Set<string>()
+  const think = () => timed(() => opened.value.after(taken, { toldFromGround: new Set() }, skipped))
+  let identification = think()
+  while (readings < most) {
+    if (identification.conflict) {
+      if (taken.length === 0) nothingFits = true
+      contradictions++
+      const again = ask(identification.conflict.repeat.question)
+      if (!again) break
+      taken =
+        again.answer === identification.conflict.repeat.answer
+          ? [...taken, again]
+          : taken.map(each => (each.id === identification.conflict!.repeat.id ? again : each))
+    } else {
+      if (identification.known.some(({ candidates }) => candidates.length === 0) && taken.length === 0)
+        nothingFits = true
+      if (!identification.next) break
+      const answered = ask(identification.next.question)
+      if (answered) taken.push(answered)
+      else skipped.add(JSON.stringify(identification.next.question))
+      if (!answered) break
+    }
+    identification = think()
+  }
+  return {
+    identification,
+    taken,
+    readings,
+    contradictions,
+    nothingFits,
+    milliseconds,
+    wrong: identification.known.flatMap(({ endId, proof, candidates: [first] }) =>
+      proof === 'proven' && first!.role !== cut.roles.get(endId)
+        ? [`${endId} is no ${first!.role} but ${cut.roles.get(endId)}`]
+        : [],
+    ),
+    fullyProven: identification.known.every(
+      ({ proof, endId }) => proof === 'proven' || cut.roles.get(endId) === 'ground',
+    ),
+  }
+}
