@@ -23,6 +23,8 @@ export interface Case {
   readonly predictor: Predictor
   /** Takes in a network that was found; its number, or null where it is known already. */
   learn(network: Hypothesis): number | null
+  /** Forgets all networks that were taken in: what is thought of rests on the readings alone. How many ways are left. */
+  forget(): number
 }
 
 /** All that is thought of at once; a group of five boxes that nobody followed a cable in can be larger. */
@@ -55,6 +57,7 @@ export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: 
     return hypotheses.push(hypothesis) - 1
   }
   for (const each of usual) add(each)
+  const classesOfUsual = classes.length
   return {
     frame,
     hypotheses,
@@ -67,6 +70,12 @@ export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: 
       if (learned.has(key)) return null
       learned.add(key)
       return add(network)
+    },
+    forget: () => {
+      learned.clear()
+      hypotheses.length = classOf.length = usual.length
+      for (const roles of classes.splice(classesOfUsual)) known.delete(roles.join(' '))
+      return usual.length
     },
   }
 }

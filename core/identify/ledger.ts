@@ -60,6 +60,14 @@ export class Ledger {
     return good(null)
   }
 
+  /** Forgets the networks that were taken in. */
+  forget(): void {
+    const usual = this.of.forget()
+    this.against.length = usual
+    this.standing = this.standing.filter(at => at < usual)
+    this.spokeAgainst.forEach((spoke, number) => (this.spokeAgainst[number] = spoke.filter(at => at < usual)))
+  }
+
   /** Takes in a network that was found, and holds it against all that was read so far. */
   learn(network: Hypothesis): void {
     const at = this.of.learn(network)

@@ -1,4 +1,5 @@
 import type { Case } from './case'
+import type { Hypothesis } from './hypothesis'
 import { askedIn, type Asked } from './predict'
 import { keyOf, type Question } from './question'
 
@@ -9,7 +10,7 @@ export class Candidates {
   readonly #kept: readonly number[]
   /** Those of one stand together, by their numbers. */
   readonly #stands: readonly { readonly numbers: readonly number[]; readonly asked: readonly Asked[] }[]
-  readonly #rows: (Uint8Array | undefined)[]
+  readonly #rows = new WeakMap<Hypothesis, Uint8Array>()
 
   constructor(
     readonly of: Case,
@@ -29,7 +30,6 @@ export class Candidates {
       stands.set(key, stand)
     })
     this.#stands = [...stands.values()]
-    this.#rows = []
   }
 
   /** The same but for some questions; what was worked out is shared. */
@@ -43,18 +43,21 @@ export class Candidates {
 
   /** Bits of the answers that one hypothesis allows, question by question. */
   readonly allowedBy = (hypothesis: number): Uint8Array => {
-    const known = this.#rows[hypothesis]
+    const own = this.of.hypotheses[hypothesis]!
+    const known = this.#rows.get(own)
     if (known) return known
     if (this.#all) {
       const row = this.#all.allowedBy(hypothesis)
-      return (this.#rows[hypothesis] = Uint8Array.from(this.#kept, number => row[number]!))
+      const kept = Uint8Array.from(this.#kept, number => row[number]!)
+      this.#rows.set(own, kept)
+      return kept
     }
     const row = new Uint8Array(this.questions.length)
     for (const { numbers, asked } of this.#stands) {
-      const allowed = this.of.predictor.allowedOfAll(this.of.hypotheses[hypothesis]!, asked)
+      const allowed = this.of.predictor.allowedOfAll(own, asked)
       numbers.forEach((number, at) => (row[number] = allowed[at]!))
     }
-    this.#rows[hypothesis] = row
+    this.#rows.set(own, row)
     return row
   }
 }

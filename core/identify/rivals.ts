@@ -37,6 +37,7 @@ export class Rivals {
   constructor(readonly frame: Frame) {}
 
   of(ledger: Ledger, thoroughly: boolean): Unrivalled {
+    ledger.forget()
     const steps = thoroughly ? THOROUGH : PASSING
     const { frame } = this
     const legs = legsIn(ledger)
@@ -73,9 +74,7 @@ export class Rivals {
       misread: 1,
       enough: A_FEW,
     })
-    for (const each of rivals.found) {
-      ledger.learn(each)
-    }
+    for (const each of rivals.found) ledger.learn(each)
     return {
       fits: true,
       finished: rivals.finished,
