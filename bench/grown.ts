@@ -1,12 +1,4 @@
-import { cutOf, play, type Mistake } from '@/testing/grown'
-
-const MISTAKES: readonly Mistake[] = [
-  'switched-neutral',
-  'borrowed-neutral',
-  'reversed',
-  'open-neutral',
-  'neutral-on-ground',
-]
+import { cutOf, MISTAKES, play } from '@/testing/grown'
 
 const option = (name: string, usual: string) =>
   process.argv.find(each => each.startsWith(`--${name}=`))?.slice(name.length + 3) ?? usual

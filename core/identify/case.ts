@@ -23,8 +23,10 @@ export interface Case {
   readonly predictor: Predictor
   /** Takes in a network that was found; its number, or null where it is known already. */
   learn(network: Hypothesis): number | null
-  /** Forgets all networks that were taken in: what is thought of rests on the readings alone. How many ways are left. */
-  forget(): number
+  /** Forgets the networks taken in since there were so many ways; never the usual ones. */
+  forget(since: number): void
+  /** How many of them are usual ways. */
+  readonly usual: number
 }
 
 /** All that is thought of at once; a group of five boxes that nobody followed a cable in can be larger. */
@@ -38,10 +40,10 @@ export function caseOf(survey: Survey): Result<Case> {
 
 /** The same for what is numbered already; less is to be thought of where conductors were followed. */
 export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: Reach = REACH): Case {
-  const { hypotheses: usual, complete } = generate(frame, reach, followed)
+  const { hypotheses: listed, complete } = generate(frame, reach, followed)
   const standing = new Standing(frame)
   const known = new Map<string, number>()
-  const learned = new Set<string>()
+  const learned: string[] = []
   const hypotheses: Hypothesis[] = []
   const classes: Role[][] = []
   const classOf: number[] = []
@@ -56,8 +58,7 @@ export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: 
     classOf.push(index)
     return hypotheses.push(hypothesis) - 1
   }
-  for (const each of usual) add(each)
-  const classesOfUsual = classes.length
+  for (const each of listed) add(each)
   return {
     frame,
     hypotheses,
@@ -67,15 +68,16 @@ export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: 
     predictor: new Predictor(frame),
     learn: network => {
       const key = JSON.stringify([[...network.beyond], network.lamps, network.loads])
-      if (learned.has(key)) return null
-      learned.add(key)
+      if (learned.includes(key)) return null
+      learned.push(key)
       return add(network)
     },
-    forget: () => {
-      learned.clear()
-      hypotheses.length = classOf.length = usual.length
-      for (const roles of classes.splice(classesOfUsual)) known.delete(roles.join(' '))
-      return usual.length
+    usual: listed.length,
+    forget: since => {
+      learned.length = since - listed.length
+      hypotheses.length = classOf.length = since
+      const left = classOf.reduce((most, own) => Math.max(most, own + 1), 0)
+      for (const roles of classes.splice(left)) known.delete(roles.join(' '))
     },
   }
 }

@@ -3,15 +3,23 @@ import type { Frame } from './frame'
 import type { Hypothesis, HypothesisLamp } from './hypothesis'
 import type { Taken } from './ledger'
 import type { Meeting } from './meetings'
-import { askedIn } from './predict'
+import { askedIn, DEAD } from './predict'
 import { bitOf, keyOf } from './question'
-import { AGAINST, Judge, NEUTRAL, PASSIVE, type Held, type Load } from './judge'
+import {
+  AGAINST,
+  byStand,
+  Judge,
+  NEUTRAL,
+  PASSIVE,
+  type Held,
+  type Judged,
+  type Load,
+  type Stands,
+} from './judge'
 import { rolesIn } from './roles'
 import { Standing } from './standing'
+import { NOWHERE, type Bound, type Side, type Whole } from './supposed'
 import { weightOf } from './weight'
-
-import type { Bound, Side, Whole } from './supposed'
-import { NOWHERE } from './supposed'
 
 /** An unseen load is not usual. */
 const UNSEEN_LOAD = 0.05
@@ -33,7 +41,9 @@ export class Completing {
   protected readonly apart: readonly Held[]
   /** How often each end was held to with its box apart. */
   protected readonly readApart = new Map<number, number>()
-  protected readonly lights: readonly number[]
+  /** All readings, and those taken as found, as they are judged together. */
+  protected readonly stands: Stands
+  protected readonly standsAsFound: Stands
   protected readonly heldTo: readonly boolean[]
   protected readonly spareLamps: number
   protected readonly claims: (Role | null)[] | null
@@ -69,13 +79,14 @@ export class Completing {
     }))
     this.asFound = held.filter(({ asked }) => asked.apart === 0 && asked.question.power === 'on')
     this.apart = held.filter(each => !this.asFound.includes(each))
+    this.stands = byStand(held)
+    this.standsAsFound = byStand(this.asFound)
     const { lights } = frame.survey
     const holders = new Set(
       held.flatMap(({ asked: { question } }) =>
         [question.from, question.to].flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : [])),
       ),
     )
-    this.lights = lights.map((_, light) => light)
     this.heldTo = lights.map(({ id }) => holders.has(id))
     this.spareLamps = lights.filter(({ behaves }) => behaves !== 'answers').length
     const met = new Set(
@@ -115,7 +126,7 @@ export class Completing {
   protected sounded(): Meeting {
     const { ends } = this.frame
     return this.apart.flatMap(({ asked: { from, to, question }, bit, times }): Meeting => {
-      if (question.kind !== 'continuity' || bit === 1 || times < 2) return []
+      if (question.kind !== 'continuity' || bit === DEAD || times < 2) return []
       if (!ends[from] || !ends[to] || ends[from].ground || ends[to].ground) return []
       return ends[from].box === ends[to].box ? [] : [[from, to]]
     })
@@ -126,16 +137,14 @@ export class Completing {
     if (!this.step()) return false
     let against = 0
     for (const { asked, bit, times } of this.apart) {
-      if (asked.question.kind !== 'continuity' || bit !== 1) continue
+      if (asked.question.kind !== 'continuity' || bit !== DEAD) continue
       if (pairs.some(pair => pair.includes(asked.from) && pair.includes(asked.to))) against += times
     }
     return against <= this.bound.misread
   }
 
-  protected judgeAsFound(whole: Whole, network: Hypothesis) {
-    if (this.asFound.length === 0)
-      return { against: 0, loads: [] as readonly Load[], exact: [] as readonly Load[] }
-    return this.judge.of(network, this.asFound, this.bound.misread, whole.against)
+  protected judgeAsFound(whole: Whole): Judged | null {
+    return this.judge.of(this.network(whole, this.somehow(whole)), this.standsAsFound, this.bound.misread)
   }
 
   /** Each metal driven by the first of its conductors. */
@@ -156,47 +165,41 @@ export class Completing {
     return this.frame.survey.boxes.length === 1
   }
 
-  /** The end that stands for all that an end meets beyond. */
-  protected firstOf({ meeting }: Whole, end: number): number {
-    return meeting.find(([, b]) => b === end)?.[0] ?? end
-  }
-
   /**
    * The first network like this whole, whatever its lamps hang on: which conductors drive each metal, held against the
    * readings with boxes apart. `forced`: a conductor that is on what is said.
    */
   protected complete(whole: Whole, forced: number | null, value: number): boolean {
-    return this.hang(whole, 0, [], new Set(forced !== null && value === PASSIVE ? [forced] : []), lamps =>
-      this.driven(whole, lamps, forced === null ? new Map() : new Map([[forced, value]])),
-    )
+    const given = new Map(forced === null ? [] : [[forced, value]])
+    return this.hang(whole, [], lamps => this.driven(whole, lamps, given))
   }
 
   /** Hangs each lamp on conductors of its metals; those of a driven metal are then on no source themselves. */
   protected hang(
     whole: Whole,
-    at: number,
     lamps: readonly HypothesisLamp[],
-    passive: ReadonlySet<number>,
     go: (lamps: readonly HypothesisLamp[]) => boolean,
   ): boolean {
-    if (at === this.lights.length) return go(lamps)
-    const [over, back] = whole.lamps[at]!
-    for (const a of this.nodesOf(whole, over!, at))
-      for (const b of over === back ? [a] : this.nodesOf(whole, back!, at)) {
+    const light = lamps.length
+    if (light === whole.lamps.length) return go(lamps)
+    const [over, back] = whole.lamps[light]!
+    for (const a of this.nodesOf(whole, over, light))
+      for (const b of over === back ? [a] : this.nodesOf(whole, back, light)) {
         if (this.stopped) return false
-        if (this.hang(whole, at + 1, [...lamps, { light: this.lights[at]!, over: a, back: b }], passive, go))
-          return true
+        if (this.hang(whole, [...lamps, { light, over: a, back: b }], go)) return true
       }
     return false
   }
 
-  protected nodesOf({ metals, drives }: Whole, side: Side, light: number): readonly number[] {
+  protected nodesOf({ metals }: Whole, side: Side, light: number): readonly number[] {
+    return 'metal' in side ? this.eachRead(metals[side.metal]!.ends) : [this.outside(side, light)]
+  }
+
+  /** The node of a side that is on no metal of the boxes. */
+  protected outside(side: { readonly out: number }, light: number): number {
     const { nodes } = this.frame
-    if (side === NOWHERE) return [nodes.lampHot[light]!]
-    if ('out' in side) return [side.out === NEUTRAL ? nodes.neutral : nodes.hot[side.out]!]
-    const { ends } = metals[side.metal]!
-    if (drives[side.metal] !== PASSIVE && ends.length < 2 && !metals[side.metal]!.isGround) return []
-    return this.eachRead(ends)
+    if (side === NOWHERE) return nodes.lampHot[light]!
+    return side.out === NEUTRAL ? nodes.neutral : nodes.hot[side.out]!
   }
 
   /** `lamps`: null where it is only asked whether any conductors could drive the metals so. */
@@ -334,20 +337,14 @@ export class Completing {
     }
     for (const [a, b] of meeting) beyond[b] = a
     const side = (each: Side, light: number): number =>
-      each === NOWHERE
-        ? nodes.lampHot[light]!
-        : 'out' in each
-          ? each.out === NEUTRAL
-            ? nodes.neutral
-            : nodes.hot[each.out]!
-          : metals[each.metal]!.ends[0]!
+      'metal' in each ? metals[each.metal]!.ends[0]! : this.outside(each, light)
     return {
       beyond,
       sources: this.legs,
-      lamps: lamps.map(([over, back], at) => ({
-        light: this.lights[at]!,
-        over: side(over!, at),
-        back: side(back!, at),
+      lamps: lamps.map(([over, back], light) => ({
+        light,
+        over: side(over, light),
+        back: side(back, light),
       })),
       loads: [],
       weight: 1,
@@ -358,8 +355,8 @@ export class Completing {
   protected look(network: Hypothesis): boolean {
     if (!this.step(WHOLE)) return false
     const { frame } = this
-    const all = [...this.asFound, ...this.apart]
-    const judged = this.judge.of(network, all, this.bound.misread, 0)
+    const { misread } = this.bound
+    const judged = this.judge.of(network, this.stands, misread)
     if (!judged) return false
     const unseen = Math.max(0, judged.loads.length - this.spareLamps)
     if (unseen > this.bound.unseen) return false
@@ -369,7 +366,7 @@ export class Completing {
       sure: [...(network.sure ?? []), ...judged.exact],
     }
     // What showed once with its box apart shows each time.
-    if (judged.exact.length > 0 && !this.judge.of(complete, all, this.bound.misread, 0)) return false
+    if (judged.exact.length > 0 && !this.judge.of(complete, this.stands, misread)) return false
     const roles = rolesIn(frame, this.standing, complete)
     this.keep(complete, roles, unseen)
     if (!this.claims || this.stopped) return true
@@ -386,7 +383,7 @@ export class Completing {
           sure: [...(complete.sure ?? []), load],
         }
         if (!this.step(WHOLE)) return true
-        if (!this.judge.of(loaded, all, this.bound.misread, 0)) continue
+        if (!this.judge.of(loaded, this.stands, misread)) continue
         this.keep(loaded, rolesIn(frame, this.standing, loaded), unseen + 1)
         if (this.stopped) return true
       }

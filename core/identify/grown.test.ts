@@ -1,17 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { cutOf, play, type Cut, type Mistake, type Playing } from '@/testing/grown'
+import { cutOf, MISTAKES, play, type Cut, type Playing } from '@/testing/grown'
 
 const LONG_MILLISECONDS = 600_000
 /** How many times as many circuits a longer run takes. */
 const TIMES = Number(process.env['TIMES'] ?? 1)
-const MISTAKES: readonly Mistake[] = [
-  'switched-neutral',
-  'borrowed-neutral',
-  'reversed',
-  'open-neutral',
-  'neutral-on-ground',
-]
-
 function cutsOf(from: number, count: number, most: number, mistaken: boolean): Cut[] {
   const cuts: Cut[] = []
   for (let seed = from; cuts.length < count * TIMES; seed++) {

@@ -9,7 +9,8 @@ import { minutesOf, USUAL_MINUTES } from './minutes'
 import { nextQuestion, plannedOn, type CostOf, type Next } from './next'
 import { keyOf, type Question } from './question'
 import type { Survey } from './survey'
-import { Rivals } from './rivals'
+import type { Candidates } from './predictions'
+import { Rivals, type Unrivalled } from './rivals'
 import { Thinking } from './thinking'
 
 /** All that Identify has to say of some boxes after some readings, as plain data. */
@@ -28,23 +29,30 @@ export interface Identification {
 /** What a dead reading counts beside a live one where live ones are preferred: it must tell so much more. */
 const DEAD_LAST = 20
 
-const inMinutes = (next: Next | null, minutes: (question: Next['question']) => number): Next | null =>
-  next && { ...next, minutes: minutes(next.question) }
+const usualMinutes: CostOf = (question, now) => minutesOf(USUAL_MINUTES, question, now)
 
 /** Identifies one survey, reading after reading; what was worked out once is kept. */
 export class Identifier {
   readonly #thinking: Thinking
-  readonly #allowed: Allowed
+  readonly #costOf: CostOf
+  readonly #rivals: Rivals
   #ledger: Ledger
-  #rivals: Rivals
+  #unrivalled: Unrivalled
+  /** How many ways there were before it was searched thoroughly. */
+  #briefly: number
   #unused: Identification['unused'] = []
 
   private constructor(thinking: Thinking, allowed: Allowed) {
     this.#thinking = thinking
-    this.#allowed = allowed
+    this.#costOf =
+      allowed.prefers === 'live'
+        ? (question, now) => usualMinutes(question, now) * (question.kind === 'continuity' ? DEAD_LAST : 1)
+        : usualMinutes
     const { held, candidates } = thinking.after([])
     this.#ledger = new Ledger(held)
     this.#rivals = new Rivals(held.frame)
+    this.#unrivalled = this.#rivals.inPassing(this.#ledger)
+    this.#briefly = held.hypotheses.length
     // Worked out while all is thought of anyway, so that no question waits for it.
     for (const at of plannedOn(this.#ledger)) candidates.allowedBy(at)
   }
@@ -62,26 +70,17 @@ export class Identifier {
     const { held, candidates } = this.#thinking.after(taken)
     this.#take(held, taken)
     const ledger = this.#ledger
-    const follow = this.#thinking.follow(taken, skipped)
-    const minutes: CostOf = (question, now) => minutesOf(USUAL_MINUTES, question, now)
-    const costOf: CostOf =
-      this.#allowed.prefers === 'live'
-        ? (question, now) => minutes(question, now) * (question.kind === 'continuity' ? DEAD_LAST : 1)
-        : minutes
     const now = taken.at(-1)?.question ?? null
-    const asked =
-      skipped.size === 0
-        ? candidates
-        : candidates.without(candidates.questions.filter(each => skipped.has(keyOf(each))))
-    const nextNow = () => inMinutes(nextQuestion(ledger, asked, costOf), question => minutes(question, now))
-    let unrivalled = this.#rivals.of(ledger, false)
-    let next = follow ? { question: follow, minutes: minutes(follow, now), outcomes: [] } : nextNow()
-    if (next === null && !unrivalled.finished) {
-      unrivalled = this.#rivals.of(ledger, true)
-      next = nextNow()
+    const asking = (question: Question | null): Next | null =>
+      question && { question, minutes: usualMinutes(question, now), outcomes: [] }
+    let next = asking(this.#thinking.follow(taken, skipped)) ?? this.#next(candidates, skipped)
+    if (next === null && !this.#unrivalled.finished) {
+      this.#unrivalled = this.#rivals.thoroughly(ledger)
+      next = this.#next(candidates, skipped)
       // Where there are too many ways in which the boxes hang together, a conductor is followed from one to another.
-      if (next === null && !unrivalled.finished) next = this.#followed(taken, skipped, now)
+      if (!this.#unrivalled.finished) next ??= asking(this.#thinking.toFollow(taken, skipped))
     }
+    const unrivalled = this.#unrivalled
     const agreeing = ledger.standing.filter(at => ledger.against[at] === 0)
     return {
       known: identified(ledger, accounted, unrivalled),
@@ -93,25 +92,39 @@ export class Identifier {
     }
   }
 
-  #followed(taken: readonly Taken[], skipped: ReadonlySet<string>, now: Question | null): Next | null {
-    const question = this.#thinking.toFollow(taken, skipped)
-    return question && { question, minutes: minutesOf(USUAL_MINUTES, question, now), outcomes: [] }
+  #next(candidates: Candidates, skipped: ReadonlySet<string>): Next | null {
+    const asked =
+      skipped.size === 0
+        ? candidates
+        : candidates.without(candidates.questions.filter(each => skipped.has(keyOf(each))))
+    const next = nextQuestion(this.#ledger, asked, this.#costOf)
+    const now = this.#ledger.taken.at(-1)?.question ?? null
+    return next && { ...next, minutes: usualMinutes(next.question, now) }
   }
 
-  /** Goes on from what was taken before, where these readings begin with those and are held against the same. */
+  /**
+   * Goes on from what was taken before, where these readings begin with those and are held against the same. Rivals are
+   * looked for after each of them, so that what is said rests on the readings alone, taken one by one or all at once.
+   */
   #take(held: Case, taken: readonly Taken[]): void {
     const before = this.#ledger.taken
     const goesOn =
       this.#ledger.of === held &&
       this.#unused.length === 0 &&
       before.every((each, at) => each.id === taken[at]?.id && each.answer === taken[at].answer)
+    const left = taken.slice(goesOn ? before.length : 0)
+    if (goesOn && left.length === 0) return
+    this.#ledger.forget(goesOn ? this.#briefly : this.#ledger.of.usual)
     if (!goesOn) {
       this.#ledger = new Ledger(held)
       this.#unused = []
+      this.#unrivalled = this.#rivals.inPassing(this.#ledger)
     }
-    for (const each of taken.slice(goesOn ? before.length : 0)) {
+    for (const each of left) {
       const used = this.#ledger.take(each)
       if (!used.ok) this.#unused = [...this.#unused, { readingId: each.id, fault: used.faults[0]! }]
+      this.#unrivalled = this.#rivals.inPassing(this.#ledger)
     }
+    this.#briefly = held.hypotheses.length
   }
 }

@@ -69,7 +69,7 @@ let number = 0
 const taken = (question: Question, answer: Answer): Taken => ({ id: `reading ${++number}`, question, answer })
 
 const known = (ledger: Ledger, accounted = NO_CLAMP) =>
-  identified(ledger, accounted, new Rivals(ledger.of.frame).of(ledger, true))
+  identified(ledger, accounted, new Rivals(ledger.of.frame).thoroughly(ledger))
 
 describe('a bundle of whites with nothing on a device', () => {
   const hidden = usual()

@@ -1,7 +1,7 @@
 import type { Frame } from './frame'
 import type { Hypothesis, HypothesisLamp } from './hypothesis'
-import type { Meeting } from './meetings'
-import { agrees, Shown, watched, type Asked } from './predict'
+import { firstOf, type Meeting } from './meetings'
+import { agrees, BETWEEN, DEAD, DOUBLE, NOMINAL, Shown, switchesOut, watched, type Asked } from './predict'
 import type { Spot } from './question'
 import { ZERO, type Standing } from './standing'
 
@@ -23,11 +23,8 @@ export interface Judged {
 /** Something unseen that lets current through, from the metal of an end. */
 export type Load = readonly [near: number, far: number]
 
-const DEAD = 1
-const NOMINAL = 4
-const DOUBLE = 8
 /** Answers that show something, but for those that take two legs. */
-const SHOWING = 6
+const SHOWING = BETWEEN | NOMINAL
 
 /** Far sides as the search numbers them; a hot is its own number. */
 export const NEUTRAL = 100
@@ -137,21 +134,22 @@ export class Judge {
     lamps: readonly HypothesisLamp[],
   ): number {
     let bits = 0
-    for (const each of this.#behind(net, far, meeting, lamps))
+    for (const each of this.#behind(net, far, meeting, lamps, isPassive))
       if (!isPassive(each)) bits |= 1 << (each === NEUTRAL_NET ? 0 : each - HOT_NETS + 1)
     return bits
   }
 
-  /** Nets that a net leads to through lamps, driven ones not passed. */
+  /** Nets that a net leads to through lamps; what is driven is passed only where the power is off. */
   #behind(
     net: number,
     far: ReadonlyMap<number, number>,
     meeting: Meeting,
     lamps: readonly HypothesisLamp[],
+    passes: (net: number) => boolean,
   ): ReadonlySet<number> {
     const seen = new Set([net])
     for (const at of seen) {
-      if (!isPassive(at)) continue
+      if (!passes(at)) continue
       for (const { over, back } of lamps) {
         const [a, b] = [this.#net(over, far, meeting), this.#net(back, far, meeting)]
         if (a === at) seen.add(b)
@@ -161,7 +159,7 @@ export class Judge {
     return seen
   }
 
-  /** Whether current passes between two nets through lamps. */
+  /** Whether current passes between two nets through lamps, the power off. */
   #linked(
     x: number,
     y: number,
@@ -169,30 +167,22 @@ export class Judge {
     meeting: Meeting,
     lamps: readonly HypothesisLamp[],
   ): boolean {
-    const seen = new Set([x])
-    for (const at of seen)
-      for (const { over, back } of lamps) {
-        const [a, b] = [this.#net(over, far, meeting), this.#net(back, far, meeting)]
-        if (a === at) seen.add(b)
-        if (b === at) seen.add(a)
-      }
+    const seen = this.#behind(x, far, meeting, lamps, () => true)
     return seen.has(y) || (y === ANY_HOT && [...seen].some(isHot))
   }
 
-  /**
-   * The loads that the readings need, or null where more speak against it than may be false.
-   */
-  of(network: Hypothesis, held: readonly Held[], misread: number, before: number): Judged | null {
+  /** The loads that the readings need, or null where more speak against it than may be false. */
+  of(network: Hypothesis, stands: Stands, misread: number): Judged | null {
     const { standing } = this
     const { switches } = this.frame
     const positions = 1 << switches.length
     const loads: Load[] = [...network.loads]
-    let against = before
+    let against = 0
     let exact = 0
     const everywhere = (1 << this.frame.survey.boxes.length) - 1
-    for (const readings of byStand(held)) {
+    for (const readings of stands) {
       const { apart, lampsOut, question } = readings[0]!.asked
-      const out = switches.reduce((bits, { box }, at) => ((apart >> box) & 1 ? bits | (1 << at) : bits), 0)
+      const out = switchesOut(this.frame, apart)
       const plain = readings.map(() => new Uint8Array(positions))
       const needs = readings.map(() => new Array<Load | null>(positions).fill(null))
       for (let at = 0; at < positions; at++) {
@@ -266,9 +256,10 @@ export class Judge {
   }
 }
 
-const firstOf = (meeting: Meeting, end: number): number => meeting.find(([, b]) => b === end)?.[0] ?? end
+/** Readings that are judged together, grouped once: those of one stand, with most boxes apart first. */
+export type Stands = readonly (readonly Held[])[]
 
-function byStand(held: readonly Held[]): Held[][] {
+export function byStand(held: readonly Held[]): Stands {
   const stands = new Map<number, Held[]>()
   for (const each of held) {
     const { apart, lampsOut, question } = each.asked

@@ -3,6 +3,10 @@ import type { Frame } from './frame'
 /** Pairs of ends that are one metal beyond the boxes, by no source. */
 export type Meeting = readonly (readonly [a: number, b: number])[]
 
+/** The end that stands for all that an end meets. */
+export const firstOf = (meeting: Meeting, end: number): number =>
+  meeting.find(([, b]) => b === end)?.[0] ?? end
+
 type Cables = readonly [one: number, other: number]
 
 /** What cables of different boxes may meet beyond those that are known to: one pair more than would join the boxes. */
@@ -11,8 +15,8 @@ const BEYOND_JOINING = 1
 /**
  * Every way in which conductors may meet beyond the boxes, fewest cables first. Runs that were followed stand in all of
  * them; of two cables that meet any conductors may. `sounded`: ends that sounded as one with every box apart, whose
- * cables are taken to meet. `isFree`: whether an end may meet
- * another so. `fits` is asked after each pair; what it refuses is not gone on with.
+ * cables are taken to meet. `isFree`: whether an end may meet another so. `fits` is asked after each pair; what it
+ * refuses is not gone on with.
  */
 export function* meetings(
   frame: Frame,

@@ -1,7 +1,8 @@
 import type { Role } from '../model/vocabulary'
 import type { Frame } from './frame'
 import type { Taken } from './ledger'
-import { meetings } from './meetings'
+import { firstOf, meetings } from './meetings'
+import { DEAD, DOUBLE, NOMINAL } from './predict'
 import { root } from './metal'
 import { NEUTRAL, PASSIVE } from './judge'
 
@@ -37,6 +38,10 @@ export function networks(
 ): Searched {
   return new Search(frame, legs, taken, claims, bound).run()
 }
+
+/** Bits of what a watched meter shows. */
+const STAYS_DEAD = 1
+const STAYS_LIVE = 2
 
 class Search extends Completing {
   run(): Searched {
@@ -88,7 +93,7 @@ class Search extends Completing {
     const readings = this.asFound.flatMap(({ asked, bit, times }) => {
       if (asked.question.kind !== 'volts') return []
       // A ground may be open on its way: that it reads dead says nothing.
-      if (bit === 1 && [asked.from, asked.to].some(node => ends[node]?.ground)) return []
+      if (bit === DEAD && [asked.from, asked.to].some(node => ends[node]?.ground)) return []
       const [a, b] = [asked.from, asked.to].map(node => place.get(root(parent, node)))
       return a === undefined || b === undefined ? [] : [{ a, b, bit, times, watched: asked.work >= 0 }]
     })
@@ -142,7 +147,7 @@ class Search extends Completing {
     const whole = { metals, drives: [...drives], lamps: [], against: 0 }
     const base: Whole = { ...whole, meeting: [] }
     // Lamps only let more be shown: what speaks against it without them does so with them.
-    if (this.isOneBox && this.judgeAsFound(base, this.network(base, this.somehow(base))) === null) return
+    if (this.isOneBox && this.judgeAsFound(base) === null) return
     if (!this.driven(base, null, new Map())) return
     const metalOf = new Map(metals.flatMap(({ ends }, metal) => ends.map(end => [end, metal] as const)))
     const isFree = (end: number) => drives[metalOf.get(end) ?? -1] === PASSIVE
@@ -201,16 +206,10 @@ class Search extends Completing {
     for (const { a, b, bit, times, watched: isWatched } of readings) {
       const [x, y] = [drives[a]!, drives[b]!]
       if (x < 0 || y < 0 || x === PASSIVE || y === PASSIVE) continue
-      const live = x !== y
-      const fits = isWatched
-        ? live
-          ? bit === 2 || (x !== NEUTRAL && y !== NEUTRAL && bit === 1)
-          : bit === 1
-        : !live
-          ? bit === 1
-          : x === NEUTRAL || y === NEUTRAL
-            ? bit === 4
-            : bit === 1 || bit === 8
+      const [live, two] = [x !== y, x !== NEUTRAL && y !== NEUTRAL]
+      const [dead, shows] = isWatched ? [STAYS_DEAD, STAYS_LIVE] : [DEAD, two ? DOUBLE : NOMINAL]
+      // Two circuits of one leg show nothing between them.
+      const fits = (live && bit === shows) || ((!live || two) && bit === dead)
       if (!fits) against += times
     }
     return against
@@ -232,13 +231,14 @@ class Search extends Completing {
     whole: Whole,
     stood: readonly Int16Array[],
     sides: readonly Side[],
-    lamps: readonly Side[][],
+    lamps: Whole['lamps'],
   ): void {
     if (this.stopped) return
-    const light = this.lights[lamps.length]
-    if (light === undefined) return this.asRead({ ...whole, lamps })
+    const light = lamps.length
+    const { lights } = this.frame.survey
+    if (light === lights.length) return this.asRead({ ...whole, lamps })
     // A lamp that was not seen lit may hang on its own switch, or on nothing that leads here; what else may be is a load.
-    if (this.frame.survey.lights[light]!.behaves !== 'answers') {
+    if (lights[light]!.behaves !== 'answers') {
       const own = sides.filter(side => 'metal' in side && whole.metals[side.metal]!.lights.includes(light))
       for (const over of this.heldTo[light] ? [NOWHERE, ...sides] : [NOWHERE, ...own])
         for (const back of own.includes(over) ? [over, ...sides.filter(side => side !== over)] : [over])
@@ -271,7 +271,7 @@ class Search extends Completing {
 
   /** Holds the readings against it that were taken as found: which conductor drives a metal makes no difference there. */
   private asRead(whole: Whole): void {
-    const judged = this.judgeAsFound(whole, this.network(whole, this.somehow(whole)))
+    const judged = this.judgeAsFound(whole)
     if (!judged || judged.loads.length - this.spareLamps > this.bound.unseen) return
     const read: Whole = { ...whole, against: judged.against }
     if (!this.complete(read, null, PASSIVE) || !this.claims) return
@@ -279,7 +279,7 @@ class Search extends Completing {
       if (this.stopped) return
       const role = this.claims[index] ?? null
       if (role === null || other >= 0) continue
-      const first = this.firstOf(whole, index)
+      const first = firstOf(whole.meeting, index)
       const drive = whole.drives[whole.metals.findIndex(({ ends: own }) => own.includes(first))]
       if (drive === undefined || drive >= this.legs) continue
       if (role !== 'onward-feed' || !this.isOneBox) this.complete(read, first, PASSIVE)

@@ -3,10 +3,11 @@ import type { Hypothesis } from './hypothesis'
 import { Standing, ZERO } from './standing'
 import type { Question, Spot } from './question'
 
-const DEAD = 1
-const BETWEEN = 2
-const NOMINAL = 4
-const DOUBLE = 8
+/** Bits of what a meter shows; silent is as dead. */
+export const DEAD = 1
+export const BETWEEN = 2
+export const NOMINAL = 4
+export const DOUBLE = 8
 const ANY = 15
 const LIVE = BETWEEN | NOMINAL | DOUBLE
 /** Beside the answers: a ground may be open on its way, so that it reads dead speaks against nothing. */
@@ -50,6 +51,10 @@ function lampsOut({ survey }: Frame, { kind, from, to }: Question): number {
   return spot?.kind === 'lamp-holder' ? survey.lights.findIndex(({ id }) => id === spot.light) : -1
 }
 
+/** Switches whose box is apart, as bits: they are out, and their positions make no difference. */
+export const switchesOut = ({ switches }: Frame, apart: number): number =>
+  switches.reduce((bits, { box }, at) => ((apart >> box) & 1 ? bits | (1 << at) : bits), 0)
+
 /**
  * What each hypothesis allows as answer, as bits. Where positions of switches are not known, or lamps lie in
  * between, it allows all that may be shown: such a reading removes only what it truly speaks against.
@@ -73,8 +78,7 @@ export class Predictor {
     const [{ question, apart, lampsOut }] = all as [Asked]
     const { switches } = this.frame
     const positions = 1 << switches.length
-    // A switch whose box is apart is out: its position makes no difference.
-    const out = switches.reduce((bits, { box }, at) => ((apart >> box) & 1 ? bits | (1 << at) : bits), 0)
+    const out = switchesOut(this.frame, apart)
     const { first, of } = this.#spotsOf(all)
     const shown = new Uint8Array(first.length * positions)
     for (let at = 0; at < positions; at++) {

@@ -5,10 +5,11 @@ import { networks } from './networks'
 
 /** Unseen loads that the simplest network may need before nothing is said to fit. */
 const UNSEEN_AT_MOST = 4
-/** Unseen loads that a rival may have beyond what the simplest network needs. */
-const UNSEEN_MORE = 0
-/** The same while nothing was read live: dead, a lamp sounds like a wire, also one of another circuit. */
-const UNSEEN_MORE_DEAD = 2
+/**
+ * Unseen loads that a rival may have beyond what the simplest network needs, while nothing was read live: dead, a lamp
+ * sounds like a wire, also one of another circuit.
+ */
+const UNSEEN_WHILE_DEAD = 2
 /**
  * How long is searched, in things supposed: in passing, after each reading; and thoroughly, once no usual way of
  * wiring asks for another. What is not gone through then is not proven.
@@ -36,9 +37,17 @@ export interface Unrivalled {
 export class Rivals {
   constructor(readonly frame: Frame) {}
 
-  of(ledger: Ledger, thoroughly: boolean): Unrivalled {
-    ledger.forget()
-    const steps = thoroughly ? THOROUGH : PASSING
+  /** After each reading: briefly, so that the next one is chosen against what it finds. */
+  inPassing(ledger: Ledger): Unrivalled {
+    return this.#search(ledger, PASSING)
+  }
+
+  /** Once nothing asks for another reading. What it finds is to be forgotten before the next is taken. */
+  thoroughly(ledger: Ledger): Unrivalled {
+    return this.#search(ledger, THOROUGH)
+  }
+
+  #search(ledger: Ledger, steps: number): Unrivalled {
     const { frame } = this
     const legs = legsIn(ledger)
     const none = frame.ends.map(() => false)
@@ -70,7 +79,7 @@ export class Rivals {
     const claims = claimsOf(ledger)
     const rivals = networks(frame, legs, ledger.taken, claims, {
       steps,
-      unseen: (simplest ?? UNSEEN_AT_MOST) + (isReadLive(ledger) ? UNSEEN_MORE : UNSEEN_MORE_DEAD),
+      unseen: (simplest ?? UNSEEN_AT_MOST) + (isReadLive(ledger) ? 0 : UNSEEN_WHILE_DEAD),
       misread: 1,
       enough: A_FEW,
     })

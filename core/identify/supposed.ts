@@ -27,22 +27,24 @@ export interface Searched {
   readonly steps: number
 }
 
-/** What is one metal as found, all that meets beyond included. */
+/** What is one metal as found, runs that were followed included. */
 export interface Metal {
   readonly root: number
-  /** Ends whose far side may be on a source, those that meet beyond by the first of them. */
+  /** Ends whose far side is not known. */
   readonly ends: readonly number[]
   readonly isGround: boolean
   /** Lights whose switches are on it. */
   readonly lights: readonly number[]
 }
 
-/** How a whole stands: driven by what, metal by metal. */
+/** All that is supposed before it is asked which conductors do it: what drives each metal, what meets, where lamps hang. */
 export interface Whole {
   readonly meeting: Meeting
   readonly metals: readonly Metal[]
   readonly drives: readonly number[]
-  readonly lamps: readonly Side[][]
+  /** Both sides of the lamp of each light. */
+  readonly lamps: readonly (readonly [over: Side, back: Side])[]
+  /** Readings as found that speak against it. */
   readonly against: number
 }
 

@@ -1,4 +1,3 @@
-import { terminalPoint } from '@/core/model/circuit'
 import { GANGS, HouseParts, IN_ONE_CABLE, type Mistake, type Place, type Shape } from './parts'
 
 /**
@@ -72,19 +71,12 @@ export class GrownHouse extends HouseParts {
       this.load(fixture, light, 'lamp', 'hot', 'back')
       return
     }
-    this.device(
-      box,
-      light,
-      this.lot.weighed([
-        ['old-switch', 6],
-        ['old-dimmer', 1],
-      ]),
-      {},
-    )
-    const device = this.devices.at(-1)!
-    const [first, second] = device.model.id === 'old-dimmer' ? ['line', 'load'] : ['upper', 'lower']
-    this.join(box, hot, terminalPoint(device.id, first))
-    this.join(box, switched, terminalPoint(device.id, second))
+    const modelId = this.lot.weighed([
+      ['old-switch', 6],
+      ['old-dimmer', 1],
+    ])
+    const [first, second] = modelId === 'old-dimmer' ? ['line', 'load'] : ['upper', 'lower']
+    this.device(box, light, modelId, { [first!]: hot, [second!]: switched })
     const other = this.circuits.find(({ id }) => box.feeds.includes(id) && this.neutralOf(id) !== neutral)
     const back = this.errs('borrowed-neutral', other !== undefined) ? this.neutralOf(other!.id) : neutral
     const how = this.lot.weighed([

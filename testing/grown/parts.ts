@@ -39,8 +39,15 @@ export interface Placed {
   readonly model: DeviceModel
 }
 
-export type Mistake =
-  'none' | 'switched-neutral' | 'borrowed-neutral' | 'reversed' | 'open-neutral' | 'neutral-on-ground'
+/** Mistakes that a house can be built with. */
+export const MISTAKES = [
+  'switched-neutral',
+  'borrowed-neutral',
+  'reversed',
+  'open-neutral',
+  'neutral-on-ground',
+] as const
+export type Mistake = 'none' | (typeof MISTAKES)[number]
 
 export type Shape = readonly [here: string | null, there: string | null]
 

@@ -54,8 +54,7 @@ export function play(cut: Cut, { live, lie, most = MOST_READINGS }: Playing): Pl
     const answer = isLie ? others[lie.choice % others.length]! : shown.value
     return { id: `${readings++}`, question, answer }
   }
-  const skipped = new Set<string>()
-  const think = () => timed(() => opened.value.after(taken, { toldFromGround: new Set() }, skipped))
+  const think = () => timed(() => opened.value.after(taken, { toldFromGround: new Set() }, new Set()))
   let identification = think()
   while (readings < most) {
     if (identification.conflict) {
@@ -72,9 +71,8 @@ export function play(cut: Cut, { live, lie, most = MOST_READINGS }: Playing): Pl
         nothingFits = true
       if (!identification.next) break
       const answered = ask(identification.next.question)
-      if (answered) taken.push(answered)
-      else skipped.add(JSON.stringify(identification.next.question))
       if (!answered) break
+      taken.push(answered)
     }
     identification = think()
   }

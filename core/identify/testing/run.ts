@@ -51,11 +51,13 @@ export interface Lie {
 export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?: Lie): Run {
   const tester = testerOf(hidden)
   let thought = thinking.after([])
+  thought.held.forget(thought.held.usual)
   let ledger = new Ledger(thought.held)
   const rivals = new Rivals(thought.held.frame)
   const goOn = (readings: readonly Taken[]) => {
     thought = thinking.after(readings)
     if (thought.held === ledger.of && readings === ledger.taken) return
+    ledger.forget(ledger.of.usual)
     ledger = new Ledger(thought.held)
     for (const taken of readings) ledger.take(taken)
   }
@@ -72,7 +74,7 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   }
   while (readings < MOST_READINGS) {
     goOn(ledger.taken)
-    const unrivalled = rivals.of(ledger, false)
+    const unrivalled = rivals.inPassing(ledger)
     const follow = thinking.follow(ledger.taken)
     if (follow) {
       followed++
@@ -93,7 +95,7 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
     }
     let next = nextQuestion(ledger, thought.candidates, costOf)
     if (!next && !unrivalled.finished) {
-      rivals.of(ledger, true)
+      rivals.thoroughly(ledger)
       next = nextQuestion(ledger, thought.candidates, costOf)
     }
     if (!next) break
@@ -105,7 +107,7 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   return {
     ledger,
     thought,
-    known: identified(ledger, { toldFromGround: new Set() }, rivals.of(ledger, true)),
+    known: identified(ledger, { toldFromGround: new Set() }, rivals.thoroughly(ledger)),
     readings,
     followed,
     minutes,
