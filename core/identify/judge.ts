@@ -173,52 +173,57 @@ export class Judge {
 
   /** The loads that the readings need, or null where more speak against it than may be false. */
   of(network: Hypothesis, stands: Stands, misread: number): Judged | null {
-    const { standing } = this
-    const { switches } = this.frame
-    const positions = 1 << switches.length
+    const positions = 1 << this.frame.switches.length
+    const everywhere = (1 << this.frame.survey.boxes.length) - 1
     const loads: Load[] = [...network.loads]
     let against = 0
     let exact = 0
-    const everywhere = (1 << this.frame.survey.boxes.length) - 1
     for (const readings of stands) {
-      const { apart, lampsOut, question } = readings[0]!.asked
-      const out = switchesOut(this.frame, apart)
+      const { asked: first } = readings[0]!
+      const out = switchesOut(this.frame, first.apart)
       const plain = readings.map(() => new Uint8Array(positions))
-      const needs = readings.map(() => new Array<Load | null>(positions).fill(null))
       for (let at = 0; at < positions; at++) {
         if ((at & out) !== 0) continue
-        standing.fill(network, { power: question.power, apart, lampsOut }, at)
-        for (let index = 0; index < readings.length; index++) {
-          const { asked } = readings[index]!
-          plain[index]![at] = this.#shown.bits(network, asked)
-          needs[index]![at] = this.#loadFor(network, asked, loads)
-        }
+        this.#stand(network, first, at)
+        for (let index = 0; index < readings.length; index++)
+          plain[index]![at] = this.#shown.bits(network, readings[index]!.asked)
       }
-      const any = SHOWING | (this.legs > 1 ? DOUBLE : 0)
       for (let index = 0; index < readings.length; index++) {
-        const { asked, bit, times } = readings[index]!
-        let fits = false
-        let need: Load | null = null
-        for (let at = 0; at < positions && !fits; at++) {
-          if ((at & out) !== 0) continue
-          const other = asked.work < 0 ? at : at ^ (1 << asked.work)
-          const both = (here: number, there: number) => (asked.work < 0 ? here : watched(here, there))
-          const [here, there] = [plain[index]![at]!, plain[index]![other]!]
-          if (agrees(both(here, there), bit)) fits = true
-          else if (need === null) {
-            const [one, two] = [needs[index]![at]!, needs[index]![other]!]
-            if (agrees(both(one ? here | any : here, two ? there | any : there), bit)) need = one ?? two
-          }
-        }
-        if (fits) continue
+        const held = readings[index]!
+        if (mayShow(held, plain[index]!, out)) continue
+        const need = this.#needOf(network, held, plain[index]!, out, loads)
         if (need === null) {
-          against += times
+          against += held.times
           if (against > misread) return null
         } else if (!loads.some(each => isSame(each, need))) loads.push(need)
       }
-      if (apart === everywhere && question.kind === 'volts') exact = loads.length
+      if (first.apart === everywhere && first.question.kind === 'volts') exact = loads.length
     }
     return { loads, exact: loads.slice(network.loads.length, exact), against }
+  }
+
+  #stand(network: Hypothesis, { apart, lampsOut, question }: Asked, at: number): void {
+    this.standing.fill(network, { power: question.power, apart, lampsOut }, at)
+  }
+
+  /** The load that lets a reading be so, in the first position of the switches where one does. */
+  #needOf(network: Hypothesis, { asked, bit }: Held, plain: Uint8Array, out: number, loads: readonly Load[]) {
+    const any = SHOWING | (this.legs > 1 ? DOUBLE : 0)
+    for (let at = 0; at < plain.length; at++) {
+      if ((at & out) !== 0) continue
+      this.#stand(network, asked, at)
+      const here = this.#loadFor(network, asked, loads)
+      const bits = here ? plain[at]! | any : plain[at]!
+      if (asked.work < 0) {
+        if (agrees(bits, bit)) return here
+        continue
+      }
+      const other = at ^ (1 << asked.work)
+      this.#stand(network, asked, other)
+      const there = this.#loadFor(network, asked, loads)
+      if (agrees(watched(bits, there ? plain[other]! | any : plain[other]!), bit)) return here ?? there
+    }
+    return null
   }
 
   /** A load that would let a reading show something: on the metal of its undriven side; null where both are driven. */
@@ -269,6 +274,16 @@ export function byStand(held: readonly Held[]): Stands {
     else stands.set(key, [each])
   }
   return [...stands.values()].sort((a, b) => b[0]!.asked.apart - a[0]!.asked.apart)
+}
+
+/** Whether a reading may be so in some position of the switches. */
+function mayShow({ asked, bit }: Held, plain: Uint8Array, out: number): boolean {
+  for (let at = 0; at < plain.length; at++) {
+    if ((at & out) !== 0) continue
+    if (agrees(asked.work < 0 ? plain[at]! : watched(plain[at]!, plain[at ^ (1 << asked.work)]!), bit))
+      return true
+  }
+  return false
 }
 
 const needOf = (end: number, kind: number): number => end * 4 + kind
