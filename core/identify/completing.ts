@@ -183,16 +183,25 @@ export class Completing {
     const light = lamps.length
     if (light === whole.lamps.length) return go(lamps)
     const [over, back] = whole.lamps[light]!
+    let found = false
     for (const a of this.nodesOf(whole, over, light))
       for (const b of over === back ? [a] : this.nodesOf(whole, back, light)) {
-        if (this.stopped) return false
-        if (this.hang(whole, [...lamps, { light, over: a, back: b }], go)) return true
+        if (this.stopped) return found
+        found = this.hang(whole, [...lamps, { light, over: a, back: b }], go) || found
+        // On an undriven metal each conductor may be the one that leads to the lamp: each gives other roles.
+        if (found && !this.isUndriven(whole, over) && !this.isUndriven(whole, back)) return true
       }
-    return false
+    return found
   }
 
-  protected nodesOf({ metals }: Whole, side: Side, light: number): readonly number[] {
-    return 'metal' in side ? this.eachRead(metals[side.metal]!.ends) : [this.outside(side, light)]
+  protected isUndriven({ metals, drives }: Whole, side: Side): boolean {
+    return 'metal' in side && drives[side.metal] === PASSIVE && metals[side.metal]!.ends.length > 1
+  }
+
+  protected nodesOf({ metals, drives }: Whole, side: Side, light: number): readonly number[] {
+    if (!('metal' in side)) return [this.outside(side, light)]
+    const { ends } = metals[side.metal]!
+    return drives[side.metal] === PASSIVE ? ends : this.eachRead(ends)
   }
 
   /** The node of a side that is on no metal of the boxes. */
@@ -305,15 +314,18 @@ export class Completing {
         ? ends.filter(end => far.get(end) === PASSIVE && network.beyond[end] === -1)
         : [],
     )
-    for (const end of this.eachRead(metals[own]!.ends))
+    let found = false
+    for (const end of this.isOneBox ? this.eachRead(metals[own]!.ends) : metals[own]!.ends)
       for (const partner of this.eachRead(partners)) {
-        if (this.stopped) return false
+        if (this.stopped) return found
         if (network.beyond.includes(end) || !this.maySound([[end, partner]])) continue
         const beyond = network.beyond.slice()
         beyond[end] = partner
-        if (this.met(whole, { ...network, beyond }, far, undriven, at + 1)) return true
+        found = this.met(whole, { ...network, beyond }, far, undriven, at + 1) || found
+        // From box to box it makes a difference by which conductor it comes; in one box none of them comes in.
+        if (found && this.isOneBox) return true
       }
-    return false
+    return found
   }
 
   /** Of conductors that no reading with its box apart was held to, one stands for all. */

@@ -275,16 +275,17 @@ class Search extends Completing {
     if (!judged || judged.loads.length - this.spareLamps > this.bound.unseen) return
     const read: Whole = { ...whole, against: judged.against }
     if (!this.complete(read, null, PASSIVE) || !this.claims) return
-    for (const { index, other } of this.frame.ends) {
-      if (this.stopped) return
-      const role = this.claims[index] ?? null
-      if (role === null || other >= 0) continue
+    const { cables, ends } = this.frame
+    for (const { index, other, ground, cable } of ends) {
+      if (ground || other >= 0) continue
       const first = firstOf(whole.meeting, index)
-      const drive = whole.drives[whole.metals.findIndex(({ ends: own }) => own.includes(first))]
-      if (drive === undefined || drive >= this.legs) continue
-      if (role !== 'onward-feed' || !this.isOneBox) this.complete(read, first, PASSIVE)
-      if ((role === 'onward-feed' || !this.isOneBox) && this.claims[index] !== null)
-        this.complete(read, first, drive)
+      const drive = whole.drives[whole.metals.findIndex(({ ends: own }) => own.includes(first))]!
+      if (drive >= this.legs) continue
+      // Whether a hot comes in by it or goes on decides its role, and what its cable takes back.
+      for (const value of [PASSIVE, drive]) {
+        if (this.stopped) return
+        if (cables[cable]!.ends.some(mate => this.claims![mate] !== null)) this.complete(read, first, value)
+      }
     }
   }
 }
