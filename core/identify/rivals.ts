@@ -49,57 +49,62 @@ export class Rivals {
 
   #search(ledger: Ledger, steps: number): Unrivalled {
     const { frame } = this
-    const legs = legsIn(ledger)
+    const { taken } = ledger
+    const all = legsIn(ledger)
     const none = frame.ends.map(() => false)
     let simplest: number | null = null
     let finished = true
-    for (let unseen = 0; unseen <= UNSEEN_AT_MOST && simplest === null; unseen++) {
-      const agreeing = networks(frame, legs, ledger.taken, null, {
-        steps,
-        unseen,
-        misread: 0,
-        enough: ledger.agreed ? 1 : SOME,
-      })
-      for (const each of agreeing.found) ledger.learn(each)
-      if (agreeing.found.length > 0) simplest = unseen
-      else finished &&= agreeing.finished
-      if (!agreeing.finished) break
-    }
+    for (let unseen = 0; unseen <= UNSEEN_AT_MOST && simplest === null && finished; unseen++)
+      for (const legs of all) {
+        if (simplest !== null) break
+        const enough = ledger.agreed ? 1 : SOME
+        const agreeing = networks(frame, legs, taken, null, { steps, unseen, misread: 0, enough })
+        for (const each of agreeing.found) ledger.learn(each)
+        if (agreeing.found.length > 0) simplest = unseen
+        else finished &&= agreeing.finished
+      }
     if (simplest === null && !ledger.agreed) {
       if (!finished) return { fits: true, finished: false, closed: none }
-      const beside = networks(frame, legs, ledger.taken, null, {
-        steps,
-        unseen: UNSEEN_AT_MOST,
-        misread: 1,
-        enough: SOME,
-      })
-      for (const each of beside.found) ledger.learn(each)
+      const bound = { steps, unseen: UNSEEN_AT_MOST, misread: 1, enough: SOME } as const
+      for (const legs of all)
+        for (const each of networks(frame, legs, taken, null, bound).found) ledger.learn(each)
       return { fits: false, finished: true, closed: none }
     }
-    const claims = claimsOf(ledger)
-    const rivals = networks(frame, legs, ledger.taken, claims, {
-      steps,
-      unseen: (simplest ?? UNSEEN_AT_MOST) + (isReadLive(ledger) ? 0 : UNSEEN_WHILE_DEAD),
-      misread: 1,
-      enough: A_FEW,
-    })
-    for (const each of rivals.found) ledger.learn(each)
-    return {
-      fits: true,
-      finished: rivals.finished,
-      closed: rivals.unrefuted.map(role => rivals.finished && role !== null),
+    const unseen = (simplest ?? UNSEEN_AT_MOST) + (isReadLive(ledger) ? 0 : UNSEEN_WHILE_DEAD)
+    let claims: readonly (Role | null)[] = claimsOf(ledger)
+    finished = true
+    for (const legs of all) {
+      const rivals = networks(frame, legs, taken, claims, { steps, unseen, misread: 1, enough: A_FEW })
+      for (const each of rivals.found) ledger.learn(each)
+      claims = rivals.unrefuted
+      finished &&= rivals.finished
     }
+    return { fits: true, finished, closed: claims.map(role => finished && role !== null) }
   }
 }
 
 /**
- * Legs that the readings tell apart. All circuits of one leg give the same roles and the same readings, so one hot
- * stands for them all; a second is reckoned with once two hots showed more than nominal between them.
+ * How many legs are supposed. All circuits of one leg give the same roles and the same readings, so one hot stands for
+ * them all; a second is supposed too where two ends that may both be hot showed something between them while a switch
+ * was worked, and for certain once two hots showed double.
  */
-function legsIn({ taken, of: { frame } }: Ledger): number {
-  if (!taken.some(({ answer }) => answer === 'double')) return 1
-  return frame.survey.circuitsAtMost > 2 ? 3 : 2
+function legsIn({ taken, of: { frame } }: Ledger): readonly number[] {
+  if (taken.some(({ answer }) => answer === 'double')) return [frame.survey.circuitsAtMost > 2 ? 3 : 2]
+  const isBetweenHots = taken.some(
+    ({ question: { from, to, work, kind }, answer }) =>
+      kind === 'volts' &&
+      work !== null &&
+      from.kind === 'end' &&
+      to.kind === 'end' &&
+      !isGround(frame, from.end) &&
+      !isGround(frame, to.end) &&
+      answer !== 'stays-dead',
+  )
+  return isBetweenHots ? [1, 2] : [1]
 }
+
+const isGround = ({ ends, indexOf }: Frame, end: string): boolean =>
+  ends[indexOf.get(end) ?? -1]?.ground ?? false
 
 const isReadLive = ({ taken }: Ledger): boolean => taken.some(({ question }) => question.kind === 'volts')
 
