@@ -1,4 +1,4 @@
-import { Identifier, minutesOf, USUAL_MINUTES } from '@/core/identify'
+import { Identifier, minutesIn } from '@/core/identify'
 import { randomHidden } from '@/core/identify/testing/arrangements'
 import { leastReadings, plannedReadings, withPlainQuestions } from '@/core/identify/testing/best-tree'
 import { EACH_COSTS_ONE, prepare, run, testerOf } from '@/core/identify/testing/run'
@@ -64,7 +64,7 @@ function readings(): void {
     misread.push(
       run(hidden, prepared, EACH_COSTS_ONE, { at: seed % done.readings, choice: seed >> 3 }).readings,
     )
-    const paced = run(hidden, prepared, (question, now) => minutesOf(USUAL_MINUTES, question, now))
+    const paced = run(hidden, prepared, minutesIn(prepared.held.frame))
     minutes.push(paced.minutes)
     switchings.push(paced.switchings)
     bits.push(entropyOf(prepared.held))

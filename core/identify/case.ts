@@ -67,7 +67,7 @@ export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: 
     classOf,
     predictor: new Predictor(frame),
     learn: network => {
-      const key = JSON.stringify([[...network.beyond], network.lamps, network.loads])
+      const key = JSON.stringify([[...network.beyond], network.lamps, network.loads, network.bare?.loads])
       if (learned.includes(key)) return null
       learned.push(key)
       return add(network)

@@ -393,10 +393,13 @@ export class Completing {
           ...complete,
           loads: [...complete.loads, load],
           sure: [...(complete.sure ?? []), load],
+          bare: complete,
         }
         if (!this.step(WHOLE)) return true
-        if (!this.judge.of(loaded, this.stands, misread)) continue
-        this.keep(loaded, rolesIn(frame, this.standing, loaded), unseen + 1)
+        // One that a reading would need is no more than the bound allows: that is looked at as such.
+        if ((this.judge.of(loaded, this.stands, misread)?.against ?? -1) < judged.against) continue
+        const otherwise = rolesIn(frame, this.standing, loaded)
+        if (otherwise.some((role, end) => role !== roles[end])) this.keep(loaded, otherwise, unseen + 1)
         if (this.stopped) return true
       }
     }

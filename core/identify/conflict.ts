@@ -1,5 +1,5 @@
 import type { Case } from './case'
-import { agrees, askedIn } from './predict'
+import { askedIn } from './predict'
 import { followedIn } from './follow'
 import { bitOf, keyOf } from './question'
 import type { Ledger, Taken } from './ledger'
@@ -55,7 +55,5 @@ function ofFollowed({ frame }: Case, taken: readonly Taken[]): Conflict | null {
 function speaksAgainst({ frame, hypotheses, predictor }: Case, { question, answer }: Taken): Uint8Array {
   const asked = askedIn(frame, question)
   const bit = bitOf(question, answer)
-  return Uint8Array.from(hypotheses, hypothesis =>
-    agrees(predictor.allowed(hypothesis, asked), bit) ? 0 : 1,
-  )
+  return Uint8Array.from(hypotheses, hypothesis => (predictor.agrees(hypothesis, asked, bit) ? 0 : 1))
 }

@@ -12,6 +12,8 @@ export interface Hypothesis {
   readonly loads: readonly (readonly [a: number, b: number])[]
   /** Loads among them that would show in a reading across them, as a lamp that was seen lit does. */
   readonly sure?: readonly (readonly [a: number, b: number])[]
+  /** The same without a load that no reading needs: one that did would speak against it. */
+  readonly bare?: Hypothesis
   /** How usual it is, by colours, counts and where cables were taken to go; never 0. */
   readonly weight: number
 }

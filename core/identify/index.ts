@@ -8,7 +8,7 @@ export { conflictOf, type Conflict } from './conflict'
 export { identified, type Accounted, type Identified } from './identified'
 export type { Hypothesis } from './hypothesis'
 export { Ledger, type Taken } from './ledger'
-export { minutesOf, USUAL_MINUTES, type ReadingMinutes } from './minutes'
+export { minutesIn } from './minutes'
 export { nextQuestion, type CostOf, type Next } from './next'
 export { Candidates } from './predictions'
 export {

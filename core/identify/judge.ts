@@ -191,11 +191,11 @@ export class Judge {
       for (let index = 0; index < readings.length; index++) {
         const held = readings[index]!
         if (mayShow(held, plain[index]!, out)) continue
-        const need = this.#needOf(network, held, plain[index]!, out, loads)
-        if (need === null) {
+        const needs = this.#needsOf(network, held, plain[index]!, out, loads)
+        if (needs === null) {
           against += held.times
           if (against > misread) return null
-        } else if (!loads.some(each => isSame(each, need))) loads.push(need)
+        } else for (const need of needs) if (!loads.some(each => isSame(each, need))) loads.push(need)
       }
       if (first.apart === everywhere && first.question.kind === 'volts') exact = loads.length
     }
@@ -206,22 +206,32 @@ export class Judge {
     this.standing.fill(network, { power: question.power, apart, lampsOut }, at)
   }
 
-  /** The load that lets a reading be so, in the first position of the switches where one does. */
-  #needOf(network: Hypothesis, { asked, bit }: Held, plain: Uint8Array, out: number, loads: readonly Load[]) {
+  /** The loads that let a reading be so, in the first position of the switches where some do. */
+  #needsOf(
+    network: Hypothesis,
+    { asked, bit }: Held,
+    plain: Uint8Array,
+    out: number,
+    loads: readonly Load[],
+  ): readonly Load[] | null {
     const any = SHOWING | (this.legs > 1 ? DOUBLE : 0)
+    const loadAt = (position: number) => {
+      this.#stand(network, asked, position)
+      return this.#loadFor(network, asked, loads)
+    }
     for (let at = 0; at < plain.length; at++) {
       if ((at & out) !== 0) continue
-      this.#stand(network, asked, at)
-      const here = this.#loadFor(network, asked, loads)
-      const bits = here ? plain[at]! | any : plain[at]!
+      const here = loadAt(at)
       if (asked.work < 0) {
-        if (agrees(bits, bit)) return here
+        if (here && agrees(plain[at]! | any, bit)) return [here]
         continue
       }
       const other = at ^ (1 << asked.work)
-      this.#stand(network, asked, other)
-      const there = this.#loadFor(network, asked, loads)
-      if (agrees(watched(bits, there ? plain[other]! | any : plain[other]!), bit)) return here ?? there
+      const there = loadAt(other)
+      const [bits, otherBits] = [plain[at]!, plain[other]!]
+      if (here && agrees(watched(bits | any, otherBits), bit)) return [here]
+      if (there && agrees(watched(bits, otherBits | any), bit)) return [there]
+      if (here && there && agrees(watched(bits | any, otherBits | any), bit)) return [here, there]
     }
     return null
   }

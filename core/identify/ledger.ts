@@ -1,7 +1,7 @@
 import { fault, good, refused, type Result } from '../model/result'
 import type { Case } from './case'
 import type { Hypothesis } from './hypothesis'
-import { agrees, askedIn } from './predict'
+import { askedIn } from './predict'
 import { answersTo, bitOf, keyOf, type Answer, type Question, type Spot } from './question'
 
 /** A reading that was taken: what was asked, and what was seen. */
@@ -48,7 +48,7 @@ export class Ledger {
     const asked = askedIn(this.of.frame, taken.question)
     const spoke: number[] = []
     for (const at of this.standing)
-      if (!agrees(this.of.predictor.allowed(this.of.hypotheses[at]!, asked), bit)) {
+      if (!this.of.predictor.agrees(this.of.hypotheses[at]!, asked, bit)) {
         this.against[at]!++
         spoke.push(at)
       }
@@ -76,7 +76,7 @@ export class Ledger {
     const { frame, predictor } = this.of
     this.taken.forEach(({ question, answer }, number) => {
       if (this.against[at]! >= OUT) return
-      if (agrees(predictor.allowed(network, askedIn(frame, question)), bitOf(question, answer))) return
+      if (predictor.agrees(network, askedIn(frame, question), bitOf(question, answer))) return
       this.against[at]!++
       this.spokeAgainst[number]!.push(at)
     })

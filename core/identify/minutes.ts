@@ -1,3 +1,5 @@
+import type { Frame } from './frame'
+import type { CostOf } from './next'
 import type { Question } from './question'
 
 /** Minutes of the parts of a reading; learned from the job’s own record where there is one. */
@@ -11,6 +13,8 @@ export interface ReadingMinutes {
   readonly reading: number
   /** Going to another box of the group, or calling somebody at it. */
   readonly walk: number
+  /** Working a switch beside the meter. */
+  readonly work: number
   /** Taking a lamp out to reach its holder. */
   readonly lamp: number
   /** What a minute near live metal counts more than one that is dead. */
@@ -23,15 +27,32 @@ export const USUAL_MINUTES: ReadingMinutes = {
   together: 4,
   reading: 0.5,
   walk: 1,
+  work: 0.2,
   lamp: 3,
   hazard: 0.5,
 }
+
+/** What readings of some boxes cost. */
+export const minutesIn =
+  ({ ends, indexOf, switches }: Frame, minutes = USUAL_MINUTES): CostOf =>
+  (question, now) => {
+    const at = switches.find(({ device }) => device.id === question.work)?.box
+    const isHere = [question.from, question.to].some(
+      spot => spot.kind === 'end' && ends[indexOf.get(spot.end) ?? -1]?.box === at,
+    )
+    return minutesOf(minutes, question, now, isHere)
+  }
 
 /**
  * What a reading costs from where one stands: the switching, taking apart and walking it asks for, and the
  * hazard of reading live. `now` is how things stood for the last reading; null: as found, switched on.
  */
-export function minutesOf(minutes: ReadingMinutes, question: Question, now: Question | null): number {
+function minutesOf(
+  minutes: ReadingMinutes,
+  question: Question,
+  now: Question | null,
+  worksHere: boolean,
+): number {
   const power = now?.power ?? 'on'
   const apart = now?.apart ?? []
   const opening = question.apart.filter(id => !apart.includes(id)).length
@@ -50,7 +71,7 @@ export function minutesOf(minutes: ReadingMinutes, question: Question, now: Ques
     opening * minutes.apart +
     closing * minutes.together +
     minutes.reading +
-    (question.work === null ? 0 : minutes.walk) +
+    (question.work === null ? 0 : worksHere ? minutes.work : minutes.walk) +
     (question.kind === 'continuity' && ends.size === 2 ? minutes.walk : 0) +
     (spots.some(({ kind }) => kind === 'panel-hot') ? 2 * minutes.panel : 0) +
     (question.kind === 'continuity' && spots.some(({ kind }) => kind === 'lamp-holder') ? minutes.lamp : 0) +

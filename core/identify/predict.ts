@@ -69,6 +69,12 @@ export class Predictor {
     this.#shown = new Shown(frame, this.#standing)
   }
 
+  /** Whether a reading may be so. */
+  agrees(hypothesis: Hypothesis, asked: Asked, bit: number): boolean {
+    const { bare } = hypothesis
+    return agrees(this.allowed(hypothesis, asked), bit) && (!bare || this.agrees(bare, asked, bit))
+  }
+
   allowed(hypothesis: Hypothesis, asked: Asked): number {
     return this.allowedOfAll(hypothesis, [asked])[0]!
   }

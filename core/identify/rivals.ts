@@ -11,11 +11,10 @@ const UNSEEN_AT_MOST = 4
  */
 const UNSEEN_WHILE_DEAD = 2
 /**
- * How long is searched, in things supposed: in passing, after each reading; and thoroughly, once no usual way of
- * wiring asks for another. What is not gone through then is not proven.
+ * How far is searched, in things supposed: no further than until something is worth reading. What is not gone through
+ * in the end is not proven.
  */
-const PASSING = 8_000
-const THOROUGH = 120_000
+export const FURTHER_AND_FURTHER: readonly number[] = [2_000, 8_000, 30_000]
 const SOME = 6
 /** Rivals looked for to each claim, so that the next reading is chosen against several. */
 const A_FEW = 3
@@ -37,17 +36,8 @@ export interface Unrivalled {
 export class Rivals {
   constructor(readonly frame: Frame) {}
 
-  /** After each reading: briefly, so that the next one is chosen against what it finds. */
-  inPassing(ledger: Ledger): Unrivalled {
-    return this.#search(ledger, PASSING)
-  }
-
-  /** Once nothing asks for another reading. What it finds is to be forgotten before the next is taken. */
-  thoroughly(ledger: Ledger): Unrivalled {
-    return this.#search(ledger, THOROUGH)
-  }
-
-  #search(ledger: Ledger, steps: number): Unrivalled {
+  /** `steps`: how many things are supposed at most. What it finds is to be forgotten before the next reading is taken. */
+  search(ledger: Ledger, steps: number): Unrivalled {
     const { frame } = this
     const { taken } = ledger
     const all = legsIn(ledger)

@@ -5,7 +5,7 @@ import { identified, type Identified } from '../identified'
 import { Ledger, type Taken } from '../ledger'
 import { nextQuestion, type CostOf } from '../next'
 import { answersTo, type Answer } from '../question'
-import { Rivals } from '../rivals'
+import { FURTHER_AND_FURTHER, Rivals } from '../rivals'
 import { Thinking, type Thought } from '../thinking'
 import type { Hidden } from './hidden'
 
@@ -74,7 +74,8 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   }
   while (readings < MOST_READINGS) {
     goOn(ledger.taken)
-    const unrivalled = rivals.inPassing(ledger)
+    ledger.forget(ledger.of.usual)
+    let unrivalled = rivals.search(ledger, FURTHER_AND_FURTHER[0]!)
     const follow = thinking.follow(ledger.taken)
     if (follow) {
       followed++
@@ -94,8 +95,9 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
       continue
     }
     let next = nextQuestion(ledger, thought.candidates, costOf)
-    if (!next && !unrivalled.finished) {
-      rivals.thoroughly(ledger)
+    for (const steps of FURTHER_AND_FURTHER.slice(1)) {
+      if ((next && next.minutes < 2) || unrivalled.finished) break
+      unrivalled = rivals.search(ledger, steps)
       next = nextQuestion(ledger, thought.candidates, costOf)
     }
     if (!next) break
@@ -107,7 +109,11 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   return {
     ledger,
     thought,
-    known: identified(ledger, { toldFromGround: new Set() }, rivals.thoroughly(ledger)),
+    known: identified(
+      ledger,
+      { toldFromGround: new Set() },
+      rivals.search(ledger, FURTHER_AND_FURTHER.at(-1)!),
+    ),
     readings,
     followed,
     minutes,

@@ -1,0 +1,29 @@
+import { describe, expect, it } from 'vitest'
+import { minutesIn } from '.'
+import { randomHidden } from './testing/arrangements'
+import { EACH_COSTS_ONE, prepare, run } from './testing/run'
+
+const SEEDS = Array.from({ length: 6 }, (_, at) => at + 1)
+
+describe('readings by the trips to the panel', () => {
+  it(
+    'what is worth reading is read before the power is switched: seldom back and forth',
+    { timeout: 300_000 },
+    () => {
+      const runs = SEEDS.map(seed => {
+        const hidden = randomHidden(seed, 2)
+        const prepared = prepare(hidden)
+        return {
+          paced: run(hidden, prepared, minutesIn(prepared.held.frame)),
+          careless: run(hidden, prepare(hidden), EACH_COSTS_ONE),
+        }
+      })
+      const mean = (of: (each: (typeof runs)[number]) => number) =>
+        runs.reduce((sum, each) => sum + of(each), 0) / runs.length
+      expect(Math.max(...runs.map(({ paced }) => paced.switchings))).toBeLessThanOrEqual(4)
+      expect(mean(({ paced }) => paced.switchings)).toBeLessThanOrEqual(
+        mean(({ careless }) => careless.switchings) / 2,
+      )
+    },
+  )
+})
