@@ -1,5 +1,6 @@
 import { BLANK } from '@/core/model/blank-rows'
 import { trade } from '@/catalogue'
+import { basisOf } from '@/core/identify'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import type { EntityName, JobRow, Row } from '@/core/model/entities'
 import { emptyRecord, type JobRecord } from '@/core/model/record'
@@ -69,6 +70,9 @@ export interface Control {
   readonly choice?: string
 }
 
+/** Roles that two readings do not show. */
+const NOT_READ: readonly Role[] = ['spare', 'traveller']
+
 const OPENED = Date.parse('2026-03-02T08:00:00.000Z')
 
 /** Builds a job the way a crew would: what was seen, then read, then done, one thing after another. */
@@ -77,13 +81,25 @@ export function jobBuilder(job: JobRow) {
   const region = regionOf(job.regionId)
   let seq = 0
   let positions = 0
+  /** What was found of conductors, by their ends. */
+  const found = new Map<string, { readonly role: Role; readonly proof: 'proven' | 'indicated' }>()
   const put = <Name extends EntityName>(name: Name, row: Row<Name>) => {
     if (tables[name][row.id]) throw new Error(`${name} ${row.id} stands twice`)
     tables[name] = { ...tables[name], [row.id]: row }
   }
   const moment = () => ({ seq: ++seq, at: new Date(OPENED + seq * 45_000).toISOString() })
-  /** A record of its own each time: what was handed out is never changed. */
-  const record = () => ({ ...tables }) as unknown as JobRecord
+  /** A record of its own each time: what was handed out is never changed. What was found rests on all of it. */
+  const record = () => {
+    const seen = { ...tables } as unknown as JobRecord
+    const findings = [...found].map(([endId, what]) => {
+      const { boxId } = seen.ends[endId]!
+      return { id: `found-${endId}`, endId, ...what, basis: basisOf(seen, boxId) }
+    })
+    return {
+      ...seen,
+      findings: { ...seen.findings, ...Object.fromEntries(findings.map(each => [each.id, each])) },
+    }
+  }
   const view = (boxId: string): BoxView => boxView(record(), boxId)!
 
   const room = (id: string, name: string, floor: string, kind: RoomKind = 'not-said') =>
@@ -283,7 +299,7 @@ export function jobBuilder(job: JobRow) {
     return id
   }
 
-  /** Two readings for every role of a box, as a careful person takes them. */
+  /** Two readings for every role of a box, as a careful person takes them, and that they were found proven. */
   const proveRoles = (boxId: string) => {
     const ends = view(boxId).ends
     const ground = ends.find(each => each.end.role === 'ground')
@@ -291,6 +307,7 @@ export function jobBuilder(job: JobRow) {
     const toGround = ground
       ? { toEndId: ground.end.id }
       : { reference: 'extension lead from a proven receptacle' }
+    const asFound = { switchPosition: 'not-known' as const }
     for (const { end } of ends) {
       const readings =
         end.role === 'switched-load' || end.role === 'loop-return'
@@ -299,15 +316,23 @@ export function jobBuilder(job: JobRow) {
               { ...toGround, value: region.nominalVolts, switchPosition: 'on' as const },
             ]
           : end.role === 'neutral' || end.role === 'ground'
-            ? [1, 2].map(time => ({ toEndId: hot!.end.id, value: region.nominalVolts - time }))
-            : end.role === 'spare' || end.role === null
+            ? [1, 2].map(time => ({ ...asFound, toEndId: hot!.end.id, value: region.nominalVolts - time }))
+            : end.role === null || NOT_READ.includes(end.role)
               ? []
-              : [1, 2].map(time => ({ ...toGround, value: region.nominalVolts - time }))
-      for (const each of readings) {
-        const readingId = read(boxId, { fromEndId: end.id, ...each })
-        put('claims', { id: `${readingId}-bears`, endId: end.id, readingId })
-      }
+              : [1, 2].map(time => ({ ...asFound, ...toGround, value: region.nominalVolts - time }))
+      for (const each of readings) read(boxId, { fromEndId: end.id, ...each })
+      const isTold = end.role !== 'neutral' || ends.some(each => each.end.seenAtSheath)
+      if (readings.length > 0) foundAs(end.id, end.role!, isTold ? 'proven' : 'indicated')
     }
+  }
+
+  const foundAs = (endId: string, role: Role, proof: 'proven' | 'indicated') =>
+    found.set(endId, { role, proof })
+
+  /** The lights of a box were seen to answer each time their switches were worked. */
+  const lightsAnswer = (boxId: string) => {
+    const groups = view(boxId).places.map(({ group }) => [group.id, { ...group, behaves: 'answers' }])
+    tables.groups = { ...tables.groups, ...Object.fromEntries(groups) }
   }
 
   const switchTo = (breaker: string, to: 'on' | 'off') =>
@@ -405,6 +430,8 @@ export function jobBuilder(job: JobRow) {
     run,
     read,
     proveRoles,
+    foundAs,
+    lightsAnswer,
     isolate,
     work,
     makeSettings,

@@ -1,3 +1,4 @@
+import { identify } from './identify'
 import type { jobBuilder } from './builder'
 import { fedAtTheSwitch, strand } from './usual'
 
@@ -68,7 +69,7 @@ export function workedBoxes(house: ReturnType<typeof jobBuilder>): void {
       ['grounds', '2.ground'],
     ],
   })
-  house.proveRoles('box-bath')
+  identify(house, 'box-bath')
 
   // Lit from dusk.
   house.box({
@@ -99,7 +100,7 @@ export function workedBoxes(house: ReturnType<typeof jobBuilder>): void {
     cables: fedAtTheSwitch(true),
     pigtails: [['grounds', 'ground']],
   })
-  house.proveRoles('box-veranda')
+  identify(house, 'box-veranda')
 
   // Wired; its settings are open.
   house.box({
@@ -120,7 +121,7 @@ export function workedBoxes(house: ReturnType<typeof jobBuilder>): void {
     cables: fedAtTheSwitch(true),
     pigtails: [['grounds', 'ground']],
   })
-  house.proveRoles('box-linen')
+  identify(house, 'box-linen')
   house.isolate('box-linen')
   house.work('box-linen')
 
@@ -145,7 +146,7 @@ export function workedBoxes(house: ReturnType<typeof jobBuilder>): void {
     cables: fedAtTheSwitch(true),
     pigtails: [['grounds', 'ground']],
   })
-  house.proveRoles('box-hall')
+  identify(house, 'box-hall')
   house.isolate('box-hall')
   house.work('box-hall')
   house.makeSettings('box-hall')
@@ -171,7 +172,7 @@ export function workedBoxes(house: ReturnType<typeof jobBuilder>): void {
     cables: fedAtTheSwitch(true),
     pigtails: [['grounds', 'ground']],
   })
-  house.proveRoles('box-porch')
+  identify(house, 'box-porch')
   house.isolate('box-porch')
   house.work('box-porch')
   house.passTests('box-porch')

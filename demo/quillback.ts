@@ -1,3 +1,4 @@
+import { identify } from './identify'
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
 import { groupBoxes } from './quillback-groups'
@@ -174,7 +175,7 @@ export function quillbackRoad(): JobRecord {
     cables: fedAtTheSwitch(true, { screws: ['line', 'load'] }),
     pigtails: [['grounds', 'ground']],
   })
-  house.proveRoles('box-reading-room')
+  identify(house, 'box-reading-room')
 
   // Tubes on electronic ballasts; the red is the feed here, and the panel's label is wrong.
   house.box({
@@ -194,7 +195,7 @@ export function quillbackRoad(): JobRecord {
     cables: fedAtTheSwitch(true, { hot: 'red' }),
     pigtails: [['grounds', 'ground']],
   })
-  house.proveRoles('box-sewing-room')
+  identify(house, 'box-sewing-room')
 
   // 12 AWG on 20 A, but somebody put a 14 AWG piece to the lamp.
   house.box({

@@ -1,3 +1,4 @@
+import { identify } from './identify'
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
 
@@ -63,7 +64,7 @@ export function saltpanQuay(): JobRecord {
       },
     ],
   })
-  flat.proveRoles('box-hallway')
+  identify(flat, 'box-hallway')
   flat.box({
     id: 'box-bedroom',
     room: 'bedroom',

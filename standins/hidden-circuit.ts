@@ -7,6 +7,7 @@ import {
   type Wire,
 } from '@/core/model/circuit'
 import { fault, refused, good, type Result } from '@/core/model/result'
+import type { Role } from '@/core/model/vocabulary'
 import type { BoxOfJoint } from './tester'
 
 export interface HiddenCircuit {
@@ -19,12 +20,20 @@ const OFF_LIMIT_MILLIAMPS = 1
 
 /**
  * A circuit that looks just like what was seen, drawn by lot among all that do, the usual ones more often.
- * The same number gives the same circuit.
+ * The same number gives the same circuit. `told`: roles of some conductors, by their ends, that it must give them.
  */
-export function hiddenCircuitFor(survey: Survey, lot: number): Result<HiddenCircuit> {
+export function hiddenCircuitFor(
+  survey: Survey,
+  lot: number,
+  told: ReadonlyMap<string, Role | null> = new Map(),
+): Result<HiddenCircuit> {
   const held = caseOf(asAtFirst(survey))
   if (!held.ok) return held
-  const { hypotheses } = held.value
+  const { classes, classOf, frame } = held.value
+  const fits = classes.map(roles =>
+    frame.ends.every(({ id, index }) => (told.get(id) ?? roles[index]) === roles[index]),
+  )
+  const hypotheses = held.value.hypotheses.filter((_, at) => fits[classOf[at]!])
   const total = hypotheses.reduce((sum, { weight }) => sum + weight, 0)
   let rest = (lot - Math.floor(lot)) * total
   const drawn = hypotheses.find(({ weight }) => (rest -= weight) < 0) ?? hypotheses.at(-1)

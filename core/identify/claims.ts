@@ -1,8 +1,7 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { basisOf } from './basis'
-import { tellsFromGround } from './ground'
 import { DEAD_VOLTS } from './question'
-import type { Reading } from '../model/entities'
+import type { Finding, Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
 import { isNominal, looksLikeGround } from '../model/regions'
 import type { Proof, Role } from '../model/vocabulary'
@@ -36,10 +35,9 @@ export const isHotRole = (role: Role | null): boolean => role !== null && SIDE_O
 export const isLoadRole = (role: Role | null): boolean => role !== null && SIDE_OF[role] === 'load'
 
 /**
- * How far a role set by hand is borne out by the readings it rests on. Proven takes two supporting
- * readings, one of them by an instrument that can prove, and for a neutral a ground that is accounted
- * for beside it: the two are bonded at the panel, so no voltage tells them apart. One reading that
- * speaks against it makes it contradicted, linked or not.
+ * How far a role is borne out: as far as was found by all readings of the boxes that hang together, however they were
+ * taken. A role that somebody says is no more than indicated until that was found; one reading that speaks against it
+ * makes it contradicted, and so does another role that was proven.
  */
 export function claimStatus(view: BoxView, subject: EndView): ClaimStatus {
   let known = statuses.get(view)
@@ -57,47 +55,37 @@ function weighed(view: BoxView, subject: EndView): ClaimStatus {
   if (role === null)
     return { role, proof: 'assumed', supporting: [], contradicting: [], settledBy: settling(view, subject) }
   const found = findingOf(view, subject)
-  if (found)
+  if (found && (found.role === role || found.proof === 'proven')) {
+    const proof = found.role === role ? found.proof : 'contradicted'
     return {
       role,
-      proof: found,
+      proof,
       supporting: [],
       contradicting: [],
-      settledBy: found === 'proven' ? null : settling(view, subject),
+      settledBy: proof === 'proven' ? null : settling(view, subject),
     }
+  }
   const net = netMates(view, subject)
-  const linked = new Set(
-    [...net].flatMap(endId => rowsWith(view.record, 'claims', 'endId', endId).map(claim => claim.readingId)),
-  )
   const bearing = view.readings
-    .filter(reading => reading.purpose === 'identify' && reading.answer === null)
+    .filter(({ purpose, workedDeviceId }) => purpose === 'identify' && workedDeviceId === null)
     .map(reading => ({ reading, says: bears(view, net, role, reading) }))
   const contradicting = bearing.filter(each => each.says === 'contradicts').map(each => each.reading)
-  const supporting = bearing
-    .filter(each => each.says === 'supports' && linked.has(each.reading.id))
-    .map(each => each.reading)
+  const supporting = bearing.filter(each => each.says === 'supports').map(each => each.reading)
   const proof: Proof =
-    contradicting.length > 0
-      ? 'contradicted'
-      : supporting.length === 0
-        ? 'assumed'
-        : provenBy(view, subject, role, supporting)
-          ? 'proven'
-          : 'indicated'
+    contradicting.length > 0 ? 'contradicted' : supporting.length === 0 ? 'assumed' : 'indicated'
   return {
     role,
     proof,
     supporting,
     contradicting,
-    settledBy: proof === 'proven' ? null : settling(view, subject),
+    settledBy: settling(view, subject),
   }
 }
 
-/** What Identify found for this role, as long as nothing it rests on has changed. */
-function findingOf(view: BoxView, { end }: EndView): Proof | null {
+/** What was found of this conductor, as long as nothing it rests on has changed. */
+function findingOf(view: BoxView, { end }: EndView): Finding | null {
   const finding = rowsWith(view.record, 'findings', 'endId', end.id)[0]
-  if (!finding || finding.role !== end.role) return null
-  return finding.basis === basisOf(view.record, view.box.id) ? finding.proof : null
+  return finding?.basis === basisOf(view.record, view.box.id) ? finding : null
 }
 
 /** Ends that are one piece of metal with this one here: its own joint. */
@@ -110,15 +98,6 @@ function netMates(view: BoxView, { end }: EndView): ReadonlySet<string> {
   )
 }
 
-function provenBy(view: BoxView, subject: EndView, role: Role, supporting: readonly Reading[]): boolean {
-  const canProve = supporting.some(reading => reading.instrument === 'low-impedance-meter')
-  if (supporting.length < 2 || !canProve) return false
-  if (role === 'neutral')
-    return (groundAccountedFor(view) || toldFromGround(view, subject)) && !isGroundColoured(view, subject)
-  if (role === 'ground') return isGroundColoured(view, subject)
-  return true
-}
-
 const isGroundColoured = (view: BoxView, { conductor }: EndView) => looksLikeGround(view.region, conductor)
 
 /** A bare or green conductor seen where the sheath ends is a fact of construction. */
@@ -126,12 +105,6 @@ const groundAccountedFor = (view: BoxView): boolean =>
   view.ends.some(
     other => other.end.role === 'ground' && other.end.seenAtSheath && isGroundColoured(view, other),
   )
-
-/** A reading of its own metal told it from a ground. */
-function toldFromGround(view: BoxView, subject: EndView): boolean {
-  const net = netMates(view, subject)
-  return view.readings.some(reading => tellsFromGround(reading) && net.has(reading.fromEndId!))
-}
 
 /** What one reading says of one role at one net. */
 export function bears(view: BoxView, net: ReadonlySet<string>, role: Role, reading: Reading): Bearing {
@@ -147,6 +120,10 @@ export function bears(view: BoxView, net: ReadonlySet<string>, role: Role, readi
   if (!nominal && !dead) return 'says-nothing'
   if (reading.breaker === 'off') return nominal ? 'contradicts' : 'says-nothing'
   const returns = partner === 'neutral' || partner === 'ground'
+  // Apart from its joint, what goes on from here is fed by nothing.
+  const apart = reading.switchPosition === 'separated'
+  if (apart && dead && (role === 'onward-feed' || role === 'neutral')) return 'says-nothing'
+  if (apart && nominal && role === 'neutral' && partner !== 'hot') return 'says-nothing'
   switch (SIDE_OF[role]) {
     case 'hot':
       return returns ? (nominal ? 'supports' : 'contradicts') : 'says-nothing'
@@ -183,12 +160,12 @@ function settling(view: BoxView, subject: EndView): string {
   const toHot = named(isHotRole, 'line')
   switch (role === null ? null : SIDE_OF[role]) {
     case 'hot':
-      return `Low-impedance meter, ${breaker} on: ${subject.name} to ${toReturn}; nominal bears it out. Twice proves it.`
+      return `Low-impedance meter, ${breaker} on: ${subject.name} to ${toReturn}; nominal bears it out.`
     case 'load':
       return `Low-impedance meter, ${breaker} on: ${subject.name} to ${toReturn}, switch off reads 0, switch on reads nominal.`
     case 'neutral':
       return groundAccountedFor(view)
-        ? `Low-impedance meter, ${breaker} on, joint closed: ${subject.name} to ${toHot}; nominal bears it out. Twice proves it.`
+        ? `Low-impedance meter, ${breaker} on, joint closed: ${subject.name} to ${toHot}; nominal bears it out.`
         : `Low-impedance meter, ${breaker} on, joint closed: ${subject.name} to ${toHot}; and record the ${ground} as seen at its sheath.`
     case 'ground':
       return `Low-impedance meter, ${breaker} on: ${toHot} to ${subject.name}; nominal shows that the ${ground} is continuous.`

@@ -10,7 +10,7 @@ import type { Allowed } from './candidates'
 import { tellsFromGround } from './ground'
 import type { Accounted } from './identified'
 import type { Taken } from './ledger'
-import type { Answer, Question, Spot } from './question'
+import { answerOfVolts, type Answer, type Question, type Spot } from './question'
 import type { Survey, SurveyCable, SurveyDevice, SurveyEnd, SurveyLight, SurveySeat } from './survey'
 
 /** What was recorded of some boxes that hang together, as Identify takes it. Refused with what is missing. */
@@ -109,16 +109,40 @@ function lightsOf(views: readonly BoxView[], devices: readonly SurveyDevice[]): 
     }))
 }
 
-/** Readings of these boxes that say all they need to, in the order they were taken. */
+/**
+ * Readings of these boxes that say all they need to, in the order they were taken: those that were asked for, and those
+ * that somebody took by hand.
+ */
 export function takenIn(views: readonly BoxView[]): Taken[] {
   const boxes = views.map(({ box }) => box.id)
   return views
-    .flatMap(view => view.readings)
-    .sort((a, b) => a.seq - b.seq || (a.id < b.id ? -1 : 1))
-    .flatMap(reading => {
-      const question = questionOf(reading, boxes)
-      return question && reading.answer ? [{ id: reading.id, question, answer: reading.answer }] : []
+    .flatMap(({ region, readings }) => readings.map(reading => ({ region, reading })))
+    .sort((a, b) => a.reading.seq - b.reading.seq || (a.reading.id < b.reading.id ? -1 : 1))
+    .flatMap(({ region, reading }) => {
+      const { id, answer } = reading
+      const question = answer === null ? askedByHand(reading) : questionOf(reading, boxes)
+      return question ? [{ id, question, answer: answer ?? answerOfVolts(reading.value, region) }] : []
     })
+}
+
+/**
+ * What a reading taken by hand asks: volts with the breaker on, by a meter that no phantom moves, between two conductors
+ * or to a ground that was brought in. With the breaker off any volts are another circuit’s.
+ */
+function askedByHand(reading: Reading): Question | null {
+  const { purpose, instrument, fromEndId, toEndId, reference, breaker, switchPosition, boxId } = reading
+  if (purpose !== 'identify' || fromEndId === null || instrument !== 'low-impedance-meter') return null
+  const to =
+    toEndId === null && reference !== null ? ({ kind: 'earth' } as const) : spotOf(toEndId, null, null)
+  if (to === null || breaker === 'off') return null
+  return {
+    kind: 'volts',
+    power: 'on',
+    apart: switchPosition === 'separated' ? [boxId] : [],
+    from: { kind: 'end', end: fromEndId },
+    to,
+    work: null,
+  }
 }
 
 function questionOf(reading: Reading, boxes: readonly string[]): Question | null {

@@ -353,6 +353,7 @@ export type Joint = Row<'joints'>
 export type FoundPigtail = Row<'pigtails'>
 export type Load = Row<'loads'>
 export type Reading = Row<'readings'>
+export type Finding = Row<'findings'>
 export type Need = Row<'needs'>
 export type Keep = Row<'keeps'>
 export type BreakerTry = Row<'breakerTries'>
