@@ -6,8 +6,13 @@ import { cellarSteps, wheel } from './quillback-old'
 import { workedBoxes } from './quillback-worked'
 import { fedAtTheSwitch, strand, switchLoop } from './usual'
 
+/** A record never changes, and reading its boxes takes a while: built once. */
+let built: JobRecord | null = null
+
 /** Quillback Road 27: built in 1949, enlarged in 1971, being made easy for its owners. */
-export function quillbackRoad(): JobRecord {
+export const quillbackRoad = (): JobRecord => (built ??= build())
+
+function build(): JobRecord {
   const house = jobBuilder({
     id: 'quillback-road-27',
     name: 'Quillback Road 27',

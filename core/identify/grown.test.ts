@@ -4,6 +4,10 @@ import { cutOf, MISTAKES, play, type Cut, type Playing } from '@/testing/grown'
 const LONG_MILLISECONDS = 600_000
 /** How many times as many circuits a longer run takes. */
 const TIMES = Number(process.env['TIMES'] ?? 1)
+/** Houses in which a search that supposes too little proves what is not so. */
+const HARD: readonly number[] = [2028, 2042, 2064]
+const mistakenCut = (seed: number) => cutOf(seed, MISTAKES[seed % MISTAKES.length]!, 1)
+
 function cutsOf(from: number, count: number, most: number, mistaken: boolean): Cut[] {
   const cuts: Cut[] = []
   for (let seed = from; cuts.length < count * TIMES; seed++) {
@@ -46,7 +50,8 @@ describe('boxes cut out of houses that nobody listed', () => {
   it(
     'one box of a house with a mistake: nothing wrong is proven',
     () => {
-      expect(played(cutsOf(2000, 8, 1, true), () => ({ live: true, most: 30 })).wrong).toEqual([])
+      const cuts = [...cutsOf(2000, 7, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
+      expect(played(cuts, () => ({ live: true, most: 40 })).wrong).toEqual([])
     },
     LONG_MILLISECONDS,
   )
