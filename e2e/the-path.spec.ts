@@ -73,7 +73,10 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   await stage(page, 'Test')
   // A role that is said and a reading by hand: no more than indicated.
   await identify(page, 'A bare', 'Ground', [])
-  await identify(page, 'A black', 'Line', [{ volts: 120 }, { volts: 120 }])
+  await identify(page, 'A black', 'Line', [
+    { switch: 'Switch not known', volts: 120 },
+    { switch: 'Switch not known', volts: 120 },
+  ])
   await expect(page.getByRole('button', { name: /^A black.*, indicated/ })).toBeVisible()
   // Question after question, until every conductor is proven.
   await page

@@ -86,7 +86,7 @@ function bearingOut(
     const answers = answersTo(question).filter((_, bit) => ((bits & ANSWER_BITS) >> bit) & 1)
     const before = ledger.answersTaken.get(keys[number]!)
     // What was read already and showed something else will not show it now.
-    if (before && before.at(-1) !== (bits & ANSWER_BITS)) continue
+    if (before && (isRead(before) || before.at(-1) !== (bits & ANSWER_BITS))) continue
     const touched = lacking.filter(({ index }) =>
       answers.every(answer => touches(held, { question, answer }, index)),
     ).length
@@ -130,8 +130,9 @@ function telling(
   let best: { question: Question; allowed: Uint8Array; score: number } | null = null
   const rows = sample.map(at => candidates.allowedBy(at))
   for (const [number, question] of candidates.questions.entries()) {
-    const allowed = Uint8Array.from(rows, row => row[number]!)
     const taken = ledger.answersTaken.get(candidates.keys[number]!) ?? []
+    if (isRead(taken)) continue
+    const allowed = Uint8Array.from(rows, row => row[number]!)
     expectAgain(allowed, taken)
     const gain = before - expectedAfter(state, question, allowed)
     if (gain < LEAST_GAIN) continue
@@ -211,12 +212,17 @@ function classesOf({ classOf }: Case, sample: readonly number[]): State['classes
   return { of, count: numbers.size }
 }
 
-/** The same reading taken again shows the same again, where it might have shown this or that. */
+/** The same reading taken again shows what it showed last, where it might have shown this or that. */
 function expectAgain(allowed: Uint8Array, taken: readonly number[]): void {
-  for (const bit of taken)
-    for (let index = 0; index < allowed.length; index++)
-      if (agrees(allowed[index]!, bit)) allowed[index] = bit
+  const latest = [...taken].reverse()
+  for (let index = 0; index < allowed.length; index++) {
+    const again = latest.find(bit => agrees(allowed[index]!, bit))
+    if (again !== undefined) allowed[index] = again
+  }
 }
+
+/** What showed the same twice running shows nothing more a third time, whichever single reading is false. */
+const isRead = (taken: readonly number[]): boolean => taken.length > 1 && taken.at(-1) === taken.at(-2)
 
 /** How much is open still, over classes of equal roles; with an answer, what would be open then. */
 function openness(state: State, answered: { allowed: Uint8Array; bit: number } | null): number {

@@ -202,6 +202,6 @@ function Answers({
 function leaves(outcomes: Next['outcomes'] | undefined, answer: Answer): string {
   if (!outcomes) return ''
   const outcome = outcomes.find(each => each.answer === answer)
-  if (!outcome || outcome.remaining === 0) return 'would contradict'
+  if (!outcome || outcome.remaining === 0) return 'not expected'
   return outcome.remaining === 1 ? 'leaves one way of wiring' : `leaves ${outcome.remaining} ways of wiring`
 }
