@@ -184,6 +184,24 @@ describe('every-room', () => {
     expect(talking.state.conductors).not.toEqual(before)
   })
 
+  it('takes back in a conversation what was skipped and what was answered, one line at a time', () => {
+    const begun = converse('a.json', waiting(), [], trade)
+    if (!begun.ok) throw new Error('no conversation')
+    const talking = begun.value
+    const states = [talking.state]
+    for (const line of ['{"skip": true}', '{"answer": "dead"}', '{"skip": true}', '{"volts": 119}']) {
+      // A watched meter has other answers: such a question is skipped.
+      const done = talking.line(line) as { ok: boolean }
+      if (!done.ok) talking.line('{"skip": true}')
+      expect(talking.state).not.toEqual(states.at(-1))
+      states.push(talking.state)
+    }
+    for (const before of states.slice(0, -1).reverse()) {
+      expect(talking.line('{"undo": true}')).toEqual(before)
+    }
+    expect(talking.line('{"undo": true}')).toMatchObject({ ok: false, faults: [{ path: '/undo' }] })
+  })
+
   it('runs as a program from any folder', () => {
     const program = path.join(root, 'every-room')
     const demo = path.join(root, 'demo/saltpan-quay-3.everyroom.json')

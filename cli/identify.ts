@@ -64,14 +64,15 @@ export function identifyBoxes(record: JobRecord, views: readonly BoxView[], trad
 
 /**
  * The same, one line of JSON in and one out: `{"answer": "nominal"}`, `{"volts": 118.5}`, `{"skip": true}` or
- * `{"undo": true}` answers the question that was put last. Nothing is written to the file.
+ * `{"undo": true}` answers the question that was put last, or takes back the last such line. Nothing is written to the file.
  */
 export class IdentifyConversation {
   #taken: readonly Taken[]
-  readonly #skipped = new Set<string>()
+  #skipped: ReadonlySet<string> = new Set()
+  /** How it was before each line that changed something: what was skipped is taken back like what was answered. */
+  readonly #before: { readonly taken: readonly Taken[]; readonly skipped: ReadonlySet<string> }[] = []
   readonly #accounted: Accounted
   #now: Identification
-  #count = 0
 
   private constructor(
     readonly set: readonly BoxView[],
@@ -109,9 +110,10 @@ export class IdentifyConversation {
     if (typeof given !== 'object' || given === null) return wrong('/', 'usage', 'an object is wanted')
     const { answer, volts, skip, undo } = given as Readonly<Record<string, unknown>>
     if (undo === true) {
-      if (this.#count === 0) return wrong('/undo', 'nothing-to-undo', 'nothing was answered yet')
-      this.#count--
-      this.#taken = this.#taken.slice(0, -1)
+      const before = this.#before.pop()
+      if (!before) return wrong('/undo', 'nothing-to-undo', 'nothing was answered or skipped yet')
+      this.#taken = before.taken
+      this.#skipped = before.skipped
       this.#now = this.#after()
       return good(null)
     }
@@ -119,7 +121,8 @@ export class IdentifyConversation {
     const question = conflict?.repeat.question ?? next?.question
     if (!question) return wrong('/', 'no-question', 'there is no further question')
     if (skip === true) {
-      this.#skipped.add(keyOf(question))
+      this.#remember()
+      this.#skipped = new Set([...this.#skipped, keyOf(question)])
       this.#now = this.#after()
       return good(null)
     }
@@ -133,14 +136,18 @@ export class IdentifyConversation {
 
   /** A reading that was misread is struck out by the one taken instead. */
   #take(taken: Taken): void {
+    this.#remember()
     const repeated = this.#now.conflict?.repeat
     const kept =
       repeated && repeated.answer !== taken.answer
         ? this.#taken.filter(({ id }) => id !== repeated.id)
         : this.#taken
     this.#taken = [...kept, taken]
-    this.#count++
     this.#now = this.#after()
+  }
+
+  #remember(): void {
+    this.#before.push({ taken: this.#taken, skipped: this.#skipped })
   }
 
   #after(): Identification {
