@@ -1,6 +1,6 @@
 import { houseRule } from '../job/box-view'
 import type { BoxView, EndView } from '../job/box-view'
-import { isHotRole } from '../identify'
+import { isHotRole } from '../model/roles'
 import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
 import type { Trade } from '../model/trade'

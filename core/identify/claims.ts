@@ -1,6 +1,7 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { basisOf } from './basis'
-import { DEAD_VOLTS } from './question'
+import { DEAD_VOLTS } from '../model/limits'
+import { isHotRole, SIDE_OF, type Side } from '../model/roles'
 import type { Finding, Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
 import { isNominal, looksLikeGround } from '../model/regions'
@@ -16,23 +17,6 @@ export interface ClaimStatus {
   /** The reading that would settle it, in words; null once it is proven. */
   readonly settledBy: string | null
 }
-
-type Side = 'hot' | 'load' | 'neutral' | 'ground' | 'apart' | null
-
-const SIDE_OF: Readonly<Record<Role, Side>> = {
-  line: 'hot',
-  'loop-feed': 'hot',
-  'onward-feed': 'hot',
-  'switched-load': 'load',
-  'loop-return': 'load',
-  neutral: 'neutral',
-  ground: 'ground',
-  spare: 'apart',
-  traveller: null,
-}
-
-export const isHotRole = (role: Role | null): boolean => role !== null && SIDE_OF[role] === 'hot'
-export const isLoadRole = (role: Role | null): boolean => role !== null && SIDE_OF[role] === 'load'
 
 /**
  * How far a role is borne out: as far as was found by all readings of the boxes that hang together, however they were

@@ -1,4 +1,4 @@
-export { claimStatus, isHotRole, isLoadRole, type ClaimStatus } from './claims'
+export { claimStatus, type ClaimStatus } from './claims'
 export { candidatesOf, type Allowed } from './candidates'
 export { basisOf } from './basis'
 export { Identifier, type Identification } from './identifier'
@@ -15,7 +15,6 @@ export {
   answerOfVolts,
   answerOfWatched,
   answersTo,
-  DEAD_VOLTS,
   keyOf,
   type Answer,
   type Question,

@@ -1,3 +1,5 @@
+import { DEAD_VOLTS } from '../model/limits'
+
 /** Where an instrument is held. */
 export type Spot =
   | { readonly kind: 'end'; readonly end: string }
@@ -55,8 +57,6 @@ const spotKey = (spot: Spot): string =>
 export const keyOf = ({ kind, power, apart, from, to, work }: Question): string =>
   [kind, power, apart.join('+') || 'as found', spotKey(from), spotKey(to), work ?? '–'].join(' | ')
 
-/** At or below this a conductor counts as dead, in volts, on a low-impedance meter. */
-export const DEAD_VOLTS = 5
 /** From here on, as a share of nominal, the two ends stand on different legs. */
 const DOUBLE_FROM = 1.5
 /** A meter and a long run may take this much off. */

@@ -1,6 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import type { Breaker } from '../model/entities'
-import type { Role } from '../model/vocabulary'
+import { comesIn, isHotRole } from '../model/roles'
 
 /** A hot that comes into a box, with all that is one metal with it here and the neutrals that belong to it. */
 export interface Line {
@@ -12,20 +12,17 @@ export interface Line {
   readonly circuit: Breaker | null
 }
 
-const COMES_IN: readonly Role[] = ['line', 'loop-feed']
-const HOT: readonly Role[] = [...COMES_IN, 'onward-feed']
-
 /** The lines of a box, one of each metal: where there are two, each is fed by a breaker of its own. */
 export function linesIn(view: BoxView): Line[] {
   const metals = new Map<string, EndView[]>()
   for (const each of view.ends)
-    if (each.end.role !== null && HOT.includes(each.end.role)) {
+    if (isHotRole(each.end.role)) {
       const metal = metalOf(view, each)
       metals.set(metal, [...(metals.get(metal) ?? []), each])
     }
-  const groups = [...metals.values()].filter(hots => hots.some(({ end }) => COMES_IN.includes(end.role!)))
+  const groups = [...metals.values()].filter(hots => hots.some(({ end }) => comesIn(end.role)))
   return groups.map((hots): Line => {
-    const end = hots.find(each => COMES_IN.includes(each.end.role!))!
+    const end = hots.find(each => comesIn(each.end.role))!
     const circuitId = hots.map(each => each.end.roleCircuitId).find(id => id !== null)
     return {
       end,

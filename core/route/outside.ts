@@ -1,5 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
-import { isHotRole, isLoadRole } from '../identify'
+import { comesIn, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
 import type { Trade } from '../model/trade'
 import { sharersOf } from '../panel/ties'
@@ -140,7 +140,7 @@ class Closing {
     const { lamps, onward } = this.#leadsTo(each.cable.id)
     const joint = (...members: string[]): CircuitJoint | null =>
       members.length > 0 ? { id: `beyond:${each.end.id}`, members: [farPoint(each), ...members] } : null
-    if (role === 'line' || role === 'loop-feed') return joint(supply.hot)
+    if (comesIn(role)) return joint(supply.hot)
     if (isLoadRole(role)) return joint(...this.#ofGroup(groupOf(seen)).map(load => load.hot))
     if (role === 'neutral') {
       if (onward) return null

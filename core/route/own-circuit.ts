@@ -1,5 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
-import { isHotRole, isLoadRole } from '../identify'
+import { isHotRole, isLoadRole } from '../model/roles'
 
 /**
  * The circuit that a light is to be fed from, of those that meet in its boxes: the one said on a hot for it; that of

@@ -1,5 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
-import { isLoadRole } from '../identify'
+import { comesIn, isLoadRole } from '../model/roles'
 import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
@@ -220,7 +220,7 @@ export class Puzzle {
 
   /** A hot that comes in, and the neutral beside one, are of the supply: between two of them nothing need run. */
   #sourcesOf(): Map<string, string[]> {
-    const isFeed = ({ end }: EndView) => end.role === 'line' || end.role === 'loop-feed'
+    const isFeed = ({ end }: EndView) => comesIn(end.role)
     const fed = new Set(this.#fixed.flatMap(({ each }) => (isFeed(each) ? [each.cable.id] : [])))
     const sources = new Map<string, string[]>()
     for (const { view, each, net } of this.#fixed)

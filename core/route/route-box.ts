@@ -1,5 +1,5 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
-import { isHotRole, isLoadRole } from '../identify'
+import { isHotRole, isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'

@@ -1,6 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { houseRule } from '../job/box-view'
-import { DEAD_VOLTS } from '../identify'
+import { DEAD_VOLTS } from '../model/limits'
 import type { Breaker, Reading, Switching } from '../model/entities'
 import { rowsOf } from '../model/record'
 import { sharersOf } from '../panel/ties'

@@ -1,5 +1,5 @@
 import type { BoxView } from '@/core/job/box-view'
-import { isLoadRole } from '@/core/identify'
+import { comesIn, isLoadRole } from '@/core/model/roles'
 import type { Point } from '../drawing/goals'
 import { layoutBox, type BoxLayout, type DrawnCable } from '../drawing/layout'
 import type { BoxPicture } from '../drawing/picture'
@@ -190,9 +190,7 @@ function bent(from: Point, ...rest: readonly (readonly [number, number])[]): str
 }
 
 function supplyOf(view: BoxView, cableId: string): string | null {
-  const hot = view.ends.find(
-    each => each.cable.id === cableId && (each.end.role === 'line' || each.end.role === 'loop-feed'),
-  )
+  const hot = view.ends.find(each => each.cable.id === cableId && comesIn(each.end.role))
   const circuit = view.feeds.find(each => each.circuit.id === hot?.end.roleCircuitId) ?? view.feeds[0]
   return circuit ? `breaker ${circuit.circuit.breaker}` : null
 }

@@ -1,4 +1,5 @@
-import { DEAD_VOLTS, isHotRole } from '../../identify'
+import { DEAD_VOLTS } from '../../model/limits'
+import { isHotRole } from '../../model/roles'
 import type { BoxView, EndView } from '../../job/box-view'
 import type { Reading } from '../../model/entities'
 import { byPosition, oneHandle, sharersOf } from '../../panel'

@@ -1,4 +1,4 @@
-import { isHotRole } from '../../identify'
+import { isHotRole } from '../../model/roles'
 import { deviceNamed } from '../../model/trade'
 import { hintOf, looksLikeGround } from '../../model/regions'
 import { figure } from '../../model/units'

@@ -1,6 +1,6 @@
 'use client'
 
-import { isHotRole, isLoadRole } from '@/core/identify'
+import { isHotRole, isLoadRole } from '@/core/model/roles'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { tiedBoxes } from '@/core/job/tied'
 import { rowsOf } from '@/core/model/record'

@@ -1,7 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { claimStatus, isHotRole } from '@/core/identify'
+import { claimStatus } from '@/core/identify'
+import { isHotRole } from '@/core/model/roles'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { ROLES, type Instrument, type Role, type SwitchPosition } from '@/core/model/vocabulary'
 import { roleSaid } from '@/core/recording'
