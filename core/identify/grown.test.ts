@@ -57,6 +57,19 @@ describe('boxes cut out of houses that nobody listed', () => {
   )
 
   it(
+    'one box, one false reading: nothing wrong is proven',
+    () => {
+      const { wrong } = played(cutsOf(605, 6, 1, false), at => ({
+        live: true,
+        most: 40,
+        lie: { at: at % 5, choice: at },
+      }))
+      expect(wrong).toEqual([])
+    },
+    LONG_MILLISECONDS,
+  )
+
+  it(
     'one box, dead readings only: nothing wrong is proven',
     () => {
       expect(played(cutsOf(500, 5, 1, false), () => ({ live: false, most: 15 })).wrong).toEqual([])

@@ -86,6 +86,9 @@ export class Judge {
     if (question.kind === 'continuity') {
       const one = x === y || (b === ANY_HOT && isHot(x)) || (a === ANY_HOT && isHot(y))
       if (bit === DEAD) return one ? AGAINST : FITS
+      const [isHotX, isHotY] = [x === ANY_HOT || isHot(x), y === ANY_HOT || isHot(y)]
+      // From a hot to the neutral other loads of the circuit let current pass.
+      if ((isHotX && y === NEUTRAL_NET) || (isHotY && x === NEUTRAL_NET)) return FITS
       if (one || this.#linked(x, y, far, meeting, lamps)) return FITS
       const [own, other] = isPassive(x) ? [x, y] : [y, x]
       return needOf(own, isPassive(other) || isHot(other) ? 2 : 0)

@@ -48,6 +48,9 @@ export class Standing {
     const drive = this.#drive.fill(0)
     if (power === 'off') {
       this.#join(nodes.earth, nodes.neutral)
+      // A circuit has other loads: from its hot to the neutral current may pass, whatever these boxes hold.
+      for (let source = 0; source < hypothesis.sources; source++)
+        this.#elements.push([nodes.hot[source]!, nodes.neutral])
       return
     }
     drive[this.root(nodes.earth)]! |= ZERO
