@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { readingFor, type Answer, type Question } from '@/core/identify'
-import { pick, rows, saved } from './helpers'
+import { bringIn, pick, rows, saved } from './helpers'
 import {
   answers,
   answerToTheEnd,
@@ -76,8 +76,7 @@ test('a misread answer: it stops, names the readings, and asks for one of them a
       ['b-black-1', null, true, false, 'dead'],
     ]
   const end = (name: string) => ({ kind: 'end' as const, end: `box-${name}-end` })
-  const jobId = await open(
-    page,
+  const jobId = await bringIn(
     request,
     unread(record => ({
       ...record,
@@ -100,6 +99,7 @@ test('a misread answer: it stops, names the readings, and asks for one of them a
       ),
     })),
   )
+  await page.goto(`/jobs/${jobId}/boxes/box/test`)
   await expect(
     page.getByRole('heading', { name: 'Stop: these readings cannot stand together' }),
   ).toBeVisible()
