@@ -1,5 +1,5 @@
 import { trade } from '@/catalogue'
-import { accountedIn, Identifier, readingFor, surveyOf, takenIn } from '@/core/identify'
+import { accountedIn, Identifier, readingFor, surveyOf, takenIn, valueOf } from '@/core/identify'
 import type { Result } from '@/core/model/result'
 import type { Role } from '@/core/model/vocabulary'
 import { hiddenCircuitFor } from '@/standins/hidden-circuit'
@@ -31,7 +31,7 @@ export function identify(job: ReturnType<typeof jobBuilder>, boxId: string): voi
       return
     }
     const answer = value(tester.answer(next.question))
-    job.read(boxId, readingFor(next.question, answer, shownFor(answer, survey.nominalVolts), 1))
+    job.read(boxId, readingFor(next.question, answer, valueOf(answer, survey), 1))
   }
 }
 
@@ -39,7 +39,3 @@ function sameAs(told: Role | null | undefined, found: Role): Role {
   if (told !== found) throw new Error(`${found} was found, ${told} was told`)
   return found
 }
-
-/** A figure that a meter shows with such an answer. */
-const shownFor = (answer: string, nominalVolts: number): number =>
-  answer === 'nominal' || answer === 'stays-live' || answer === 'changes' ? nominalVolts : 0

@@ -23,8 +23,8 @@ export interface Case {
   readonly predictor: Predictor
   /** Takes in a network that was found; its number, or null where it is known already. */
   learn(network: Hypothesis): number | null
-  /** Forgets the networks taken in since there were so many ways; never the usual ones. */
-  forget(since: number): void
+  /** Forgets the networks taken in; never the usual ways. */
+  forget(): void
   /** How many of them are usual ways. */
   readonly usual: number
 }
@@ -73,9 +73,9 @@ export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: 
       return add(network)
     },
     usual: listed.length,
-    forget: since => {
-      learned.length = since - listed.length
-      hypotheses.length = classOf.length = since
+    forget: () => {
+      learned.length = 0
+      hypotheses.length = classOf.length = listed.length
       const left = classOf.reduce((most, own) => Math.max(most, own + 1), 0)
       for (const roles of classes.splice(left)) known.delete(roles.join(' '))
     },

@@ -10,7 +10,7 @@ import { nextQuestion, plannedOn, type CostOf, type Next } from './next'
 import { keyOf, type Question } from './question'
 import type { Survey } from './survey'
 import type { Candidates } from './predictions'
-import { FURTHER_AND_FURTHER, Rivals, type Unrivalled } from './rivals'
+import { Rivals } from './rivals'
 import { Thinking } from './thinking'
 
 /** All that Identify has to say of some boxes after some readings, as plain data. */
@@ -29,9 +29,6 @@ export interface Identification {
 /** What a dead reading counts beside a live one where live ones are preferred: it must tell so much more. */
 const DEAD_LAST = 20
 
-/** From so many minutes on a reading is not asked for before all was searched that others might tell. */
-const A_TRIP = 2
-
 /** Identifies one survey, reading after reading; what was worked out once is kept. */
 export class Identifier {
   readonly #thinking: Thinking
@@ -39,10 +36,6 @@ export class Identifier {
   readonly #costOf: CostOf
   readonly #rivals: Rivals
   #ledger: Ledger
-  #unrivalled: Unrivalled
-  /** How far it was searched for rivals since the last reading, and without which questions. */
-  #searched = 0
-  #skipped = ''
   #unused: Identification['unused'] = []
 
   private constructor(thinking: Thinking, allowed: Allowed) {
@@ -56,8 +49,6 @@ export class Identifier {
         : minutes
     this.#ledger = new Ledger(held)
     this.#rivals = new Rivals(held.frame)
-    this.#unrivalled = this.#rivals.search(this.#ledger, FURTHER_AND_FURTHER[0]!)
-    this.#searched = FURTHER_AND_FURTHER[0]!
     // Worked out while all is thought of anyway, so that no question waits for it.
     for (const at of plannedOn(this.#ledger)) candidates.allowedBy(at)
   }
@@ -73,21 +64,18 @@ export class Identifier {
   /** `skipped`: questions, by their keys, that somebody cannot answer now. */
   after(taken: readonly Taken[], accounted: Accounted, skipped: ReadonlySet<string>): Identification {
     const { held, candidates } = this.#thinking.after(taken)
-    this.#take(held, taken, [...skipped].sort().join())
+    this.#take(held, taken)
     const ledger = this.#ledger
     const now = taken.at(-1)?.question ?? null
     const asking = (question: Question | null): Next | null =>
       question && { question, minutes: this.#minutesOf(question, now), outcomes: [] }
-    let next = asking(this.#thinking.follow(taken, skipped)) ?? this.#next(candidates, skipped)
-    for (const steps of FURTHER_AND_FURTHER) {
-      if ((next && next.minutes < A_TRIP) || this.#unrivalled.finished) break
-      if (steps <= this.#searched) continue
-      this.#search(steps)
-      next = this.#next(candidates, skipped)
-    }
-    const unrivalled = this.#unrivalled
+    const follow = asking(this.#thinking.follow(taken, skipped))
+    const asked = this.#without(candidates, skipped)
+    const { unrivalled, next: worth } = follow
+      ? { unrivalled: this.#rivals.briefly(ledger), next: follow }
+      : this.#rivals.untilWorth(ledger, () => this.#next(asked))
     // Where there are too many ways in which the boxes hang together, a conductor is followed from one to another.
-    if (!unrivalled.finished) next ??= asking(this.#thinking.toFollow(taken, skipped))
+    const next = worth ?? (unrivalled.finished ? null : asking(this.#thinking.toFollow(taken, skipped)))
     const agreeing = ledger.standing.filter(at => ledger.against[at] === 0)
     return {
       known: identified(ledger, accounted, unrivalled),
@@ -99,43 +87,36 @@ export class Identifier {
     }
   }
 
-  #next(candidates: Candidates, skipped: ReadonlySet<string>): Next | null {
-    const asked =
-      skipped.size === 0
-        ? candidates
-        : candidates.without(candidates.questions.filter(each => skipped.has(keyOf(each))))
+  #without(candidates: Candidates, skipped: ReadonlySet<string>): Candidates {
+    return skipped.size === 0
+      ? candidates
+      : candidates.without(candidates.questions.filter(each => skipped.has(keyOf(each))))
+  }
+
+  #next(asked: Candidates): Next | null {
     const next = nextQuestion(this.#ledger, asked, this.#costOf)
     const now = this.#ledger.taken.at(-1)?.question ?? null
     return next && { ...next, minutes: this.#minutesOf(next.question, now) }
   }
 
   /**
-   * Goes on from what was taken before, where these readings begin with those and are held against the same. Rivals are
-   * looked for anew, so that what is said rests on the readings alone, taken one by one or all at once.
+   * Goes on from what was taken before, where these readings begin with those and are held against the same. Rivals
+   * found before are forgotten, so that what is said rests on the readings alone, taken one by one or all at once.
    */
-  #take(held: Case, taken: readonly Taken[], skipped: string): void {
+  #take(held: Case, taken: readonly Taken[]): void {
     const before = this.#ledger.taken
     const goesOn =
       this.#ledger.of === held &&
       this.#unused.length === 0 &&
       before.every((each, at) => each.id === taken[at]?.id && each.answer === taken[at].answer)
-    const left = taken.slice(goesOn ? before.length : 0)
-    if (goesOn && left.length === 0 && skipped === this.#skipped) return
-    this.#skipped = skipped
-    this.#ledger.forget(this.#ledger.of.usual)
+    this.#ledger.forget()
     if (!goesOn) {
       this.#ledger = new Ledger(held)
       this.#unused = []
     }
-    for (const each of left) {
+    for (const each of taken.slice(this.#ledger.taken.length)) {
       const used = this.#ledger.take(each)
       if (!used.ok) this.#unused = [...this.#unused, { readingId: each.id, fault: used.faults[0]! }]
     }
-    this.#search(FURTHER_AND_FURTHER[0]!)
-  }
-
-  #search(steps: number): void {
-    this.#unrivalled = this.#rivals.search(this.#ledger, steps)
-    this.#searched = steps
   }
 }

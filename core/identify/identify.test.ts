@@ -3,7 +3,7 @@ import { conflictOf } from './conflict'
 import { candidatesOf } from './candidates'
 import { caseOf } from './case'
 import { identified, type Accounted } from './identified'
-import { FURTHER_AND_FURTHER, Rivals } from './rivals'
+import { Rivals } from './rivals'
 import { Ledger, type Taken } from './ledger'
 import { nextQuestion } from './next'
 import { Candidates } from './predictions'
@@ -69,7 +69,7 @@ let number = 0
 const taken = (question: Question, answer: Answer): Taken => ({ id: `reading ${++number}`, question, answer })
 
 const known = (ledger: Ledger, accounted = NO_CLAMP) =>
-  identified(ledger, accounted, new Rivals(ledger.of.frame).search(ledger, FURTHER_AND_FURTHER.at(-1)!))
+  identified(ledger, accounted, new Rivals(ledger.of.frame).thoroughly(ledger))
 
 describe('a bundle of whites with nothing on a device', () => {
   const hidden = usual()

@@ -60,12 +60,13 @@ export class Ledger {
     return good(null)
   }
 
-  /** Forgets the networks taken in since there were so many ways. */
-  forget(since: number): void {
-    this.of.forget(since)
-    this.against.length = since
-    this.standing = this.standing.filter(at => at < since)
-    this.spokeAgainst.forEach((spoke, number) => (this.spokeAgainst[number] = spoke.filter(at => at < since)))
+  /** Forgets the networks taken in. */
+  forget(): void {
+    const { usual } = this.of
+    this.of.forget()
+    this.against.length = usual
+    this.standing = this.standing.filter(at => at < usual)
+    this.spokeAgainst.forEach((spoke, number) => (this.spokeAgainst[number] = spoke.filter(at => at < usual)))
   }
 
   /** Takes in a network that was found, and holds it against all that was read so far. */

@@ -3,7 +3,7 @@ import { houseRule } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import { lookingForPlaces } from '../job/looking'
 import type { Reading } from '../model/entities'
-import { looksLikeGround } from '../model/regions'
+import { looksLikeGround, type Region } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Allowed } from './candidates'
@@ -189,6 +189,14 @@ export function readingFor(question: Question, answer: Answer, value: number, bo
     answer: answer as Reading['answer'],
   }
 }
+
+const OPEN_OHMS = 100_000
+/** Of nominal; in Ω where nothing sounds. */
+const FIGURES: Partial<Record<Answer, number>> = { nominal: 1, 'stays-live': 1, double: 2, between: 0.5 }
+
+/** The figure that is kept with an answer given by a button, in the unit of its instrument. */
+export const valueOf = (answer: Answer, { nominalVolts }: Pick<Region, 'nominalVolts'>): number =>
+  answer === 'silent' ? OPEN_OHMS : nominalVolts * (FIGURES[answer] ?? 0)
 
 /** Conductors that a clamp meter found to carry current, or that were silent with their neutral lifted. */
 export const accountedIn = (views: readonly BoxView[]): Accounted => ({

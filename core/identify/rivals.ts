@@ -10,11 +10,10 @@ const UNSEEN_AT_MOST = 4
  * sounds like a wire, also one of another circuit.
  */
 const UNSEEN_WHILE_DEAD = 2
-/**
- * How far is searched, in things supposed: no further than until something is worth reading. What is not gone through
- * in the end is not proven.
- */
-export const FURTHER_AND_FURTHER: readonly number[] = [2_000, 8_000, 30_000]
+/** How far is searched, in things supposed. What is not gone through in the end is not proven. */
+const FURTHER_AND_FURTHER: readonly number[] = [2_000, 8_000, 30_000]
+/** From so many minutes on a reading is not asked for before all was searched that others might tell. */
+const A_TRIP = 2
 const SOME = 6
 /** Rivals looked for to each claim, so that the next reading is chosen against several. */
 const A_FEW = 3
@@ -31,13 +30,38 @@ export interface Unrivalled {
 
 /**
  * Looks for networks beyond what is usual: for one that agrees with the readings, and for such as would give another
- * role to an end on which all that is thought of agrees. What it finds the ledger learns.
+ * role to an end on which all that is thought of agrees. What it finds the ledger learns, until it forgets it before
+ * the next reading is taken.
  */
 export class Rivals {
   constructor(readonly frame: Frame) {}
 
-  /** `steps`: how many things are supposed at most. What it finds is to be forgotten before the next reading is taken. */
-  search(ledger: Ledger, steps: number): Unrivalled {
+  /** As far as is searched while something else is asked for anyway. */
+  briefly(ledger: Ledger): Unrivalled {
+    return this.#search(ledger, FURTHER_AND_FURTHER[0]!)
+  }
+
+  /** As far as is ever searched. */
+  thoroughly(ledger: Ledger): Unrivalled {
+    return this.#search(ledger, FURTHER_AND_FURTHER.at(-1)!)
+  }
+
+  /** No further than until there is a reading worth taking that costs no trip. */
+  untilWorth<Worth extends { readonly minutes: number }>(
+    ledger: Ledger,
+    nextOf: () => Worth | null,
+  ): { readonly unrivalled: Unrivalled; readonly next: Worth | null } {
+    let unrivalled = this.briefly(ledger)
+    let next = nextOf()
+    for (const steps of FURTHER_AND_FURTHER.slice(1)) {
+      if (unrivalled.finished || (next && next.minutes < A_TRIP)) break
+      unrivalled = this.#search(ledger, steps)
+      next = nextOf()
+    }
+    return { unrivalled, next }
+  }
+
+  #search(ledger: Ledger, steps: number): Unrivalled {
     const { frame } = this
     const { taken } = ledger
     const all = legsIn(ledger)

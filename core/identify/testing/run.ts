@@ -5,7 +5,7 @@ import { identified, type Identified } from '../identified'
 import { Ledger, type Taken } from '../ledger'
 import { nextQuestion, type CostOf } from '../next'
 import { answersTo, type Answer } from '../question'
-import { FURTHER_AND_FURTHER, Rivals } from '../rivals'
+import { Rivals } from '../rivals'
 import { Thinking, type Thought } from '../thinking'
 import type { Hidden } from './hidden'
 
@@ -51,13 +51,13 @@ export interface Lie {
 export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?: Lie): Run {
   const tester = testerOf(hidden)
   let thought = thinking.after([])
-  thought.held.forget(thought.held.usual)
+  thought.held.forget()
   let ledger = new Ledger(thought.held)
   const rivals = new Rivals(thought.held.frame)
   const goOn = (readings: readonly Taken[]) => {
     thought = thinking.after(readings)
     if (thought.held === ledger.of && readings === ledger.taken) return
-    ledger.forget(ledger.of.usual)
+    ledger.forget()
     ledger = new Ledger(thought.held)
     for (const taken of readings) ledger.take(taken)
   }
@@ -74,14 +74,16 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   }
   while (readings < MOST_READINGS) {
     goOn(ledger.taken)
-    ledger.forget(ledger.of.usual)
-    let unrivalled = rivals.search(ledger, FURTHER_AND_FURTHER[0]!)
+    ledger.forget()
     const follow = thinking.follow(ledger.taken)
     if (follow) {
       followed++
       ledger.take(ask({ id: `${readings}`, question: follow }))
       continue
     }
+    const { unrivalled, next } = rivals.untilWorth(ledger, () =>
+      nextQuestion(ledger, thought.candidates, costOf),
+    )
     const conflict = unrivalled.fits ? null : conflictOf(ledger)
     if (conflict) {
       repeated++
@@ -94,12 +96,6 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
       goOn(ledger.taken.map(taken => (taken.id === conflict.repeat.id ? again : taken)))
       continue
     }
-    let next = nextQuestion(ledger, thought.candidates, costOf)
-    for (const steps of FURTHER_AND_FURTHER.slice(1)) {
-      if ((next && next.minutes < 2) || unrivalled.finished) break
-      unrivalled = rivals.search(ledger, steps)
-      next = nextQuestion(ledger, thought.candidates, costOf)
-    }
     if (!next) break
     minutes += next.minutes
     const before = ledger.taken.at(-1)?.question
@@ -109,11 +105,7 @@ export function run(hidden: Hidden, { thinking }: Prepared, costOf: CostOf, lie?
   return {
     ledger,
     thought,
-    known: identified(
-      ledger,
-      { toldFromGround: new Set() },
-      rivals.search(ledger, FURTHER_AND_FURTHER.at(-1)!),
-    ),
+    known: identified(ledger, { toldFromGround: new Set() }, rivals.thoroughly(ledger)),
     readings,
     followed,
     minutes,

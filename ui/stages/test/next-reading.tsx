@@ -9,6 +9,7 @@ import {
   keyOf,
   readingFor,
   takenIn,
+  valueOf,
   type Answer,
   type Next,
   type Question,
@@ -22,7 +23,7 @@ import { plain } from '../../words'
 import { newReading } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 import { Approach } from './approach'
-import { answerWords, boxWords, valueOf, wordsOf } from './question-words'
+import { answerWords, boxWords, wordsOf } from './question-words'
 
 const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
   ssr: false,

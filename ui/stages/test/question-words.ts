@@ -67,11 +67,3 @@ export const answerWords = (answer: Answer, { nominalVolts }: Region): string =>
     : answer === 'double'
       ? `${Math.round(nominalVolts * 1.7)} V or more`
       : (ANSWER_WORDS[answer] ?? plain(answer))
-
-const OPEN_OHMS = 100_000
-/** Of nominal; in Ω where nothing sounds. */
-const FIGURES: Partial<Record<Answer, number>> = { nominal: 1, 'stays-live': 1, double: 2, between: 0.5 }
-
-/** The figure that is kept with an answer given by a button, in the unit of its instrument. */
-export const valueOf = (answer: Answer, { nominalVolts }: Region): number =>
-  answer === 'silent' ? OPEN_OHMS : nominalVolts * (FIGURES[answer] ?? 0)
