@@ -3,11 +3,12 @@ import { cutOf, MISTAKES, play } from '@/testing/grown'
 const option = (name: string, usual: string) =>
   process.argv.find(each => each.startsWith(`--${name}=`))?.slice(name.length + 3) ?? usual
 
-/** `--seed=1 --count=200 --boxes=1..5 --mistakes=no --live=yes --lie=no` */
+/** `--seed=1 --count=200 --boxes=1..5 --mistakes=no --live=yes --lie=no --watches=yes` */
 function main(): void {
   const [from, count] = [Number(option('seed', '1')), Number(option('count', '200'))]
   const [least, most] = option('boxes', '1..5').split('..').map(Number) as [number, number]
   const live = option('live', 'yes') === 'yes'
+  const watches = option('watches', live ? 'yes' : 'no') === 'yes'
   const lies = option('lie', 'no') === 'yes'
   const mistaken = option('mistakes', 'no') === 'yes'
   const talks = option('say', 'no') === 'yes'
@@ -18,7 +19,7 @@ function main(): void {
     const cut = cutOf(seed, mistaken ? MISTAKES[seed % MISTAKES.length]! : 'none', most)
     if (!cut || cut.survey.boxes.length < least) continue
     circuits++
-    const done = play(cut, { live, ...(lies ? { lie: { at: seed % 5, choice: seed >> 3 } } : {}) })
+    const done = play(cut, { live, watches, ...(lies ? { lie: { at: seed % 5, choice: seed >> 3 } } : {}) })
     if (!done) {
       refused++
       continue

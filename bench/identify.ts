@@ -1,7 +1,7 @@
 import { Identifier, minutesIn } from '@/core/identify'
-import { randomHidden } from '@/core/identify/testing/arrangements'
-import { leastReadings, plannedReadings, withPlainQuestions } from '@/core/identify/testing/best-tree'
-import { EACH_COSTS_ONE, prepare, run, testerOf } from '@/core/identify/testing/run'
+import { randomHidden } from '@/testing/identify/arrangements'
+import { leastReadings, plannedReadings, withPlainQuestions } from '@/testing/identify/best-tree'
+import { EACH_COSTS_ONE, prepare, run, testerOf } from '@/testing/identify/run'
 
 /** Groups of four boxes of 15 to 19 insulated conductors, and one of five that is followed first; by seeds. */
 const GROUPS = [

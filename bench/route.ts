@@ -1,7 +1,7 @@
 import { trade } from '@/catalogue'
 import { dayOf, planBox } from '@/core/plan'
 import { nextBest, routeCures, routeTogether, setsFor } from '@/core/route'
-import { chainOf } from '@/core/route/testing/chain'
+import { chainOf } from '@/testing/route/chain'
 import type { JobRecord } from '@/core/model/record'
 
 type Measure = (name: string, rounds: number, work: () => unknown) => void

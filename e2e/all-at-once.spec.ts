@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { bathOf } from '@/core/check/testing/bath'
+import { bathOf } from '@/testing/check/bath'
 import { bringIn, rows, saved } from './helpers'
 
 test('a light and a fan in one box: a sensor beside a timer, chosen with one press @phone', async ({

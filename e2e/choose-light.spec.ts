@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { chainOf } from '@/core/route/testing/chain'
+import { chainOf } from '@/testing/route/chain'
 import { bringIn, rows, saved } from './helpers'
 
 const NONE = [null, null, null]

@@ -1,5 +1,5 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
-import { chainOf, type Chain } from '@/core/route/testing/chain'
+import { chainOf, type Chain } from '@/testing/route/chain'
 import { bringIn, rows, saved } from './helpers'
 
 const LINKED = 'smart-switch-linked'

@@ -5,7 +5,7 @@ import { deviceNamed } from '../model/trade'
 import { prove } from '../prove'
 import { plannedCircuit, routeBox } from '../route'
 import { checkBox, withSet, ownPlacesOf, type SetJudgement } from '.'
-import { bathOf } from './testing/bath'
+import { bathOf } from '@/testing/check/bath'
 
 const of = (judgements: readonly SetJudgement[], one: string, other: string) =>
   judgements.find(({ set }) => set.members.map(model => model?.id).join() === `${one},${other}`)

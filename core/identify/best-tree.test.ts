@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { randomHidden } from './testing/arrangements'
-import { leastReadings, plannedReadings, withPlainQuestions } from './testing/best-tree'
-import { prepare } from './testing/run'
+import { randomHidden } from '@/testing/identify/arrangements'
+import { leastReadings, plannedReadings, withPlainQuestions } from '@/testing/identify/best-tree'
+import { prepare } from '@/testing/identify/run'
 
 const COUNT = 60
 /** Ways of wiring that the exact search still manages. */

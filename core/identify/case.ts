@@ -30,7 +30,7 @@ export interface Case {
 }
 
 /** All that is thought of at once; a group of five boxes that nobody followed a cable in can be larger. */
-const REACH: Reach = { hypotheses: 20_000, lookedAt: 200_000 }
+const REACH: Reach = { hypotheses: 20_000, lookedAt: 40_000 }
 
 /** Refused where the survey does not hang together. */
 export function caseOf(survey: Survey): Result<Case> {

@@ -1,28 +1,12 @@
 import type { Role } from '../model/vocabulary'
-import type { Frame } from './frame'
 import type { Hypothesis, HypothesisLamp } from './hypothesis'
-import type { Taken } from './ledger'
+import { AGAINST, NEUTRAL, PASSIVE, timesOf, type Held, type Judged, type Load } from './judge'
 import type { Meeting } from './meetings'
-import { askedIn, DEAD } from './predict'
-import { bitOf, keyOf } from './question'
-import {
-  AGAINST,
-  byStand,
-  Judge,
-  NEUTRAL,
-  PASSIVE,
-  type Held,
-  type Judged,
-  type Load,
-  type Stands,
-} from './judge'
+import { DEAD } from './predict'
 import { rolesIn } from './roles'
-import { Standing } from './standing'
-import { NOWHERE, type Bound, type Side, type Whole } from './supposed'
-import { weightOf } from './weight'
+import { Searching } from './searching'
+import { NOWHERE, type Side, type Whole } from './supposed'
 
-/** An unseen load is not usual. */
-const UNSEEN_LOAD = 0.05
 /** Metals of the boxes that are driven only by meeting another beyond. */
 const MEETINGS = 2
 /** What looking at a whole network counts beside one supposition. */
@@ -33,100 +17,22 @@ const UNDRIVEN: readonly Role[] = ['spare', 'traveller', 'switched-load']
 const sureOf = (lamps: readonly HypothesisLamp[]): readonly Load[] =>
   lamps.flatMap(({ over, back }): Load[] => (over === back ? [] : [[over, back]]))
 
+/** A network that agrees with the readings, and those that may be false for it. */
+interface Complete {
+  readonly network: Hypothesis
+  readonly spoken: readonly Held[]
+}
+
 /** Completes a whole that is supposed to the first network like it that agrees with every reading. */
-export class Completing {
-  protected readonly standing: Standing
-  protected readonly judge: Judge
-  protected readonly asFound: readonly Held[]
-  protected readonly apart: readonly Held[]
-  /** How often each end was held to with its box apart. */
-  protected readonly readApart = new Map<number, number>()
-  /** All readings, and those taken as found, as they are judged together. */
-  protected readonly stands: Stands
-  protected readonly standsAsFound: Stands
-  protected readonly heldTo: readonly boolean[]
-  protected readonly spareLamps: number
-  protected readonly claims: (Role | null)[] | null
-  protected readonly found: Hypothesis[] = []
-  protected readonly parent: Uint16Array
-  protected readonly base: Uint16Array
-  protected readonly touched = new Set<number>()
-  /** How many networks speak against each claim. */
-  protected readonly refuted: number[]
-  protected steps = 0
-  protected stopped = false
-
-  constructor(
-    readonly frame: Frame,
-    readonly legs: number,
-    taken: readonly Taken[],
-    claims: readonly (Role | null)[] | null,
-    readonly bound: Bound,
-  ) {
-    this.standing = new Standing(frame)
-    this.judge = new Judge(frame, this.standing, legs)
-    this.claims = claims && [...claims]
-    this.refuted = frame.ends.map(() => 0)
-    const distinct = new Map<string, { taken: Taken; times: number }>()
-    for (const each of taken) {
-      const key = `${keyOf(each.question)} = ${each.answer}`
-      distinct.set(key, { taken: each, times: (distinct.get(key)?.times ?? 0) + 1 })
-    }
-    const held = [...distinct.values()].map(({ taken: { question, answer }, times }): Held => ({
-      asked: askedIn(frame, question),
-      bit: bitOf(question, answer),
-      times,
-    }))
-    this.asFound = held.filter(({ asked }) => asked.apart === 0 && asked.question.power === 'on')
-    this.apart = held.filter(each => !this.asFound.includes(each))
-    this.stands = byStand(held)
-    this.standsAsFound = byStand(this.asFound)
-    const { lights } = frame.survey
-    const holders = new Set(
-      held.flatMap(({ asked: { question } }) =>
-        [question.from, question.to].flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : [])),
-      ),
-    )
-    this.heldTo = lights.map(({ id }) => holders.has(id))
-    this.spareLamps = lights.filter(({ behaves }) => behaves !== 'answers').length
-    const met = new Set(
-      held.flatMap(({ asked }) => [asked.from, asked.to].map(node => frame.ends[node]?.foundNode ?? -1)),
-    )
-    for (const { index, foundNode, seat } of frame.ends)
-      if (met.has(foundNode) || seat.kind === 'terminal') this.touched.add(index)
-    for (const { terminals } of frame.switches)
-      for (const { index, foundNode } of frame.ends)
-        if (terminals.includes(foundNode)) this.touched.add(index)
-    for (const { asked } of this.apart)
-      for (const end of [asked.from, asked.to]) this.readApart.set(end, (this.readApart.get(end) ?? 0) + 1)
-    this.parent = new Uint16Array(frame.nodes.count)
-    this.base = new Uint16Array(frame.nodes.count)
-    const beyond = new Int16Array(frame.ends.length).fill(-1)
-    for (const { index, ground, other } of frame.ends)
-      beyond[index] = ground ? frame.nodes.earth : other > index ? other : -1
-    this.standing.metal(beyond, this.base)
-  }
-
-  protected get isSettled(): boolean {
-    if (!this.claims) return this.done
-    return this.claims.every((role, end) => role === null || this.refuted[end]! > 0)
-  }
-
-  protected get done(): boolean {
-    return this.claims ? this.claims.every(role => role === null) : this.found.length >= this.bound.enough
-  }
-
-  protected step(count = 1): boolean {
-    this.steps += count
-    if (this.steps > this.bound.steps) this.stopped = true
-    return !this.stopped
-  }
+export class Completing extends Searching {
+  /** Networks that came of the whole that was completed last. */
+  protected completed: Hypothesis[] = []
 
   /** Ends of different boxes that sounded as one, more often than may be misread. */
   protected sounded(): Meeting {
     const { ends } = this.frame
     return this.apart.flatMap(({ asked: { from, to, question }, bit, times }): Meeting => {
-      if (question.kind !== 'continuity' || bit === DEAD || times < 2) return []
+      if (question.kind !== 'continuity' || bit === DEAD || times <= this.bound.misread) return []
       if (!ends[from] || !ends[to] || ends[from].ground || ends[to].ground) return []
       return ends[from].box === ends[to].box ? [] : [[from, to]]
     })
@@ -144,7 +50,9 @@ export class Completing {
   }
 
   protected judgeAsFound(whole: Whole): Judged | null {
-    return this.judge.of(this.network(whole, this.somehow(whole)), this.standsAsFound, this.bound.misread)
+    const network = this.network(whole, this.somehow(whole))
+    const sure = sureOf(network.lamps)
+    return this.judge.of({ ...network, sure }, this.standsAsFound, this.bound.misread)
   }
 
   /** Each metal driven by the first of its conductors. */
@@ -171,6 +79,7 @@ export class Completing {
    */
   protected complete(whole: Whole, forced: number | null, value: number): boolean {
     const given = new Map(forced === null ? [] : [[forced, value]])
+    this.completed = []
     return this.hang(whole, [], lamps => this.driven(whole, lamps, given))
   }
 
@@ -233,7 +142,7 @@ export class Completing {
     const undriven: number[] = []
     const early = this.judge.early(this.apart, whole.meeting, new Map(order.map(({ end }, at) => [end, at])))
     const needs = new Map<number, number>()
-    const mayNeed = lamps ? this.bound.unseen + this.spareLamps : Infinity
+    const mayNeed = lamps ? this.bound.unseen + this.spareLamps + Number(this.hasCapped) : Infinity
     const metalOf = new Map(order.map(({ end, metal }) => [end, metal]))
     const mayMeet = (node: number): boolean => {
       const metal = metalOf.get(node)
@@ -295,7 +204,7 @@ export class Completing {
       left[metal]!++
       return false
     }
-    return go(0, whole.against)
+    return go(0, timesOf(whole.judged?.spoken ?? []))
   }
 
   /** Lets each metal that lacks a source meet one beyond that has it. */
@@ -306,7 +215,7 @@ export class Completing {
     undriven: readonly number[],
     at: number,
   ): boolean {
-    if (at === undriven.length) return this.look(network)
+    if (at === undriven.length) return this.look(whole, network)
     const { metals, drives } = whole
     const own = undriven[at]!
     const partners = metals.flatMap(({ ends }, metal) =>
@@ -364,23 +273,21 @@ export class Completing {
   }
 
   /** Holds every reading against a network; true where it is one. */
-  protected look(network: Hypothesis): boolean {
+  protected look({ judged: asFound }: Whole, network: Hypothesis): boolean {
     if (!this.step(WHOLE)) return false
     const { frame } = this
     const { misread } = this.bound
-    const judged = this.judge.of(network, this.stands, misread)
-    if (!judged) return false
-    const unseen = Math.max(0, judged.loads.length - this.spareLamps)
-    if (unseen > this.bound.unseen) return false
-    const complete: Hypothesis = {
-      ...network,
-      loads: judged.loads,
-      sure: [...(network.sure ?? []), ...judged.exact],
-    }
-    // What showed once with its box apart shows each time.
-    if (judged.exact.length > 0 && !this.judge.of(complete, this.stands, misread)) return false
-    const roles = rolesIn(frame, this.standing, complete)
-    this.keep(complete, roles, unseen)
+    // What was read as found was judged with the whole; loads that it needs hang where these conductors let them.
+    const judged =
+      asFound?.loads.length === 0
+        ? this.judge.of(network, this.standsApart, misread, asFound.spoken)
+        : this.judge.of(network, this.stands, misread)
+    const complete = judged && this.surely({ ...network, loads: [] }, judged)
+    if (!complete) return false
+    const unseen = this.unseenIn(complete.network.loads)
+    this.completed.push(complete.network)
+    const roles = rolesIn(frame, this.standing, complete.network)
+    this.keep(complete.network, roles, unseen)
     if (!this.claims || this.stopped) return true
     // What is undriven might have a load to a source beyond that no reading touched.
     for (const { index, ground } of frame.ends) {
@@ -390,36 +297,35 @@ export class Completing {
       for (const target of [frame.nodes.neutral, ...frame.nodes.hot.slice(0, this.legs)]) {
         const load: Load = [index, target]
         const loaded: Hypothesis = {
-          ...complete,
-          loads: [...complete.loads, load],
-          sure: [...(complete.sure ?? []), load],
-          bare: complete,
+          ...complete.network,
+          loads: [...complete.network.loads, load],
+          sure: [...(complete.network.sure ?? []), load],
+          bare: complete.network,
         }
         if (!this.step(WHOLE)) return true
-        // One that a reading would need is no more than the bound allows: that is looked at as such.
-        if ((this.judge.of(loaded, this.stands, misread)?.against ?? -1) < judged.against) continue
         const otherwise = rolesIn(frame, this.standing, loaded)
-        if (otherwise.some((role, end) => role !== roles[end])) this.keep(loaded, otherwise, unseen + 1)
+        if (!otherwise.some((role, end) => role !== roles[end] && this.parts(role, end))) continue
+        // Those that speak against it without the load do so with it: both are held against each.
+        const again = this.judge.of(loaded, this.stands, misread)
+        if (!again || again.loads.length > loaded.loads.length) continue
+        if (timesOf([...new Set([...complete.spoken, ...again.spoken])]) > misread) continue
+        this.keep(loaded, otherwise, unseen + 1)
         if (this.stopped) return true
       }
     }
     return true
   }
 
-  /** Keeps a network that gives another role to something claimed. */
-  protected keep(network: Hypothesis, roles: readonly Role[], unseen: number): void {
-    if (this.claims) {
-      let parts = false
-      this.claims.forEach((role, end) => {
-        if (role === null || roles[end] === role) return
-        parts = true
-        this.refuted[end]!++
-        if (this.refuted[end]! >= this.bound.enough) this.claims![end] = null
-      })
-      if (!parts) return
-    }
-    const weight = weightOf(this.frame, this.standing, network) * UNSEEN_LOAD ** (unseen + 1)
-    this.found.push({ ...network, weight })
-    if (this.done) this.stopped = true
+  /**
+   * The network with the loads that its readings need, held against them again until it needs no more. What showed once
+   * with its box apart shows each time: those loads are there for certain.
+   */
+  private surely(network: Hypothesis, judged: Judged): Complete | null {
+    if (judged.loads.length === network.loads.length) return { network, spoken: judged.spoken }
+    if (this.isTooMuch(judged.loads)) return null
+    const sure = [...(network.sure ?? []), ...judged.exact]
+    const complete: Hypothesis = { ...network, loads: judged.loads, sure }
+    const again = this.judge.of(complete, this.stands, this.bound.misread)
+    return again && this.surely(complete, again)
   }
 }

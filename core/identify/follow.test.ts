@@ -3,8 +3,8 @@ import { conflictOf } from './conflict'
 import { followedIn } from './follow'
 import { Ledger } from './ledger'
 import { keyOf } from './question'
-import { randomHidden } from './testing/arrangements'
-import { EACH_COSTS_ONE, prepare, run, testerOf, wronglyProven } from './testing/run'
+import { randomHidden } from '@/testing/identify/arrangements'
+import { EACH_COSTS_ONE, prepare, run, testerOf, wronglyProven } from '@/testing/identify/run'
 
 /** Five boxes of which next to no cable was followed: more can be thought of than is at once. */
 const TOO_LARGE = [641]

@@ -75,7 +75,11 @@ export class Identifier {
       ? { unrivalled: this.#rivals.briefly(ledger), next: follow }
       : this.#rivals.untilWorth(ledger, () => this.#next(asked))
     // Where there are too many ways in which the boxes hang together, a conductor is followed from one to another.
-    const next = worth ?? (unrivalled.finished ? null : asking(this.#thinking.toFollow(taken, skipped)))
+    const next =
+      worth ??
+      (unrivalled.finished
+        ? null
+        : (asking(this.#thinking.toFollow(taken, skipped)) ?? asking(this.#plainest(asked, now))))
     const agreeing = ledger.standing.filter(at => ledger.against[at] === 0)
     return {
       known: identified(ledger, accounted, unrivalled),
@@ -91,6 +95,24 @@ export class Identifier {
     return skipped.size === 0
       ? candidates
       : candidates.without(candidates.questions.filter(each => skipped.has(keyOf(each))))
+  }
+
+  /**
+   * Where no way at all was found yet: the cheapest reading to ground of a conductor that was not read to ground in that
+   * stand, so that there is less to search.
+   */
+  #plainest({ questions }: Candidates, now: Question | null): Question | null {
+    const { standing, taken } = this.#ledger
+    if (standing.length > 0) return null
+    const standOf = ({ from, apart }: Question) => JSON.stringify([from, apart])
+    const isToGround = ({ to, kind }: Question) => to.kind === 'earth' && kind === 'volts'
+    const read = new Set(taken.flatMap(({ question }) => (isToGround(question) ? [standOf(question)] : [])))
+    return questions
+      .filter(each => isToGround(each) && !read.has(standOf(each)))
+      .reduce<Question | null>(
+        (best, each) => (best && this.#costOf(best, now) <= this.#costOf(each, now) ? best : each),
+        null,
+      )
   }
 
   #next(asked: Candidates): Next | null {

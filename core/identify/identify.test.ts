@@ -10,8 +10,8 @@ import { Candidates } from './predictions'
 import { answersTo, type Answer, type Question } from './question'
 import type { Survey } from './survey'
 import { Identifier } from './identifier'
-import { EACH_COSTS_ONE, testerOf } from './testing/run'
-import { HiddenHouse, randomFrom, type Hidden } from './testing/hidden'
+import { EACH_COSTS_ONE, testerOf } from '@/testing/identify/run'
+import { HiddenHouse, randomFrom, type Hidden } from '@/testing/identify/hidden'
 
 const NO_CLAMP: Accounted = { toldFromGround: new Set() }
 

@@ -17,7 +17,8 @@ export interface Judged {
   readonly loads: readonly Load[]
   /** Those of them that showed with every box apart: it is known which conductor they hang on. */
   readonly exact: readonly Load[]
-  readonly against: number
+  /** Readings that speak against it all the same. */
+  readonly spoken: readonly Held[]
 }
 
 /** Something unseen that lets current through, from the metal of an end. */
@@ -91,7 +92,7 @@ export class Judge {
       if ((isHotX && y === NEUTRAL_NET) || (isHotY && x === NEUTRAL_NET)) return FITS
       if (one || this.#linked(x, y, far, meeting, lamps)) return FITS
       const [own, other] = isPassive(x) ? [x, y] : [y, x]
-      return needOf(own, isPassive(other) || isHot(other) ? 2 : 0)
+      return needOf(own, isPassive(other) ? TO_ANOTHER : other === NEUTRAL_NET ? TO_NEUTRAL : TO_HOT)
     }
     if (x === y) return bit === DEAD ? FITS : AGAINST
     if (!isPassive(x) && !isPassive(y)) {
@@ -103,7 +104,7 @@ export class Judge {
     const reached = this.#reached(x, far, meeting, lamps) | this.#reached(y, far, meeting, lamps)
     if ((reached & (reached - 1)) !== 0) return FITS
     const [own, other] = isPassive(x) ? [x, y] : [y, x]
-    return needOf(own, other === NEUTRAL_NET ? 1 : 0)
+    return needOf(own, other === NEUTRAL_NET ? TO_HOT : TO_NEUTRAL)
   }
 
   /** A node, the hot of the panel, or null where nothing is known of the lamps of a light. */
@@ -174,35 +175,52 @@ export class Judge {
     return seen.has(y) || (y === ANY_HOT && [...seen].some(isHot))
   }
 
-  /** The loads that the readings need, or null where more speak against it than may be false. */
-  of(network: Hypothesis, stands: Stands, misread: number): Judged | null {
-    const positions = 1 << this.frame.switches.length
+  /**
+   * The loads that the readings need, or null where more speak against it than may be false. `before`: those that
+   * do already and are not among these.
+   */
+  of(network: Hypothesis, stands: Stands, misread: number, before: readonly Held[] = []): Judged | null {
     const everywhere = (1 << this.frame.survey.boxes.length) - 1
-    const loads: Load[] = [...network.loads]
-    let against = 0
+    const spoken = [...before]
+    // What a reading needs is there for those judged after it.
+    let loaded = network
     let exact = 0
     for (const readings of stands) {
-      const { asked: first } = readings[0]!
-      const out = switchesOut(this.frame, first.apart)
-      const plain = readings.map(() => new Uint8Array(positions))
-      for (let at = 0; at < positions; at++) {
-        if ((at & out) !== 0) continue
-        this.#stand(network, first, at)
-        for (let index = 0; index < readings.length; index++)
-          plain[index]![at] = this.#shown.bits(network, readings[index]!.asked)
-      }
+      const { apart, question } = readings[0]!.asked
+      const out = switchesOut(this.frame, apart)
+      let plain = this.#plainly(loaded, readings, out)
       for (let index = 0; index < readings.length; index++) {
         const held = readings[index]!
         if (mayShow(held, plain[index]!, out)) continue
-        const needs = this.#needsOf(network, held, plain[index]!, out, loads)
-        if (needs === null) {
-          against += held.times
-          if (against > misread) return null
-        } else for (const need of needs) if (!loads.some(each => isSame(each, need))) loads.push(need)
+        const { loads } = loaded
+        const needs = this.#needsOf(loaded, held, plain[index]!, out)
+        const more = needs?.filter(need => !loads.some(each => isSame(each, need))) ?? []
+        // A load that is there already and does not let it be so is no help.
+        if (more.length === 0) {
+          spoken.push(held)
+          if (timesOf(spoken) > misread) return null
+          continue
+        }
+        loaded = { ...loaded, loads: [...loads, ...more] }
+        if (index + 1 < readings.length) plain = this.#plainly(loaded, readings, out)
       }
-      if (first.apart === everywhere && first.question.kind === 'volts') exact = loads.length
+      if (apart === everywhere && question.kind === 'volts') exact = loaded.loads.length
     }
-    return { loads, exact: loads.slice(network.loads.length, exact), against }
+    const { loads } = loaded
+    return { loads, exact: loads.slice(network.loads.length, exact), spoken }
+  }
+
+  /** What each reading of one stand may show, position by position of the switches. */
+  #plainly(network: Hypothesis, readings: readonly Held[], out: number): readonly Uint8Array[] {
+    const positions = 1 << this.frame.switches.length
+    const plain = readings.map(() => new Uint8Array(positions))
+    for (let at = 0; at < positions; at++) {
+      if ((at & out) !== 0) continue
+      this.#stand(network, readings[0]!.asked, at)
+      for (let index = 0; index < readings.length; index++)
+        plain[index]![at] = this.#shown.bits(network, readings[index]!.asked)
+    }
+    return plain
   }
 
   #stand(network: Hypothesis, { apart, lampsOut, question }: Asked, at: number): void {
@@ -215,12 +233,11 @@ export class Judge {
     { asked, bit }: Held,
     plain: Uint8Array,
     out: number,
-    loads: readonly Load[],
   ): readonly Load[] | null {
     const any = SHOWING | (this.legs > 1 ? DOUBLE : 0)
     const loadAt = (position: number) => {
       this.#stand(network, asked, position)
-      return this.#loadFor(network, asked, loads)
+      return this.#loadFor(network, asked)
     }
     for (let at = 0; at < plain.length; at++) {
       if ((at & out) !== 0) continue
@@ -240,7 +257,7 @@ export class Judge {
   }
 
   /** A load that would let a reading show something: on the metal of its undriven side; null where both are driven. */
-  #loadFor(network: Hypothesis, { from, to, question }: Asked, loads: readonly Load[]): Load | null {
+  #loadFor(network: Hypothesis, { from, to, question }: Asked): Load | null {
     const { standing } = this
     const { nodes, ends } = this.frame
     const a = from >= 0 ? from : this.#shown.nodes(network, question.from)[0]
@@ -258,7 +275,7 @@ export class Judge {
         : nodes.neutral
     const net = standing.root(floating)
     return (
-      loads.find(([near, far]) => far === towards && standing.root(near) === net) ?? [
+      network.loads.find(([near, far]) => far === towards && standing.root(near) === net) ?? [
         this.#passiveOn(network, net, floating),
         towards,
       ]
@@ -299,5 +316,11 @@ function mayShow({ asked, bit }: Held, plain: Uint8Array, out: number): boolean 
   return false
 }
 
+export const timesOf = (held: readonly Held[]): number => held.reduce((sum, { times }) => sum + times, 0)
+
+/** Where the load that a reading needs leads: one serves every reading that needs it. */
+const TO_NEUTRAL = 0
+const TO_HOT = 1
+const TO_ANOTHER = 2
 const needOf = (end: number, kind: number): number => end * 4 + kind
 const isSame = (a: Load, b: Load): boolean => a[0] === b[0] && a[1] === b[1]

@@ -37,6 +37,11 @@ export function* meetings(
   const known = pairs.filter(isKnown)
   const others = pairs.filter(pair => !isKnown(pair))
   const most = componentsOf(frame, sounded) - 1 + BEYOND_JOINING
+  // What sounded as one is supposed to meet first; all else after it.
+  const asSounded = sounded
+    .filter(pair => pair.every(end => free[ends[end]!.cable]!.includes(end)))
+    .filter((pair, at, all) => !all.slice(0, at).some(other => other.some(end => pair.includes(end))))
+  if (asSounded.length > 0 && fits(asSounded)) yield asSounded
   for (let count = 0; count <= most; count++)
     for (const chosen of choices(others, count))
       yield* matched(

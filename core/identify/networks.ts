@@ -8,7 +8,6 @@ import { NEUTRAL, PASSIVE } from './judge'
 
 import { Completing, WHOLE } from './completing'
 import {
-  isLit,
   NOWHERE,
   OPEN,
   stands,
@@ -44,6 +43,10 @@ const STAYS_DEAD = 1
 const STAYS_LIVE = 2
 
 class Search extends Completing {
+  /** What drives each metal as supposed, in every position of the switches. */
+  private stood: Int16Array[] = []
+  private readonly shines = new Uint8Array(1 << this.frame.switches.length)
+
   run(): Searched {
     this.drive()
     return {
@@ -144,7 +147,7 @@ class Search extends Completing {
   private meet(supposed: Supposed): void {
     const { frame } = this
     const { metals, drives } = supposed
-    const whole = { metals, drives: [...drives], lamps: [], against: 0 }
+    const whole = { metals, drives: [...drives], lamps: [], judged: null }
     const base: Whole = { ...whole, meeting: [] }
     // Lamps only let more be shown: what speaks against it without them does so with them.
     if (this.isOneBox && this.judgeAsFound(base) === null) return
@@ -154,14 +157,22 @@ class Search extends Completing {
     for (const meeting of meetings(frame, this.sounded(), isFree, pairs => this.maySound(pairs))) {
       if (this.stopped) return
       const joined = meeting.map(([a, b]) => [metalOf.get(a)!, metalOf.get(b)!] as const)
-      const stood: Int16Array[] = []
-      for (let position = 0; position < 1 << frame.switches.length; position++) {
-        if (!stands(supposed, position, joined)) break
-        const { together, by } = supposed
-        stood.push(Int16Array.from(metals, (_, metal) => by[root(together, metal)]!))
-      }
-      if (stood.length === 1 << frame.switches.length) this.lit({ ...whole, meeting }, stood)
+      if (this.step(frame.switches.length) && this.standsAll(supposed, joined))
+        this.lit({ ...whole, meeting })
     }
+  }
+
+  /** Works out what drives each metal in every position of the switches; false where a breaker trips. */
+  private standsAll(supposed: Supposed, joined: readonly (readonly [number, number])[]): boolean {
+    const { metals, together, by } = supposed
+    const positions = 1 << this.frame.switches.length
+    this.stood = metals.map((_, metal) => this.stood[metal] ?? new Int16Array(positions))
+    for (let position = 0; position < positions; position++) {
+      if (!stands(supposed, position, joined)) return false
+      for (let metal = 0; metal < metals.length; metal++)
+        this.stood[metal]![position] = by[root(together, metal)]!
+    }
+    return true
   }
 
   private drivesOf({ ends, isGround }: Metal, hots: number): readonly number[] {
@@ -216,7 +227,7 @@ class Search extends Completing {
   }
 
   /** Gives each light that was seen to answer a lamp that does. */
-  private lit(whole: Whole, stood: readonly Int16Array[]): void {
+  private lit(whole: Whole): void {
     const sides: Side[] = [{ out: NEUTRAL }]
     for (let leg = 0; leg < this.legs; leg++)
       if (leg === 0 || whole.drives.includes(leg)) sides.push({ out: leg })
@@ -224,45 +235,57 @@ class Search extends Completing {
     whole.metals.forEach(({ ends, isGround }, metal) => {
       if (ends.length > (whole.drives[metal] === PASSIVE || isGround ? 0 : 1)) sides.push({ metal })
     })
-    this.choose(whole, stood, sides, [])
+    const hangings: Whole['lamps'][] = []
+    for (let light = 0; light < this.frame.survey.lights.length; light++) {
+      if (!this.step(sides.length)) return
+      const own = this.hangingsOf(whole, light, sides)
+      if (own.length === 0) return
+      hangings.push(own)
+    }
+    this.choose(whole, hangings, [])
   }
 
-  private choose(
-    whole: Whole,
-    stood: readonly Int16Array[],
-    sides: readonly Side[],
-    lamps: Whole['lamps'],
-  ): void {
-    if (this.stopped) return
-    const light = lamps.length
-    const { lights } = this.frame.survey
-    if (light === lights.length) return this.asRead({ ...whole, lamps })
+  /** Where the lamp of a light may hang. */
+  private hangingsOf({ metals }: Whole, light: number, sides: readonly Side[]): Whole['lamps'] {
     // A lamp that was not seen lit may hang on its own switch, or on nothing that leads here; what else may be is a load.
-    if (lights[light]!.behaves !== 'answers') {
-      const own = sides.filter(side => 'metal' in side && whole.metals[side.metal]!.lights.includes(light))
-      for (const over of this.heldTo[light] ? [NOWHERE, ...sides] : [NOWHERE, ...own])
-        for (const back of own.includes(over) ? [over, ...sides.filter(side => side !== over)] : [over])
-          if (this.step()) this.choose(whole, stood, sides, [...lamps, [over, back]])
-      return
+    if (this.frame.survey.lights[light]!.behaves !== 'answers') {
+      const own = sides.filter(side => 'metal' in side && metals[side.metal]!.lights.includes(light))
+      const overs = this.heldTo[light] ? [NOWHERE, ...sides] : [NOWHERE, ...own]
+      return overs.flatMap(over =>
+        (own.includes(over) ? [over, ...sides.filter(side => side !== over)] : [over]).map(
+          back => [over, back] as const,
+        ),
+      )
     }
     // Which of its sides is the hot contact makes a difference only to what is held to that.
-    for (const over of sides)
-      for (const back of this.heldTo[light] ? sides : sides.slice(sides.indexOf(over) + 1))
-        if (over !== back && this.works(light, stood, over, back)) {
-          if (!this.step()) return
-          this.choose(whole, stood, sides, [...lamps, [over, back]])
-        }
+    return sides.flatMap((over, at) =>
+      (this.heldTo[light] ? sides : sides.slice(at + 1)).flatMap(back =>
+        over !== back && this.works(light, over, back) ? [[over, back] as const] : [],
+      ),
+    )
+  }
+
+  private choose(whole: Whole, hangings: readonly Whole['lamps'][], lamps: Whole['lamps']): void {
+    const own = hangings[lamps.length]
+    if (!own) return this.asRead({ ...whole, lamps })
+    for (const hanging of own) {
+      if (!this.step()) return
+      this.choose(whole, hangings, [...lamps, hanging])
+    }
   }
 
   /** Whether a lamp between two sides is worked by each place of its light and by no other. */
-  private works(light: number, stood: readonly Int16Array[], over: Side, back: Side): boolean {
+  private works(light: number, over: Side, back: Side): boolean {
     const { switches } = this.frame
-    for (let position = 0; position < stood.length; position++) {
-      const lit = isLit(over, back, stood[position]!)
+    for (let position = 0; position < this.shines.length; position++) {
+      const a = 'out' in over ? over.out : this.stood[over.metal]![position]!
+      const b = 'out' in back ? back.out : this.stood[back.metal]![position]!
+      const shines = Number(a !== PASSIVE && b !== PASSIVE && a !== b)
+      this.shines[position] = shines
       for (let place = 0; place < switches.length; place++)
         if (
           (position >> place) & 1 &&
-          (lit !== isLit(over, back, stood[position ^ (1 << place)]!)) !== (switches[place]!.light === light)
+          (shines !== this.shines[position ^ (1 << place)]) !== (switches[place]!.light === light)
         )
           return false
     }
@@ -272,10 +295,11 @@ class Search extends Completing {
   /** Holds the readings against it that were taken as found: which conductor drives a metal makes no difference there. */
   private asRead(whole: Whole): void {
     const judged = this.judgeAsFound(whole)
-    if (!judged || judged.loads.length - this.spareLamps > this.bound.unseen) return
-    const read: Whole = { ...whole, against: judged.against }
+    if (!judged || this.isTooMuch(judged.loads)) return
+    const read: Whole = { ...whole, judged }
     if (!this.complete(read, null, PASSIVE) || !this.claims) return
-    const { cables, ends } = this.frame
+    const plain = [...this.completed]
+    const { cables, ends, nodes } = this.frame
     for (const { index, other, ground, cable } of ends) {
       if (ground || other >= 0) continue
       const first = firstOf(whole.meeting, index)
@@ -284,6 +308,8 @@ class Search extends Completing {
       // Whether a hot comes in by it or goes on decides its role, and what its cable takes back.
       for (const value of [PASSIVE, drive]) {
         if (this.stopped) return
+        const isHot = value !== PASSIVE
+        if (plain.every(({ beyond }) => (beyond[first] === nodes.hot[drive]) === isHot)) continue
         if (cables[cable]!.ends.some(mate => this.claims![mate] !== null)) this.complete(read, first, value)
       }
     }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { agrees, askedIn } from './predict'
 import { bitOf, keyOf } from './question'
-import { randomHidden } from './testing/arrangements'
-import { prepare, testerOf } from './testing/run'
+import { randomHidden } from '@/testing/identify/arrangements'
+import { prepare, testerOf } from '@/testing/identify/run'
 
 const COUNT = 150
 

@@ -25,8 +25,11 @@ export class Standing {
   readonly #parent: Uint16Array
   readonly #drive: Uint8Array
   readonly #reach: Uint8Array
+  readonly #linked: Uint16Array
   readonly #bases = new Map<number, Uint16Array>()
   readonly #elements: Pair[] = []
+  #collected: Hypothesis | null = null
+  #collectedFor = 0
   /** Lamps that were seen lit: they let current through for certain. */
   readonly #sure: Pair[] = []
 
@@ -36,6 +39,7 @@ export class Standing {
     this.#parent = new Uint16Array(count)
     this.#drive = new Uint8Array(count)
     this.#reach = new Uint8Array(count)
+    this.#linked = new Uint16Array(count)
   }
 
   /** `positions`: bit by bit the position of each switch. */
@@ -44,13 +48,10 @@ export class Standing {
     const { beyond } = hypothesis
     this.#parent.set(this.#base(apart, positions))
     for (let end = 0; end < ends.length; end++) if (beyond[end]! >= 0) this.#join(end, beyond[end]!)
-    this.#collectElements(hypothesis, apart, lampsOut)
+    this.#collectElements(hypothesis, power, apart, lampsOut)
     const drive = this.#drive.fill(0)
     if (power === 'off') {
       this.#join(nodes.earth, nodes.neutral)
-      // A circuit has other loads: from its hot to the neutral current may pass, whatever these boxes hold.
-      for (let source = 0; source < hypothesis.sources; source++)
-        this.#elements.push([nodes.hot[source]!, nodes.neutral])
       return
     }
     drive[this.root(nodes.earth)]! |= ZERO
@@ -91,11 +92,10 @@ export class Standing {
 
   /** Whether current can pass between two points, through lamps and devices if need be. */
   connected(a: number, b: number): boolean {
-    const kept = this.#parent.slice()
-    for (const [x, y] of this.#elements) this.#join(x, y)
-    const together = this.root(a) === this.root(b)
-    this.#parent.set(kept)
-    return together
+    const linked = this.#linked
+    linked.set(this.#parent)
+    for (const [x, y] of this.#elements) join(linked, x, y)
+    return root(linked, a) === root(linked, b)
   }
 
   /** `either`: it hangs in series with something else. */
@@ -139,8 +139,14 @@ export class Standing {
     return base
   }
 
-  #collectElements({ lamps, loads, sure = [] }: Hypothesis, apart: number, lampsOut: number) {
-    const { switches, survey } = this.#frame
+  /** The same for all positions of the switches, which are asked for one after the other. */
+  #collectElements(hypothesis: Hypothesis, power: Power['power'], apart: number, lampsOut: number) {
+    const key = (apart * 64 + lampsOut + 1) * 2 + (power === 'off' ? 1 : 0)
+    if (this.#collected === hypothesis && this.#collectedFor === key) return
+    this.#collected = hypothesis
+    this.#collectedFor = key
+    const { lamps, loads, sure = [], sources } = hypothesis
+    const { switches, survey, nodes } = this.#frame
     const elements = this.#elements
     elements.length = this.#sure.length = 0
     for (const { over, back, light } of lamps) {
@@ -151,6 +157,9 @@ export class Standing {
     elements.push(...loads)
     this.#sure.push(...sure)
     for (const { box, leaks } of switches) if (!((apart >> box) & 1)) elements.push(...leaks)
+    if (power === 'on') return
+    // A circuit has other loads: from its hot to the neutral current may pass, whatever these boxes hold.
+    for (let source = 0; source < sources; source++) elements.push([nodes.hot[source]!, nodes.neutral])
   }
 
   #spread() {

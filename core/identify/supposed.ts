@@ -1,6 +1,6 @@
 import type { Role } from '../model/vocabulary'
 import type { Hypothesis } from './hypothesis'
-import { PASSIVE } from './judge'
+import { PASSIVE, type Judged } from './judge'
 import type { Meeting } from './meetings'
 import { join, root } from './metal'
 
@@ -44,8 +44,8 @@ export interface Whole {
   readonly drives: readonly number[]
   /** Both sides of the lamp of each light. */
   readonly lamps: readonly (readonly [over: Side, back: Side])[]
-  /** Readings as found that speak against it. */
-  readonly against: number
+  /** What the readings as found make of it; null before they were held against it. */
+  readonly judged: Judged | null
 }
 
 /** What is supposed of each metal so far, and room to work out what the switches make of it. */
@@ -94,10 +94,3 @@ export function stands(
 /** One side of a lamp: out on a source, on a metal of the boxes, or on nothing that leads here. */
 export type Side = { readonly out: number } | { readonly metal: number }
 export const NOWHERE: Side = { out: PASSIVE }
-
-const driveAt = (side: Side, stood: Int16Array): number => ('out' in side ? side.out : stood[side.metal]!)
-
-export function isLit(over: Side, back: Side, stood: Int16Array): boolean {
-  const [a, b] = [driveAt(over, stood), driveAt(back, stood)]
-  return a !== PASSIVE && b !== PASSIVE && a !== b
-}

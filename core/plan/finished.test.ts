@@ -5,7 +5,7 @@ import { boxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { isolationOf } from '../safety'
-import { plainPen, written } from '../recording/testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 import { holdPoints, isWiredFor, planBox } from '.'
 
 const boxes = demoJobs

@@ -3,7 +3,7 @@ import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { saltpanQuay } from '@/demo/saltpan'
 import { boxView } from '../job/box-view'
-import { lot } from '../model/testing/lot'
+import { lot } from '@/testing/model/lot'
 import type { JobRecord } from '../model/record'
 import { ifOnAfter, ifOnNow, moves, planBox } from '.'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lot } from '../model/testing/lot'
+import { lot } from '@/testing/model/lot'
 import { trade } from '@/catalogue'
 import { boxView, type BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
@@ -9,11 +9,11 @@ import { transition } from '../job/transition'
 import { BLANK } from '../model/blank-rows'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { circuitBetween, routeAll, routeBox, type HalfDone } from '../route'
-import { chainOf } from '../route/testing/chain'
+import { chainOf } from '@/testing/route/chain'
 import { doneSoFar, ifOn, moves } from './if-on'
 import { holdPoints, planBox, powerHolds } from '.'
-import { dangers } from './testing/dangers'
-import { chainFor } from './testing/small-chain'
+import { dangers } from '@/testing/plan/dangers'
+import { chainFor } from '@/testing/plan/small-chain'
 
 const guards = [holdPoints(trade), powerHolds(trade)]
 let counter = 0

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lot } from '../model/testing/lot'
+import { lot } from '@/testing/model/lot'
 import { boxByBox, inThisOrder, inTurn, leastWalks, minutesOf, type Limits, type Piece } from './walks'
 
 const BREAKERS = ['1', '2', '3', '4']

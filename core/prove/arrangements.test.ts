@@ -3,7 +3,7 @@ import { plainPlaces, type PlainPlaces } from '@/demo/places'
 import { parseCircuit, type Circuit } from '../model/circuit'
 import { compile, solve, stateAt, stateCount } from '../solve'
 import { prove } from '.'
-import { replayed } from './testing/replays'
+import { replayed } from '@/testing/prove/replays'
 
 /** Every way a row of two to five places can be fed and loaded. */
 const ARRANGEMENTS: PlainPlaces[] = [2, 3, 4, 5].flatMap(places =>

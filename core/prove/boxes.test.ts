@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { prove } from '.'
-import { breaks, checked, proves } from './testing/judge'
-import { replayed } from './testing/replays'
-import { lamp, supply, oldTwoSupplyPair } from './testing/wired'
+import { breaks, checked, proves } from '@/testing/prove/judge'
+import { replayed } from '@/testing/prove/replays'
+import { lamp, supply, oldTwoSupplyPair } from '@/testing/prove/wired'
 
 const HOME = ['panel:neutral', 'lamp:neutral']
 

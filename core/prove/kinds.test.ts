@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { prove } from '.'
-import { breaks, checked, proves } from './testing/judge'
-import { lamp, type Wired } from './testing/wired'
+import { breaks, checked, proves } from '@/testing/prove/judge'
+import { lamp, type Wired } from '@/testing/prove/wired'
 
 const HOME = ['panel:neutral', 'lamp:neutral']
 

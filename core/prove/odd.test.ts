@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { plainPlaces } from '@/demo/places'
 import { parseCircuit, type Circuit, type Wire } from '../model/circuit'
 import { prove } from '.'
-import { wired } from './testing/wired'
+import { wired } from '@/testing/prove/wired'
 
 const broken = (circuit: Circuit) => {
   const proof = prove(circuit)

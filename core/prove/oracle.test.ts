@@ -2,13 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import type { Circuit, PlacedDevice } from '../model/circuit'
-import { lamp, supply } from '../model/testing/bare'
+import { lamp, supply } from '@/testing/model/bare'
 import { Situations, compile, holds, solve } from '../solve'
 import { prove, type PropertyId } from '.'
 import { staticFindings } from './joined'
 import { stateFindings } from './shown'
 import { signalsApart } from './signals'
-import { replayed } from './testing/replays'
+import { replayed } from '@/testing/prove/replays'
 
 const MODELS = [
   'switch-plain-15',

@@ -7,7 +7,7 @@ import { parseCircuit } from '../model/circuit'
 import { foundCircuit, plannedCircuit, routeBox } from '../route'
 import { compile, solve, stateAt, stateCount } from '../solve'
 import { prove, type PropertyId } from '.'
-import { replayed } from './testing/replays'
+import { replayed } from '@/testing/prove/replays'
 
 const planned = (given: UsualBox): Circuit => {
   const view = usualBox(given)

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { plainPlaces } from '@/demo/places'
 import type { Circuit, CircuitLoad } from '../model/circuit'
-import { FILAMENT, circuit, lamp, supply, wire } from '../model/testing/bare'
+import { FILAMENT, circuit, lamp, supply, wire } from '@/testing/model/bare'
 import { AS_IT_COMES, read, type Stand, type Test } from '.'
 
 const tungsten = (id: string, watts: number) => lamp(id, watts, FILAMENT)

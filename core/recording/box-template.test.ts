@@ -7,7 +7,7 @@ import { faultsOfRecord } from '../job/integrity'
 import { raisedDefects } from '../check'
 import { linesIn, linesToTell } from '../panel'
 import { REGION_IDS, type RegionId } from '../model/vocabulary'
-import { plainPen, written } from './testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 import { kindOf, templateEdits, templatesFor } from './box-template'
 
 const empty = (region: RegionId, gangs = 1): BoxView => {

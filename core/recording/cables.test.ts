@@ -5,7 +5,7 @@ import { faultsOfRecord } from '../job/integrity'
 import { rowsOf, rowsWith } from '../model/record'
 import { REGION_IDS } from '../model/vocabulary'
 import { CABLE_TEMPLATES, cableEdits, freeName, gaugeChanged, LOOSE } from '.'
-import { plainPen, written } from './testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 
 describe('a cable recorded from a template', () => {
   const templates = REGION_IDS.flatMap(region =>

@@ -6,7 +6,7 @@ import { boxView } from '../job/box-view'
 import { rowsOf } from '../model/record'
 import { sharersOf } from '../panel'
 import { circuitAdded, neutralShared } from '.'
-import { plainPen, written } from './testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 
 const house = quillbackRoad()
 const ids = rowsOf(house, 'circuits').map(({ id }) => id)

@@ -18,7 +18,7 @@ import {
   placeWorks,
 } from '.'
 import { tiedBoxes } from '../job/tied'
-import { plainPen, written } from './testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 
 const house = quillbackRoad()
 const SEVERAL = rowsOf(house, 'groups').filter(

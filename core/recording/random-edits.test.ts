@@ -13,7 +13,7 @@ import type { Field } from '../model/fields'
 import { isMiddle, isTwoPlace } from '../model/make-up'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { regionOf } from '../model/regions'
-import { lot } from '../model/testing/lot'
+import { lot } from '@/testing/model/lot'
 import { devicesFor } from '../model/trade'
 import { BOX_KINDS, FAR_ENDS, INSULATIONS, ROLES } from '../model/vocabulary'
 import { prove } from '../prove'
@@ -59,7 +59,7 @@ import {
   type Pair,
 } from '.'
 import { boxView } from '../job/box-view'
-import { plainPen } from './testing/plain-pen'
+import { plainPen } from '@/testing/recording/plain-pen'
 
 type Draw = (below: number) => number
 

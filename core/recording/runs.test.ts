@@ -7,7 +7,7 @@ import { ENTITY_NAMES } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { boxView } from '../job/box-view'
 import { conductorAdded, entryChanged, linked, matchedByColour, mayLeadTo, unlinked, type Pair } from '.'
-import { plainPen, written } from './testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 
 const house = quillbackRoad()
 const RUNS = rowsOf(house, 'cables').filter(({ farBoxId }) => farBoxId !== null)

@@ -12,7 +12,7 @@ import { REGION_IDS, type RegionId } from '../model/vocabulary'
 import { prove } from '../prove'
 import { foundCircuit } from '../route'
 import { arrangementsOf, severalPlaces, type Arrangement } from '.'
-import { plainPen, written } from './testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 
 const OLD: Readonly<Record<RegionId, readonly [end: string, middle: string]>> = {
   'north-america-120': ['old-two-place-switch', 'old-middle-switch'],

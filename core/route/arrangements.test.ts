@@ -13,7 +13,7 @@ import {
   type RoutedBox,
   type RoutedTogether,
 } from '.'
-import { chainOf, type Chain } from './testing/chain'
+import { chainOf, type Chain } from '@/testing/route/chain'
 import { tiedBoxes } from '../job/tied'
 
 const DIMMER = 'dimmer-led-150-two-wire'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { assignments, edgesOf, type Edge } from './carry'
-import { chainOf } from './testing/chain'
+import { chainOf } from '@/testing/route/chain'
 
 /** Two boxes with one cable of three coloured conductors and a white. */
 function edge(): Edge {

@@ -4,7 +4,7 @@ import { switchLoop, usualBox } from '@/demo/usual'
 import { boxView, type BoxView } from '../job/box-view'
 import { prove } from '../prove'
 import { plannedCircuit, routeBox, routeCures, setsFor, type RouteCure } from '.'
-import { chainOf, type Chain } from './testing/chain'
+import { chainOf, type Chain } from '@/testing/route/chain'
 
 const LINKED = 'smart-switch-linked'
 const OAK = 'companion-oak'

@@ -4,8 +4,8 @@ import type { DeviceModel } from '../model/device'
 import { deviceNamed } from '../model/trade'
 import { prove } from '../prove'
 import { plannedCircuit, routeTogether, setsFor } from '.'
-import { chainOf } from './testing/chain'
-import { everyWay } from './testing/every-way'
+import { chainOf } from '@/testing/route/chain'
+import { everyWay } from '@/testing/route/every-way'
 
 const OLD = deviceNamed(trade, 'old-two-place-switch')!
 /** What bears on how a device is wired. */

@@ -5,8 +5,8 @@ import { tiedSets } from '../job/tied'
 import { ifOnAfter, planBox } from '../plan'
 import { prove } from '../prove'
 import { foundCircuit, plannedCircuit, routeAll, routeBox } from '.'
-import { boxesOfLaw } from './testing/colour-law'
-import { houseOf } from './testing/house'
+import { boxesOfLaw } from '@/testing/route/colour-law'
+import { houseOf } from '@/testing/route/house'
 
 const SEEDS = 160
 

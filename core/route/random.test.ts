@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lot } from '../model/testing/lot'
+import { lot } from '@/testing/model/lot'
 import { trade } from '@/catalogue'
 import type { DeviceModel } from '../model/device'
 import { tiedBoxes } from '../job/tied'
@@ -19,8 +19,8 @@ import {
   setsFor,
   wishesFor,
 } from '.'
-import { boxesOfLaw } from './testing/colour-law'
-import { chainOf, type Chain } from './testing/chain'
+import { boxesOfLaw } from '@/testing/route/colour-law'
+import { chainOf, type Chain } from '@/testing/route/chain'
 
 const REGIONS: readonly RegionId[] = ['north-america-120', 'north-america-120', 'europe-230']
 

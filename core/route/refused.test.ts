@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { deviceNamed } from '../model/trade'
 import { prove } from '../prove'
-import { wired } from '../prove/testing/wired'
+import { wired } from '@/testing/prove/wired'
 import { switchLoop, usualBox } from '@/demo/usual'
 import { routeBox, routeTogether } from '.'
-import { chainOf } from './testing/chain'
+import { chainOf } from '@/testing/route/chain'
 
 /** What house rules forbid is not refused for its wiring. */
 const ALL_ALLOWED = { 'push-in': 'yes', 'ground-referenced': 'allowed' }

@@ -4,7 +4,7 @@ import { deviceNamed } from '../model/trade'
 import type { RegionId } from '../model/vocabulary'
 import { prove } from '../prove'
 import { plannedCircuit, routeTogether, setsFor } from '.'
-import { chainOf, type Chain } from './testing/chain'
+import { chainOf, type Chain } from '@/testing/route/chain'
 
 const REGIONS: readonly RegionId[] = ['north-america-120', 'europe-230']
 

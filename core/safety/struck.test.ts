@@ -4,9 +4,9 @@ import { boxView, type BoxView } from '../job/box-view'
 import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
 import type { Row } from '../model/entities'
-import { lot } from '../model/testing/lot'
+import { lot } from '@/testing/model/lot'
 import { rowsOf } from '../model/record'
-import { plainPen, written } from '../recording/testing/plain-pen'
+import { plainPen, written } from '@/testing/recording/plain-pen'
 import { isolationOf } from '.'
 
 const pen = plainPen('e')

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { circuit, lamp, supply, wire } from '../model/testing/bare'
+import { circuit, lamp, supply, wire } from '@/testing/model/bare'
 import { compile, solve, stateAt, stateCount, stateFromWords } from '.'
 
 describe('solve against closed forms', () => {

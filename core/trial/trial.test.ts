@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { plainPlaces } from '@/demo/places'
 import { prove } from '../prove'
 import { AS_IT_COMES, read } from '../read'
-import { lamp, oldTwoSupplyPair, supply, wired } from '../prove/testing/wired'
+import { lamp, oldTwoSupplyPair, supply, wired } from '@/testing/prove/wired'
 import { Trial } from '.'
 
 const HOME = ['panel:neutral', 'lamp:neutral']

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { highsSolver } from '@/workers/highs'
-import { randomFrom } from '../identify/testing/hidden'
+import { randomFrom } from '@/testing/identify/hidden'
 import {
   choicesOf,
   PROPOSALS,

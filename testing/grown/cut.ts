@@ -17,6 +17,8 @@ export interface Cut {
   readonly told: Told
   readonly mistake: Mistake
   readonly survey: Survey
+  /** Lights that every place of theirs works, as anybody sees who tries. */
+  readonly answering: ReadonlySet<string>
   readonly circuit: Circuit
   readonly boxOfJoint: ReadonlyMap<string, string>
   readonly state: Readonly<Record<string, Readonly<Record<string, string>>>>
@@ -60,6 +62,8 @@ export function cutOf(seed: number, mistake: Mistake, most = MOST_BOXES): Cut | 
   const insulated = cables.flatMap(({ cable }) => cable.strands.filter(({ bare }) => !bare))
   if (insulated.length > MOST_INSULATED || devices.length > MOST_DEVICES) return null
   const colours = lot.chance(0.25)
+  const lights = [...new Set(devices.map(({ light }) => light))]
+  const answering = new Set(lights.filter(id => answersFromAll(house, circuit, id)))
   const survey: Survey = {
     nominalVolts: 120,
     nominalBand: regionOf('north-america-120').nominalBand,
@@ -93,12 +97,11 @@ export function cutOf(seed: number, mistake: Mistake, most = MOST_BOXES): Cut | 
           : [],
       ),
     })),
-    lights: [...new Set(devices.map(({ light }) => light))].map((id): SurveyLight => ({
+    lights: lights.map((id): SurveyLight => ({
       id,
       name: id,
       cablesAtMost: told === 'bare' ? 1 : house.loads.filter(({ groupId }) => groupId === id).length,
-      behaves:
-        (known(0.6) || lot.chance(0.5)) && answersFromAll(house, circuit, id) ? 'answers' : 'not-known',
+      behaves: (known(0.6) || lot.chance(0.5)) && answering.has(id) ? 'answers' : 'not-known',
     })),
     circuitsAtMost: told === 'bare' ? 1 : Math.min(3, Math.max(1, circuitsIn(looked).size)),
   }
@@ -107,6 +110,7 @@ export function cutOf(seed: number, mistake: Mistake, most = MOST_BOXES): Cut | 
     told,
     mistake,
     survey,
+    answering,
     circuit,
     boxOfJoint: new Map(
       circuit.joints.flatMap(({ id }) => {

@@ -1,4 +1,11 @@
-import { answersTo, Identifier, type Answer, type Identification, type Question } from '@/core/identify'
+import {
+  answersTo,
+  Identifier,
+  type Answer,
+  type Identification,
+  type Question,
+  type Survey,
+} from '@/core/identify'
 import { SimulatedTester } from '@/standins/tester'
 import type { Cut } from './cut'
 
@@ -19,6 +26,8 @@ export interface Played {
 
 export interface Playing {
   readonly live: boolean
+  /** Whether each place is worked and its light looked at before anything is opened, as is asked for. */
+  readonly watches: boolean
   /** The reading, counted from 0, that is misread, and which of the other answers it shows. */
   readonly lie?: { readonly at: number; readonly choice: number }
   readonly most?: number
@@ -33,7 +42,7 @@ interface Taken {
 const MOST_READINGS = 90
 
 /** Null where the record does not say enough to begin. */
-export function play(cut: Cut, { live, lie, most = MOST_READINGS }: Playing): Played | null {
+export function play(cut: Cut, { live, watches, lie, most = MOST_READINGS }: Playing): Played | null {
   const milliseconds: number[] = []
   const timed = <Value>(work: () => Value): Value => {
     const start = performance.now()
@@ -41,7 +50,7 @@ export function play(cut: Cut, { live, lie, most = MOST_READINGS }: Playing): Pl
     milliseconds.push(performance.now() - start)
     return value
   }
-  const opened = Identifier.of(cut.survey, { live })
+  const opened = Identifier.of(watches ? watched(cut) : cut.survey, { live })
   if (!opened.ok) return null
   const tester = new SimulatedTester(cut.circuit, cut.boxOfJoint, cut.survey.nominalBand, cut.state)
   let taken: Taken[] = []
@@ -93,3 +102,11 @@ export function play(cut: Cut, { live, lie, most = MOST_READINGS }: Playing): Pl
     ),
   }
 }
+
+const watched = ({ survey, answering }: Cut): Survey => ({
+  ...survey,
+  lights: survey.lights.map(light => ({
+    ...light,
+    behaves: answering.has(light.id) ? 'answers' : 'not-known',
+  })),
+})

@@ -1,10 +1,10 @@
 import type { CableAsFound, Control, RunStrand } from '@/demo/builder'
 import { bareJob, strand } from '@/demo/usual'
-import type { JobRecord } from '../../model/record'
-import { lot } from '../../model/testing/lot'
-import { deviceNamed, type Trade } from '../../model/trade'
-import type { Insulation, RegionId } from '../../model/vocabulary'
-import { setsFor } from '../sets'
+import type { JobRecord } from '@/core/model/record'
+import { lot } from '@/testing/model/lot'
+import { deviceNamed, type Trade } from '@/core/model/trade'
+import type { Insulation, RegionId } from '@/core/model/vocabulary'
+import { setsFor } from '@/core/route/sets'
 
 /** What a region’s wiring looks like: colours, and the old switches with their screws. */
 const USUAL: Readonly<

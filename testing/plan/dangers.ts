@@ -1,5 +1,5 @@
-import type { HalfDone } from '../../route'
-import { compile, solve, stateAt, stateCount } from '../../solve'
+import type { HalfDone } from '@/core/route'
+import { compile, solve, stateAt, stateCount } from '@/core/solve'
 
 /** Solved state by state, not by what could be joined: shorts, and volts at what is bare in the air. */
 export function dangers({ circuit, bare }: HalfDone): string[] {

@@ -1,11 +1,11 @@
-import type { BoxView } from '../../job/box-view'
-import type { DeviceModel } from '../../model/device'
-import type { Trade } from '../../model/trade'
-import { prove } from '../../prove'
-import { wired } from '../../prove/testing/wired'
-import { carryingCost, edgesOf, type Runner } from '../carry'
-import type { PlannedDevice } from '../planned'
-import { plannedDevices } from '../route-box'
+import type { BoxView } from '@/core/job/box-view'
+import type { DeviceModel } from '@/core/model/device'
+import type { Trade } from '@/core/model/trade'
+import { prove } from '@/core/prove'
+import { wired } from '@/testing/prove/wired'
+import { carryingCost, edgesOf, type Runner } from '@/core/route/carry'
+import type { PlannedDevice } from '@/core/route/planned'
+import { plannedDevices } from '@/core/route/route-box'
 
 /** What trying every way came to. */
 export interface EveryWay {

@@ -1,8 +1,8 @@
 import { trade } from '@/catalogue'
-import { lot } from '../../model/testing/lot'
-import { deviceNamed } from '../../model/trade'
-import { setsFor } from '../../route'
-import { chainOf, type Chain } from '../../route/testing/chain'
+import { lot } from '@/testing/model/lot'
+import { deviceNamed } from '@/core/model/trade'
+import { setsFor } from '@/core/route'
+import { chainOf, type Chain } from '@/testing/route/chain'
 
 /** One to three boxes of one light, its switches in their places, with devices that work together. */
 export function chainFor(seed: number): Chain {

@@ -1,4 +1,4 @@
-import type { Circuit, CircuitLoad, SupplyPoint, Wire } from '../circuit'
+import type { Circuit, CircuitLoad, SupplyPoint, Wire } from '@/core/model/circuit'
 
 /** A supply of 120 V whose poles are `id:h`, `id:n` and `ground`. */
 export const supply = (id: string, more: Partial<SupplyPoint> = {}): SupplyPoint => ({

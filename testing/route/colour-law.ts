@@ -1,5 +1,5 @@
-import type { BoxView } from '../../job/box-view'
-import type { RoutedBox } from '../planned'
+import type { BoxView } from '@/core/job/box-view'
+import type { RoutedBox } from '@/core/route/planned'
 
 const GROUND = ['bare', 'green', 'green-yellow']
 const NEUTRAL: Readonly<Record<string, readonly string[]>> = {

@@ -1,10 +1,10 @@
-import type { Circuit } from '../../model/circuit'
-import { Situations, compile, describeState, solve } from '../../solve'
-import { staticFindings } from '../joined'
-import { unlikePlan } from '../plan'
-import type { Counterexample } from '../prove'
-import { stateFindings } from '../shown'
-import { signalsApart } from '../signals'
+import type { Circuit } from '@/core/model/circuit'
+import { Situations, compile, describeState, solve } from '@/core/solve'
+import { staticFindings } from '@/core/prove/joined'
+import { unlikePlan } from '@/core/prove/plan'
+import type { Counterexample } from '@/core/prove/prove'
+import { stateFindings } from '@/core/prove/shown'
+import { signalsApart } from '@/core/prove/signals'
 
 /** Makes a counterexample’s moves anew and solves where they lead: null where it shows, else why not. */
 export function replayed(circuit: Circuit, counterexample: Counterexample): string | null {

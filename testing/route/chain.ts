@@ -1,9 +1,9 @@
 import type { CableAsFound, Control, RunStrand } from '@/demo/builder'
 import { bareJob, strand } from '@/demo/usual'
-import { basisOf } from '../../identify'
-import type { BoxView } from '../../job/box-view'
-import { tiedBoxes } from '../../job/tied'
-import type { Insulation, RegionId, Role } from '../../model/vocabulary'
+import { basisOf } from '@/core/identify'
+import type { BoxView } from '@/core/job/box-view'
+import { tiedBoxes } from '@/core/job/tied'
+import type { Insulation, RegionId, Role } from '@/core/model/vocabulary'
 
 /** Boxes whose switches work one light; fed in one of them or at the lamp, the lamp on one of them. */
 export interface Chain {

@@ -1,8 +1,8 @@
-import { applyChanges } from '../../job/change'
-import type { Edit } from '../../job/command'
-import { transition } from '../../job/transition'
-import type { JobRecord } from '../../model/record'
-import type { Pen } from '../pen'
+import { applyChanges } from '@/core/job/change'
+import type { Edit } from '@/core/job/command'
+import { transition } from '@/core/job/transition'
+import type { JobRecord } from '@/core/model/record'
+import type { Pen } from '@/core/recording/pen'
 
 /** A pen with ids in a row, that has seen the first version of every row. */
 export function plainPen(prefix = 'new'): Pen {

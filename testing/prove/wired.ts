@@ -1,4 +1,4 @@
-import type { Circuit, CircuitLoad, PlacedDevice, SupplyPoint } from '../../model/circuit'
+import type { Circuit, CircuitLoad, PlacedDevice, SupplyPoint } from '@/core/model/circuit'
 import { trade } from '@/catalogue'
 
 /** A lamp of so many watts at `id:hot` and `id:neutral`. */

@@ -1,11 +1,18 @@
 import { deviceNamed } from '@/core/model/trade'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '@/core/model/circuit'
 import { terminalPoint } from '@/core/model/circuit'
-import { FILAMENT, lamp, supply } from '@/core/model/testing/bare'
+import { FILAMENT, lamp, supply } from '@/testing/model/bare'
 import { regionOf } from '@/core/model/regions'
 import type { FarEnd, Insulation, Role } from '@/core/model/vocabulary'
 import { trade } from '@/catalogue'
-import type { Survey, SurveyCable, SurveyDevice, SurveyEnd, SurveyLight, SurveySeat } from '../survey'
+import type {
+  Survey,
+  SurveyCable,
+  SurveyDevice,
+  SurveyEnd,
+  SurveyLight,
+  SurveySeat,
+} from '@/core/identify/survey'
 
 /** A circuit that only the tester knows, what can be seen of it, and what its conductors truly are. */
 export interface Hidden {

@@ -1,13 +1,13 @@
-import type { BoxView } from '../../job/box-view'
-import { looksLikeGround } from '../../model/regions'
-import type { Trade } from '../../model/trade'
-import { foundJointOf } from '../as-found'
-import { assemble } from '../assemble'
-import { carryingCost, type Runner } from '../carry'
-import type { RoutedBox } from '../planned'
-import type { Boxed, Puzzle } from '../puzzle'
-import { isNeeded } from '../route-box'
-import type { Scheme } from '../schemes'
+import type { BoxView } from '@/core/job/box-view'
+import { looksLikeGround } from '@/core/model/regions'
+import type { Trade } from '@/core/model/trade'
+import { foundJointOf } from '@/core/route/as-found'
+import { assemble } from '@/core/route/assemble'
+import { carryingCost, type Runner } from '@/core/route/carry'
+import type { RoutedBox } from '@/core/route/planned'
+import type { Boxed, Puzzle } from '@/core/route/puzzle'
+import { isNeeded } from '@/core/route/route-box'
+import type { Scheme } from '@/core/route/schemes'
 
 /**
  * The least that a scheme costs over every way to use the conductors between some boxes, each on any net or on none;

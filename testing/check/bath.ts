@@ -1,6 +1,6 @@
 import type { Control } from '@/demo/builder'
 import { bareJob, fedAtTheSwitch, strand } from '@/demo/usual'
-import type { JobRecord } from '../../model/record'
+import type { JobRecord } from '@/core/model/record'
 
 const light: Control = {
   group: 'light',

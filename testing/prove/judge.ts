@@ -1,6 +1,6 @@
 import { expect } from 'vitest'
-import { parseCircuit, type Circuit } from '../../model/circuit'
-import { prove, type PropertyId } from '..'
+import { parseCircuit, type Circuit } from '@/core/model/circuit'
+import { prove, type PropertyId } from '@/core/prove'
 import { replayed } from './replays'
 import { wired, type Wired } from './wired'
 

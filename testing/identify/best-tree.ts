@@ -1,7 +1,7 @@
-import { Ledger } from '../ledger'
-import { nextQuestion } from '../next'
-import { Candidates } from '../predictions'
-import { answersTo, keyOf } from '../question'
+import { Ledger } from '@/core/identify/ledger'
+import { nextQuestion } from '@/core/identify/next'
+import { Candidates } from '@/core/identify/predictions'
+import { answersTo, keyOf } from '@/core/identify/question'
 import { EACH_COSTS_ONE, MOST_READINGS, type Prepared } from './run'
 
 /** How far the exact search goes: states of *how many readings speak against each class*. */

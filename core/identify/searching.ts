@@ -1,0 +1,149 @@
+import type { Role } from '../model/vocabulary'
+import type { Frame } from './frame'
+import type { Hypothesis } from './hypothesis'
+import { byStand, Judge, type Held, type Load, type Stands } from './judge'
+import type { Taken } from './ledger'
+import { askedIn } from './predict'
+import { bitOf, keyOf } from './question'
+import { Standing } from './standing'
+import type { Bound } from './supposed'
+import { weightOf } from './weight'
+
+/** An unseen load is not usual. */
+const UNSEEN_LOAD = 0.05
+/**
+ * Unseen loads that a conductor capped by itself allows a rival beyond what the simplest network needs. It serves nobody,
+ * so nobody would notice that what it shows comes through a load.
+ */
+const CAPPED_MORE = 1
+
+/** What a search for networks goes by: the readings in numbers, what is claimed, what was found, what it may still spend. */
+export class Searching {
+  protected readonly standing: Standing
+  protected readonly judge: Judge
+  protected readonly asFound: readonly Held[]
+  protected readonly apart: readonly Held[]
+  /** How often each end was held to with its box apart. */
+  protected readonly readApart = new Map<number, number>()
+  /** All readings, and those taken as found, as they are judged together. */
+  protected readonly stands: Stands
+  protected readonly standsAsFound: Stands
+  protected readonly standsApart: Stands
+  protected readonly heldTo: readonly boolean[]
+  protected readonly spareLamps: number
+  /** Whether a rival may hang what is capped by itself on one load more. */
+  protected readonly hasCapped: boolean
+  protected readonly claims: (Role | null)[] | null
+  protected readonly found: Hypothesis[] = []
+  protected readonly parent: Uint16Array
+  protected readonly base: Uint16Array
+  protected readonly touched = new Set<number>()
+  /** How many networks speak against each claim. */
+  protected readonly refuted: number[]
+  protected steps = 0
+  protected stopped = false
+
+  constructor(
+    readonly frame: Frame,
+    readonly legs: number,
+    taken: readonly Taken[],
+    claims: readonly (Role | null)[] | null,
+    readonly bound: Bound,
+  ) {
+    this.standing = new Standing(frame)
+    this.judge = new Judge(frame, this.standing, legs)
+    this.claims = claims && [...claims]
+    this.refuted = frame.ends.map(() => 0)
+    const distinct = new Map<string, { taken: Taken; times: number }>()
+    for (const each of taken) {
+      const key = `${keyOf(each.question)} = ${each.answer}`
+      distinct.set(key, { taken: each, times: (distinct.get(key)?.times ?? 0) + 1 })
+    }
+    const held = [...distinct.values()].map(({ taken: { question, answer }, times }): Held => ({
+      asked: askedIn(frame, question),
+      bit: bitOf(question, answer),
+      times,
+    }))
+    this.asFound = held.filter(({ asked }) => asked.apart === 0 && asked.question.power === 'on')
+    this.apart = held.filter(each => !this.asFound.includes(each))
+    this.stands = byStand(held)
+    this.standsAsFound = byStand(this.asFound)
+    this.standsApart = byStand(this.apart)
+    const { lights } = frame.survey
+    const holders = new Set(
+      held.flatMap(({ asked: { question } }) =>
+        [question.from, question.to].flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : [])),
+      ),
+    )
+    this.heldTo = lights.map(({ id }) => holders.has(id))
+    this.hasCapped = claims !== null && frame.ends.some(({ index }) => this.isCapped(index))
+    this.spareLamps = lights.filter(({ behaves }) => behaves !== 'answers').length
+    const met = new Set(
+      held.flatMap(({ asked }) => [asked.from, asked.to].map(node => frame.ends[node]?.foundNode ?? -1)),
+    )
+    for (const { index, foundNode, seat } of frame.ends)
+      if (met.has(foundNode) || seat.kind === 'terminal') this.touched.add(index)
+    for (const { terminals } of frame.switches)
+      for (const { index, foundNode } of frame.ends)
+        if (terminals.includes(foundNode)) this.touched.add(index)
+    for (const { asked } of this.apart)
+      for (const end of [asked.from, asked.to]) this.readApart.set(end, (this.readApart.get(end) ?? 0) + 1)
+    this.parent = new Uint16Array(frame.nodes.count)
+    this.base = new Uint16Array(frame.nodes.count)
+    const beyond = new Int16Array(frame.ends.length).fill(-1)
+    for (const { index, ground, other } of frame.ends)
+      beyond[index] = ground ? frame.nodes.earth : other > index ? other : -1
+    this.standing.metal(beyond, this.base)
+  }
+
+  protected get isSettled(): boolean {
+    if (!this.claims) return this.done
+    return this.claims.every((role, end) => role === null || this.refuted[end]! > 0)
+  }
+
+  protected get done(): boolean {
+    return this.claims ? this.claims.every(role => role === null) : this.found.length >= this.bound.enough
+  }
+
+  protected step(count = 1): boolean {
+    this.steps += count
+    if (this.steps > this.bound.steps) this.stopped = true
+    return !this.stopped
+  }
+
+  /** Whether these are more loads than may be supposed: what hangs capped by itself may hang on one more. */
+  protected isTooMuch(loads: readonly Load[]): boolean {
+    const more = this.hasCapped && loads.some(([near]) => this.isCapped(near)) ? CAPPED_MORE : 0
+    return this.unseenIn(loads) > this.bound.unseen + more
+  }
+
+  protected isCapped(end: number): boolean {
+    const known = this.frame.ends[end]
+    return known !== undefined && !known.ground && known.seat.kind === 'alone'
+  }
+
+  protected unseenIn(loads: readonly Load[]): number {
+    return Math.max(0, loads.length - this.spareLamps)
+  }
+
+  /** Whether a role speaks against what is claimed of an end. */
+  protected parts(role: Role, end: number): boolean {
+    const claim = this.claims![end]
+    return claim !== null && claim !== role
+  }
+
+  /** Keeps a network that gives another role to something claimed. */
+  protected keep(network: Hypothesis, roles: readonly Role[], unseen: number): void {
+    if (this.claims) {
+      const parted = roles.flatMap((role, end) => (this.parts(role, end) ? [end] : []))
+      for (const end of parted) {
+        this.refuted[end]!++
+        if (this.refuted[end]! >= this.bound.enough) this.claims[end] = null
+      }
+      if (parted.length === 0) return
+    }
+    const weight = weightOf(this.frame, this.standing, network) * UNSEEN_LOAD ** (unseen + 1)
+    this.found.push({ ...network, weight })
+    if (this.done) this.stopped = true
+  }
+}
