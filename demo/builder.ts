@@ -8,6 +8,7 @@ import { regionOf } from '@/core/model/regions'
 import { deviceNamed } from '@/core/model/trade'
 import type { CableEntry, FarEnd, Gauge, Insulation, Role, RoomKind, Sheath } from '@/core/model/vocabulary'
 import { planBox, testList } from '@/core/plan'
+import { toClamp } from '@/core/safety'
 
 /** One conductor as found: its insulation, where it sits here, and what it is taken for. */
 export interface Strand {
@@ -363,18 +364,8 @@ export function jobBuilder(job: JobRow) {
       })
     }
     read(boxId, { purpose: 'tester', reference: 'receptacle in the hall' })
-    const neutral = ends.filter(each => each.end.role === 'neutral' && each.end.jointId)
-    const joints = new Set(neutral.map(each => each.end.jointId))
-    for (const jointId of joints) {
-      const member = neutral.find(each => each.end.jointId === jointId)!
-      read(boxId, {
-        purpose: 'clamp',
-        instrument: 'clamp',
-        fromEndId: member.end.id,
-        value: 0,
-        breaker: 'off',
-      })
-    }
+    for (const { end } of toClamp(view(boxId)))
+      read(boxId, { purpose: 'clamp', instrument: 'clamp', fromEndId: end.id, value: 0, breaker: 'off' })
   }
 
   /** Ticks steps as they come free; all of them, or the first few. */

@@ -1,7 +1,7 @@
 import { houseRule, type BoxView } from '../job/box-view'
 import type { Trade } from '../model/trade'
 import { changedTerminals, foundJointOf, type PlannedDevice, type RoutedBox } from '../route'
-import { clampedSinceOff } from '../safety'
+import { clampedSinceOff, mayReturnIn } from '../safety'
 import { step, type Draft } from './step'
 
 /** The work at an opened box, once it is dead: what comes out, what is joined and landed, and the power back. */
@@ -20,23 +20,22 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
   const untouched = routed.joints
     .filter(joint => foundJointOf(view, joint, routed.pigtails) !== null)
     .flatMap(({ endIds }) => endIds)
-  const neutralJoints = view.joints.filter(joint =>
-    view.ends.some(
-      ({ end }) => end.jointId === joint.id && end.role === 'neutral' && !untouched.includes(end.id),
-    ),
-  )
+  const clamped = clampedSinceOff(view)
+  const mayReturn = view.joints
+    .flatMap(({ id }) => mayReturnIn(view, id))
+    .filter(({ end }) => !untouched.includes(end.id))
   return [
     ...signedFor(view, replaced),
-    ...neutralJoints.map(joint => ({
+    ...mayReturn.map(({ end, name }) => ({
       ...step(
-        `clamp:${joint.id}`,
+        `clamp:${end.id}`,
         'reading' as const,
-        'Clamp the neutral before its joint is opened: 0 A',
+        `Clamp ${name} before its joint is opened: 0 A`,
         'With its own breaker off, a shared or borrowed neutral reads 0 V until it is opened, and can then stand at line voltage.',
-        1,
+        0.5,
       ),
       doneBy: 'record' as const,
-      done: clampedIdle(view, joint.id),
+      done: clamped.has(end.id),
     })),
     ...replaced
       .filter(device => view.places.find(place => place.place.id === device.placeId)?.found)
@@ -135,12 +134,6 @@ function foldOrder(view: BoxView, routed: RoutedBox): string {
     `${view.region.words.hot} and switched to the other`,
     'the device’s own conductors last',
   ].join(', ')
-}
-
-/** Since the power went off: what another circuit sends back comes and goes with its lamps. */
-function clampedIdle(view: BoxView, jointId: string): boolean {
-  const clamped = clampedSinceOff(view)
-  return view.ends.some(({ end }) => end.jointId === jointId && clamped.has(end.id))
 }
 
 function jointDraft(

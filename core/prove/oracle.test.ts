@@ -5,9 +5,7 @@ import type { Circuit, PlacedDevice } from '../model/circuit'
 import { lamp, supply } from '@/testing/model/bare'
 import { Situations, compile, holds, solve } from '../solve'
 import { prove, type PropertyId } from '.'
-import { staticFindings } from './joined'
-import { stateFindings } from './shown'
-import { signalsApart } from './signals'
+import { wrongForGood, wrongHere } from '@/testing/prove/plain-judge'
 import { replayed } from '@/testing/prove/replays'
 
 const MODELS = [
@@ -77,10 +75,10 @@ function circuitOf({ devices, lamps, twoGroups, second }: Thrown): Circuit {
 }
 
 /** What is broken, found by going through every state that can be reached, each solved by itself. */
-function brokenBy(circuit: Circuit): PropertyId[] {
+function brokenBy(circuit: Circuit): string[] {
   const compiled = compile(circuit)
   const situations = new Situations(compiled)
-  const broken = new Set([...staticFindings(compiled), ...signalsApart(compiled)].map(each => each.property))
+  const broken = wrongForGood(circuit)
   const solved = new Map<string, ReturnType<typeof solve>>()
   const solutionOf = (state: readonly number[]) => {
     const key = state.join()
@@ -94,7 +92,7 @@ function brokenBy(circuit: Circuit): PropertyId[] {
     if (seen.has(state.join())) continue
     seen.add(state.join())
     const here = state
-    for (const each of stateFindings(compiled, solutionOf(here))) broken.add(each.property)
+    for (const each of wrongHere(compiled, solutionOf(here))) broken.add(each)
     compiled.devices.forEach(({ events, placed }, device) => {
       const hand = events.includes('toggle') ? 'toggle' : 'press'
       for (const event of events) {

@@ -1,6 +1,7 @@
 import type { BoxView, EndView } from '../job/box-view'
+import { claimStatus } from '../identify'
 import { rowsOf } from '../model/record'
-import { mayBeNeutral } from '../model/regions'
+import { looksLikeGround } from '../model/regions'
 import { isolationOf } from './isolation'
 import { lastTicked } from './ticks'
 
@@ -12,22 +13,27 @@ export const TOGETHER = 'test:together'
 export const isApart = ({ record, box }: BoxView): boolean => lastTicked(record, box.id, APART, TOGETHER)
 
 /**
- * One conductor of each joint that may carry another circuit’s return and was not clamped since the power
- * went off: opened, its load side can stand at line voltage though everything here reads dead.
+ * Conductors of joints that may carry another circuit’s return and were not clamped since the power went off: opened,
+ * the load side of one can stand at line voltage though everything here reads dead.
  */
 export function toClamp(view: BoxView): EndView[] {
-  const { region } = view
   const clamped = clampedSinceOff(view)
-  return view.joints.flatMap(({ id }) => {
-    const members = view.ends.filter(({ end }) => end.jointId === id)
-    const mayReturn = members.filter(
-      ({ end, conductor }) =>
-        end.role === 'neutral' || (end.role === null && mayBeNeutral(region, conductor)),
-    )
-    const [first] = mayReturn
-    if (!first || members.length < 2 || members.some(({ end }) => clamped.has(end.id))) return []
-    return [first]
-  })
+  return view.joints.flatMap(({ id }) => mayReturnIn(view, id).filter(({ end }) => !clamped.has(end.id)))
+}
+
+/**
+ * Conductors of a joint that may be another circuit’s return, whatever their colour: all but a ground and what was
+ * proven to be something else. What somebody says it is, or its colour, clears none.
+ */
+export function mayReturnIn(view: BoxView, jointId: string): EndView[] {
+  const members = view.ends.filter(({ end }) => end.jointId === jointId)
+  return members.length < 2 ? [] : members.filter(each => mayReturn(view, each))
+}
+
+function mayReturn(view: BoxView, each: EndView): boolean {
+  if (looksLikeGround(view.region, each.conductor)) return false
+  const { role, proof } = claimStatus(view, each)
+  return role === 'neutral' || proof !== 'proven'
 }
 
 /** Ends that a clamp meter found without current since the power of their box went off. */

@@ -9,7 +9,7 @@ import type { Edit } from '../job/command'
 import { transition } from '../job/transition'
 import type { Row } from '../model/entities'
 import { holdPoints, planBox } from '../plan'
-import { approachToLift, isLifted, isolationOf, LIFTED, PUT_BACK } from '.'
+import { approachToLift, isLifted, isolationOf, LIFTED, PUT_BACK, toClamp } from '.'
 
 const NOW = '2026-03-02T09:00:00.000Z'
 let counter = 0
@@ -216,8 +216,10 @@ describe('hold points', () => {
     row: { id: `step-${++counter}`, boxId: 'box', stepKey, seq: 0, at: NOW, note: '' },
   })
   const chosen = () => usualBox({ choice: 'dimmer-led-150-neutral' })
-  const clamped = () =>
-    reading({ purpose: 'clamp', instrument: 'clamp', fromEndId: 'box-a-white-2-end', value: 0 })
+  const clampedAt = (fromEndId: string) =>
+    reading({ purpose: 'clamp', instrument: 'clamp', fromEndId, value: 0 })
+  const clamped = () => clampedAt('box-a-white-2-end')
+  const bothClamped = () => [clamped(), clampedAt('box-b-white-2-end')]
 
   it('no step that touches conductors can be ticked in a box that may be live', () => {
     const view = chosen()
@@ -267,12 +269,27 @@ describe('hold points', () => {
     expect(guarded(lifted, switching('on', 'circuit-7')).ok).toBe(false)
   })
 
-  it('once dead, the neutral joint still waits for its clamp reading', () => {
+  it('once dead, the neutral joint still waits for a clamp reading at each of its conductors', () => {
     const dead = then(chosen(), ...whole())
-    const touch = planBox(dead, trade).steps.find(step => step.kind === 'touch')!
-    expect(touch.holds).toEqual(['Clamp the neutral before its joint is opened: 0 A'])
-    expect(guarded(dead, tick(touch.key)).ok).toBe(false)
-    expect(guarded(then(dead, clamped()), tick(touch.key)).ok).toBe(true)
+    const touchOf = (view: BoxView) => planBox(view, trade).steps.find(step => step.kind === 'touch')!
+    expect(touchOf(dead).holds).toEqual(['Clamp A white before its joint is opened: 0 A'])
+    expect(guarded(dead, tick(touchOf(dead).key)).ok).toBe(false)
+    const once = then(dead, clamped())
+    expect(touchOf(once).holds).toEqual(['Clamp B white before its joint is opened: 0 A'])
+    expect(guarded(once, tick(touchOf(once).key)).ok).toBe(false)
+    expect(guarded(then(dead, ...bothClamped()), tick(touchOf(dead).key)).ok).toBe(true)
+  })
+
+  it('of a joint every conductor is clamped that was not proven something else, whatever its colour or its word', () => {
+    const names = (view: BoxView) => toClamp(view).map(({ name }) => name)
+    const cables = passingThrough(true)
+    const said = usualBox({ cables, proven: false })
+    const blacks = cables.map(({ name }) => `${name} black`)
+    expect(names(said)).toEqual(expect.arrayContaining(blacks))
+    expect(names(said).filter(name => name.endsWith('bare'))).toEqual([])
+    const proven = usualBox({ cables })
+    expect(names(proven).filter(name => name.endsWith('black'))).toEqual([])
+    expect(names(proven)).toEqual(cables.map(({ name }) => `${name} white`))
   })
 
   it('a role that is not proven holds every touch', () => {
@@ -282,7 +299,7 @@ describe('hold points', () => {
   })
 
   it('the power waits for all the work', () => {
-    const view = then(chosen(), ...whole(), clamped())
+    const view = then(chosen(), ...whole(), ...bothClamped())
     expect(guarded(view, tick('power')).ok).toBe(false)
     let working = view
     for (const step of planBox(view, trade).steps.filter(each => each.kind === 'touch'))
@@ -312,6 +329,7 @@ describe('hold points', () => {
       () => switching('off', null),
       clamped,
       ...ENDS.map(id => () => dead(id)),
+      () => clampedAt('box-b-white-2-end'),
       ...ENDS.slice(0, 2).map(id => () => dead(id, 120)),
       ...touching.map(step => () => tick(step.key)),
     ]
@@ -320,7 +338,17 @@ describe('hold points', () => {
     fc.assert(
       fc.property(script, order => {
         let now = view
-        for (const index of [...order, 0, 1, 2, 5, ...ENDS.map((_, at) => 6 + at), 0, ...order]) {
+        for (const index of [
+          ...order,
+          0,
+          1,
+          2,
+          5,
+          ...ENDS.map((_, at) => 6 + at),
+          6 + ENDS.length,
+          0,
+          ...order,
+        ]) {
           const edit = actions[index]!()
           const changes = guarded(now, edit)
           if (!changes.ok) continue

@@ -10,49 +10,18 @@ import {
   type ReactNode,
 } from 'react'
 import { boxView, type BoxView } from '@/core/job/box-view'
-import type { Command, CommandName, Edit, UndoCommand } from '@/core/job/command'
+import type { CommandName, Edit } from '@/core/job/command'
 import type { EntityName } from '@/core/model/entities'
 import type { Trade } from '@/core/model/trade'
 import { holdPoints } from '@/core/plan'
 import type { Pen } from '@/core/recording'
+import { browserWorld } from './browser-world'
 import { newId } from './new-id'
-import { jobStore, type JobSnapshot, type JobStore, type StoreWorld, type VersionedRecord } from './store'
+import { jobStore, type JobSnapshot, type JobStore, type VersionedRecord } from './store'
 
 const JobContext = createContext<JobStore | null>(null)
 const TradeContext = createContext<Trade | null>(null)
 const DemoContext = createContext(false)
-
-function browserWorld(jobId: string): StoreWorld {
-  const key = `every-room/pending/${jobId}`
-  const base = `/api/jobs/${jobId}`
-  const json = async (response: Response) => {
-    if (response.status >= 500) throw new Error(`the server answered ${response.status}`)
-    return response.json()
-  }
-  return {
-    post: command =>
-      fetch(`${base}/commands`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(command),
-      }).then(json),
-    load: () => fetch(base, { cache: 'no-store' }).then(response => (response.ok ? response.json() : null)),
-    loadUndo: boxId => fetch(`${base}/undo${boxId ? `?box=${boxId}` : ''}`, { cache: 'no-store' }).then(json),
-    now: () => new Date().toISOString(),
-    later: (milliseconds, work) => void window.setTimeout(work, milliseconds),
-    keep: pending => {
-      if (pending.length === 0) localStorage.removeItem(key)
-      else localStorage.setItem(key, JSON.stringify(pending))
-    },
-    kept: () => {
-      try {
-        return JSON.parse(localStorage.getItem(key) ?? '[]') as (Command | UndoCommand)[]
-      } catch {
-        return []
-      }
-    },
-  }
-}
 
 export function JobProvider({
   initial,

@@ -23,13 +23,10 @@ export function useTicks(view: BoxView) {
     return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
   }
   const clampIdle = (step: Step) => {
-    const jointId = step.key.slice('clamp:'.length)
-    const neutral = view.ends.find(each => each.end.jointId === jointId && each.end.role === 'neutral')
-    if (!neutral) return
     const reading = newReading(view.box.id, {
       purpose: 'clamp',
       instrument: 'clamp',
-      fromEndId: neutral.end.id,
+      fromEndId: step.key.slice('clamp:'.length),
       breaker: 'off',
     })
     edits.send('take a reading', [edits.add('readings', reading)])
