@@ -209,7 +209,7 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
   }
   await press(page, 'It read 120 V')
   await expect(page.getByText(/^Read dead: 6 of 6 conductors/)).toBeVisible()
-  await expect(steps.getByText(/before its joint is opened/)).toBeVisible()
+  await expect(steps.getByText(/^Clamp A white before its joint is opened/)).toBeVisible()
   // A current where the power is off is another circuit's return: recorded, and still held.
   await steps.getByLabel('Another current (A)').fill('0.4')
   await steps.getByLabel('Another current (A)').press('Enter')

@@ -68,7 +68,7 @@ export class Identifier {
     const ledger = this.#ledger
     const now = taken.at(-1)?.question ?? null
     const asking = (question: Question | null): Next | null =>
-      question && { question, minutes: this.#minutesOf(question, now), outcomes: [] }
+      question && { question, minutes: this.#minutesOf(question, now), outcomes: [], parts: null }
     const follow = asking(this.#thinking.follow(taken, skipped))
     const asked = this.#without(candidates, skipped)
     const { unrivalled, next: worth } = follow

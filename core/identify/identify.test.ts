@@ -219,6 +219,35 @@ describe('readings that cannot stand together', () => {
   })
 })
 
+describe('the rival that a reading is for', () => {
+  it('stands beside the leader with other roles, and shows something else, whatever was read so far', () => {
+    const hidden = usual()
+    const opened = Identifier.of(hidden.survey, { live: true })
+    if (!opened.ok) throw new Error(opened.faults[0]!.message)
+    const tester = testerOf(hidden)
+    const readings: Taken[] = []
+    let told = 0
+    for (let at = 0; at < 10; at++) {
+      const { next } = opened.value.after(readings, { toldFromGround: new Set() }, new Set())
+      if (!next) break
+      if (next.parts) {
+        const [leader, rival] = next.parts
+        told++
+        expect(leader.roles.length).toBeGreaterThan(0)
+        expect(rival.roles.map(({ endId }) => endId)).toEqual(leader.roles.map(({ endId }) => endId))
+        leader.roles.forEach(({ role }, each) => expect(rival.roles[each]!.role).not.toBe(role))
+        expect(rival.answers).not.toEqual(leader.answers)
+        const likely = next.outcomes.filter(each => each.likely > 0).map(({ answer }) => answer)
+        expect(likely).toEqual(expect.arrayContaining([leader.answers[0]]))
+      }
+      const answer = tester.answer(next.question)
+      if (!answer.ok) throw new Error(answer.faults[0]!.message)
+      readings.push({ id: `r${at}`, question: next.question, answer: answer.value })
+    }
+    expect(told).toBeGreaterThan(1)
+  })
+})
+
 describe('dead only', () => {
   it('asks for no reading on live conductors and still finds every role', () => {
     const hidden = usual()

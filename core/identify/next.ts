@@ -1,3 +1,4 @@
+import type { Role } from '../model/vocabulary'
 import type { Case } from './case'
 import type { FrameEnd } from './frame'
 import { identified, isBorneOut, touches } from './identified'
@@ -18,6 +19,14 @@ export interface Next {
     readonly likely: number
     readonly remaining: number
   }[]
+  /** The likeliest way of wiring and the likeliest rival that the reading tells from it; null where none is at hand. */
+  readonly parts: readonly [leader: Way, rival: Way] | null
+}
+
+/** A way of wiring beside another: what the reading may show in it, and the roles that differ. */
+export interface Way {
+  readonly answers: readonly Answer[]
+  readonly roles: readonly { readonly endId: string; readonly role: Role }[]
 }
 
 /** What a way of wiring that nothing speaks against counts beside one that a single reading does. */
@@ -95,7 +104,7 @@ function bearingOut(
       bestScore = score
       const likely = 1 / answers.length
       const outcomes = answers.map(answer => ({ answer, likely, remaining: 1 }))
-      best = { question, minutes: costOf(question, now), outcomes }
+      best = { question, minutes: costOf(question, now), outcomes, parts: null }
     }
   }
   return best
@@ -149,7 +158,29 @@ function telling(
     question,
     minutes: costOf(question, now),
     outcomes: outcomesOf(state, question, allowed),
+    parts: partsOf(state, question, allowed),
   }
+}
+
+/** Of the ways with other roles the likeliest that can show what the leader cannot; else one that may show something else. */
+function partsOf({ held, sample, likely }: State, question: Question, allowed: Uint8Array): Next['parts'] {
+  const order = [...sample.keys()].sort((a, b) => likely[b]! - likely[a]! || a - b)
+  const [leader] = order
+  if (leader === undefined) return null
+  const rivals = order.filter(at => held.classOf[sample[at]!] !== held.classOf[sample[leader]!])
+  const bitsAt = (at: number) => allowed[at]! & ANSWER_BITS
+  const rival =
+    rivals.find(at => (bitsAt(at) & bitsAt(leader)) === 0) ?? rivals.find(at => bitsAt(at) !== bitsAt(leader))
+  if (rival === undefined) return null
+  const rolesAt = (at: number) => held.classes[held.classOf[sample[at]!]!]!
+  const [own, other] = [rolesAt(leader), rolesAt(rival)]
+  const wayAt = (at: number, roles: readonly Role[]): Way => ({
+    answers: answersTo(question).filter((_, bit) => (allowed[at]! >> bit) & 1),
+    roles: held.frame.ends.flatMap(({ id, index }) =>
+      own[index] === other[index] ? [] : [{ endId: id, role: roles[index]! }],
+    ),
+  })
+  return [wayAt(leader, own), wayAt(rival, other)]
 }
 
 /** How many ends that are not borne out yet the likeliest answer would bear out. */

@@ -24,6 +24,7 @@ import { newReading } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 import { Approach } from './approach'
 import { answerWords, boxWords, wordsOf } from './question-words'
+import { ToldApart } from './told-apart'
 
 const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
   ssr: false,
@@ -42,7 +43,7 @@ export function NextReading({
 }: {
   view: BoxView
   views: readonly BoxView[]
-  next: Pick<Next, 'question' | 'minutes'> & Partial<Pick<Next, 'outcomes'>>
+  next: Pick<Next, 'question' | 'minutes'> & Partial<Pick<Next, 'outcomes' | 'parts'>>
   busy: boolean
   title?: string
   /** Instead of simply recording it. */
@@ -124,6 +125,7 @@ export function NextReading({
           Not sure what it showed
         </Button>
       </div>
+      {next.parts && <ToldApart parts={next.parts} views={views} region={here.region} />}
     </Part>
   )
 }

@@ -1,0 +1,59 @@
+import type { Next } from '@/core/identify'
+import type { BoxView } from '@/core/job/box-view'
+import type { Region } from '@/core/model/regions'
+import { plain, ROLE_WORDS } from '../../words'
+import { answerWords } from './question-words'
+
+/** Conductors that are named one by one; of more only how many. */
+const NAMED = 4
+
+/** What the reading is for: the likeliest way of wiring and its likeliest rival, conductor by conductor. */
+export function ToldApart({
+  parts: [leader, rival],
+  views,
+  region,
+}: {
+  parts: NonNullable<Next['parts']>
+  views: readonly BoxView[]
+  region: Region
+}) {
+  const named = views.flatMap(({ ends }) => ends)
+  const nameOf = (endId: string) => named.find(({ end }) => end.id === endId)?.name ?? endId
+  const shows = ({ answers }: typeof leader) =>
+    answers.map(answer => answerWords(answer, region)).join(' or ')
+  const more = leader.roles.length - NAMED
+  return (
+    <table className="w-full text-left text-sm">
+      <caption className="pb-1 text-left font-semibold">What it tells apart</caption>
+      <thead>
+        <tr className="align-bottom">
+          <td />
+          {[leader, rival].map((way, at) => (
+            <th key={at} scope="col" className="py-1 pr-2 font-semibold">
+              {at === 0 ? 'Likeliest' : 'Rival'}
+              <span className="block font-normal">{shows(way)}</span>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {leader.roles.slice(0, NAMED).map(({ endId, role }, at) => (
+          <tr key={endId} className="border-t border-rule">
+            <th scope="row" className="py-1 pr-2 font-normal">
+              {nameOf(endId)}
+            </th>
+            <td className="py-1 pr-2">{plain(ROLE_WORDS[role])}</td>
+            <td className="py-1 pr-2">{plain(ROLE_WORDS[rival.roles[at]!.role])}</td>
+          </tr>
+        ))}
+      </tbody>
+      {more > 0 && (
+        <tfoot>
+          <tr>
+            <td colSpan={3}>and {more} more</td>
+          </tr>
+        </tfoot>
+      )}
+    </table>
+  )
+}
