@@ -218,8 +218,7 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
     await rows("SELECT value, breaker FROM readings WHERE job_id = ? AND purpose = 'clamp'", jobId),
   ).toEqual([{ value: 0.4, breaker: 'off' }])
   await expect(steps.getByRole('button', { name: 'All apart' })).toHaveCount(0)
-  for (const name of ['A white', 'B white'])
-    await steps.getByRole('button', { name: `${name}: 0 A` }).click()
+  for (const name of ['A white', 'B white']) await steps.getByRole('button', { name: `${name}: 0 A` }).click()
   await steps.getByRole('button', { name: 'All apart' }).click()
   await expect(answers(page).getByRole('button', { name: 'Sounds' })).toBeEnabled()
   await saved(page)

@@ -2,7 +2,7 @@ import type { Next } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import type { Region } from '@/core/model/regions'
 import { plain, ROLE_WORDS } from '../../words'
-import { answerWords } from './question-words'
+import { answerWords, boxWords } from './question-words'
 
 /** Conductors that are named one by one; of more only how many. */
 const NAMED = 4
@@ -17,8 +17,8 @@ export function ToldApart({
   views: readonly BoxView[]
   region: Region
 }) {
-  const named = views.flatMap(({ ends }) => ends)
-  const nameOf = (endId: string) => named.find(({ end }) => end.id === endId)?.name ?? endId
+  const placeOf = (endId: string) => views.find(({ ends }) => ends.some(({ end }) => end.id === endId))
+  const nameOf = (endId: string) => placeOf(endId)?.ends.find(({ end }) => end.id === endId)?.name ?? endId
   const shows = ({ answers }: typeof leader) =>
     answers.map(answer => answerWords(answer, region)).join(' or ')
   const more = leader.roles.length - NAMED
@@ -41,6 +41,9 @@ export function ToldApart({
           <tr key={endId} className="border-t border-rule">
             <th scope="row" className="py-1 pr-2 font-normal">
               {nameOf(endId)}
+              {views.length > 1 && (
+                <span className="block text-soft">{boxWords(placeOf(endId) ?? views[0]!)}</span>
+              )}
             </th>
             <td className="py-1 pr-2">{plain(ROLE_WORDS[role])}</td>
             <td className="py-1 pr-2">{plain(ROLE_WORDS[rival.roles[at]!.role])}</td>
