@@ -54,6 +54,10 @@ describe('a role set by hand', () => {
     expect(proofOf(withReadings([{}, {}, { value: 0 }]), END.line)).toBe('contradicted')
   })
 
+  it('volts that answer a question as nominal bear as such, also beyond what a healthy supply shows', () => {
+    for (const value of [109, 131]) expect(proofOf(withReadings([{ value }]), END.line)).toBe('indicated')
+  })
+
   it('phantom volts and a non-contact tester say nothing', () => {
     expect(proofOf(withReadings([{ value: 47, instrument: 'high-impedance-meter' }]), END.line)).toBe(
       'assumed',

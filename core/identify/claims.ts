@@ -1,10 +1,10 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { basisOf } from './basis'
-import { DEAD_VOLTS } from '../model/limits'
+import { answerOfVolts } from './question'
 import { isHotRole, SIDE_OF, type Side } from '../model/roles'
 import type { Finding, Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
-import { isNominal, looksLikeGround } from '../model/regions'
+import { looksLikeGround } from '../model/regions'
 import type { Proof, Role } from '../model/vocabulary'
 
 export type Bearing = 'supports' | 'contradicts' | 'says-nothing'
@@ -99,8 +99,8 @@ export function bears(view: BoxView, net: ReadonlySet<string>, role: Role, readi
     return 'says-nothing'
   const other = from ? reading.toEndId : reading.fromEndId
   const partner = other === null ? 'ground' : sideOfEnd(view, other)
-  const nominal = isNominal(reading.value, view.region)
-  const dead = reading.value <= DEAD_VOLTS
+  const shown = answerOfVolts(reading.value, view.region)
+  const [nominal, dead] = [shown === 'nominal', shown === 'dead']
   if (!nominal && !dead) return 'says-nothing'
   if (reading.breaker === 'off') return nominal ? 'contradicts' : 'says-nothing'
   const returns = partner === 'neutral' || partner === 'ground'
