@@ -3,6 +3,7 @@ import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { saltpanQuay } from '@/demo/saltpan'
 import { boxView } from '../job/box-view'
+import { tiedBoxes } from '../job/tied'
 import { lot } from '@/testing/model/lot'
 import type { JobRecord } from '../model/record'
 import { ifOnAfter, ifOnNow, moves, planBox } from '.'
@@ -42,5 +43,44 @@ describe('what the power would do half way, in every box of the demo houses', ()
       if (ticked.length === 0) expect(now).toEqual([])
       for (const { says } of now) expect(says).toMatch(/would/)
     }
+  })
+})
+
+describe('what was bare before anybody worked there', () => {
+  it('is not the work’s doing, though its box has the name of the one that is worked at', () => {
+    let tried = 0
+    for (const [boxId, record] of boxes) {
+      const others = tiedBoxes(record, boxId).filter(({ box }) => box.id !== boxId)
+      // Every conductor of the other boxes hangs in the air, and every box has one name.
+      const loose = others.flatMap(({ ends }) =>
+        ends.map(({ end }) => ({
+          ...end,
+          seat: 'alone' as const,
+          deviceId: null,
+          terminal: null,
+          jointId: null,
+        })),
+      )
+      const named = (name: (id: string) => string): JobRecord => ({
+        ...record,
+        ends: { ...record.ends, ...Object.fromEntries(loose.map(end => [end.id, end])) } as JobRecord['ends'],
+        rooms: Object.fromEntries(
+          Object.entries(record.rooms).map(([id, room]) => [id, { ...room, name: 'Stair' }]),
+        ),
+        boxes: Object.fromEntries(
+          Object.entries(record.boxes).map(([id, box]) => [id, { ...box, name: name(id) }]),
+        ),
+      })
+      const { steps } = planBox(boxView(record, boxId)!, trade)
+      const keys = steps.map(({ key }) => key).filter(moves)
+      for (let done = 1; others.length > 0 && done <= keys.length; done++) {
+        const [apart, alike] = [(id: string) => id, () => 'By the door'].map(
+          name => ifOnNow(boxView(withTicks(named(name), boxId, keys.slice(0, done)), boxId)!, trade).length,
+        )
+        expect(alike, `${boxId}, ${done} done`).toBe(apart)
+        tried++
+      }
+    }
+    expect(tried).toBeGreaterThan(5)
   })
 })

@@ -61,7 +61,7 @@ export function ifOn({ circuit, bare }: HalfDone): IfOn[] {
           grown = true
         }
   }
-  const ends = [...bare].flatMap(([point, name]): IfOn[] => {
+  const ends = [...bare].flatMap(([point, { name }]): IfOn[] => {
     return live.has(at(point)) ? [{ kind: 'live-end', says: `${name} would be live and bare` }] : []
   })
   return [...shorts, ...ends]
@@ -94,8 +94,8 @@ export function ifOnNow(view: BoxView, trade: Trade): IfOn[] {
 
 /** What was bare before anybody worked there is not the work’s doing. */
 function onlyOf({ circuit, bare }: HalfDone, begun: readonly BoxView[]): HalfDone {
-  const names = begun.map(({ room, box }) => ` in ${room.name}, ${box.name}`)
-  return { circuit, bare: new Map([...bare].filter(([, name]) => names.some(each => name.endsWith(each)))) }
+  const boxes = new Set(begun.map(({ box }) => box.id))
+  return { circuit, bare: new Map([...bare].filter(([, { boxId }]) => boxes.has(boxId))) }
 }
 
 /** After each step of a box, done in their order: what the power would do if it came on there. */

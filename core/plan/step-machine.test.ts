@@ -49,11 +49,6 @@ const reading = (boxId: string, more: object): Edit => ({
 /** Everything that is read before hands go in, box by box. */
 function readDead(record: JobRecord, view: BoxView): readonly Edit[] {
   const volts = view.region.nominalVolts
-  const joints = new Map(
-    view.ends.flatMap(({ end }) =>
-      end.jointId && end.role === 'neutral' ? [[end.jointId, end.id] as const] : [],
-    ),
-  )
   return [
     reading(view.box.id, { purpose: 'tester', reference: 'a receptacle', value: volts, breaker: 'on' }),
     reading(view.box.id, { purpose: 'reference', reference: 'extension lead', value: volts, breaker: 'on' }),
@@ -62,9 +57,11 @@ function readDead(record: JobRecord, view: BoxView): readonly Edit[] {
       reading(view.box.id, { fromEndId: end.id, reference: 'extension lead', value: 0 }),
     ),
     reading(view.box.id, { purpose: 'tester', reference: 'a receptacle', value: volts, breaker: 'on' }),
-    ...[...joints.values()].map(endId =>
-      reading(view.box.id, { purpose: 'clamp', instrument: 'clamp', fromEndId: endId, value: 0 }),
-    ),
+    ...view.ends
+      .filter(({ end }) => end.jointId !== null)
+      .map(({ end }) =>
+        reading(view.box.id, { purpose: 'clamp', instrument: 'clamp', fromEndId: end.id, value: 0 }),
+      ),
   ]
 }
 

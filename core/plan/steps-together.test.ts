@@ -43,7 +43,7 @@ function wrongWhenWhole(views: readonly BoxView[]): string[] {
     })),
   })
   return [
-    ...[...bare.values()].map(name => `${name} bare`),
+    ...[...bare.values()].map(({ name }) => `${name} bare`),
     ...(proof.kind === 'refuted' ? proof.counterexamples.map(({ says }) => says) : []),
     ...(proof.kind === 'not-decided' ? ['not decided'] : []),
   ]

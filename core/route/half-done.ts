@@ -32,10 +32,16 @@ export interface BoxHalfDone {
   readonly done: DoneSoFar
 }
 
-/** A circuit in the middle of the work, and the points of it that are bare in the air, in words by point. */
+/** A circuit in the middle of the work, and the points of it that are bare in the air. */
 export interface HalfDone {
   readonly circuit: Circuit
-  readonly bare: ReadonlyMap<string, string>
+  readonly bare: ReadonlyMap<string, Bare>
+}
+
+/** What is bare in the air: in words, and in which box. */
+export interface Bare {
+  readonly name: string
+  readonly boxId: string
 }
 
 /**
@@ -67,7 +73,7 @@ class Half {
   readonly wires: Wire[] = []
   readonly joints: CircuitJoint[] = []
   readonly caps: string[] = []
-  readonly bare = new Map<string, string>()
+  readonly bare = new Map<string, Bare>()
 
   constructor(
     readonly box: BoxHalfDone,
@@ -104,9 +110,9 @@ class Half {
     return terminalPoint(kept && found ? found.id : placeId, terminalId)
   }
 
-  #name(each: EndView): string {
+  #isBare(point: string, what: string): void {
     const { room, box } = this.box.view
-    return `${each.name} in ${room.name}, ${box.name}`
+    this.bare.set(point, { name: `${what} in ${room.name}, ${box.name}`, boxId: box.id })
   }
 
   /** Whether an end is where the plan puts it. */
@@ -149,7 +155,7 @@ class Half {
       else if (end.seat === 'joint' && end.jointId)
         stillIn.set(end.jointId, [...(stillIn.get(end.jointId) ?? []), point])
       else if (end.seat === 'cap') this.caps.push(point)
-      else this.bare.set(point, this.#name(each))
+      else this.#isBare(point, each.name)
     }
     for (const { id } of view.joints) {
       const pigtails = this.#isMadeAnew(id)
@@ -159,7 +165,7 @@ class Half {
       if (members.length > 1) this.joints.push({ id, members })
       for (const [only] of members.length === 1 && !pigtails.includes(members[0]!) ? [members] : []) {
         const each = view.ends.find(end => nearPoint(end) === only)
-        if (only && each) this.bare.set(only, this.#name(each))
+        if (only && each) this.#isBare(only, each.name)
       }
     }
   }
@@ -184,7 +190,7 @@ class Half {
         })
       else if (each.deviceId === null)
         this.joints.push({ id: `pigtail:${each.id}`, members: [far, bondPoint(view.box.id)] })
-      else this.bare.set(far, `a pigtail in ${view.room.name}, ${view.box.name}`)
+      else this.#isBare(far, 'a pigtail')
     }
   }
 
@@ -202,7 +208,7 @@ class Half {
           const goal = to === 'box' ? bondPoint(view.box.id) : this.#terminal(to.placeId, to.terminalId)
           if (to === 'box' || done.landed.has(`${to.placeId}.${to.terminalId}`) || this.#stays(to))
             this.joints.push({ id: `new:${view.box.id}:${id}`, members: [far, goal] })
-          else this.bare.set(far, `the ${insulation} pigtail in ${view.room.name}, ${view.box.name}`)
+          else this.#isBare(far, `the ${insulation} pigtail`)
           return near
         })
       const members = [...ends, ...leads, ...pigtails]
@@ -219,7 +225,7 @@ class Half {
 
   /** Leads of a new device hang bare until their joint is made or they are capped. */
   #newLeads(): void {
-    const { view, routed, done } = this.box
+    const { routed, done } = this.box
     for (const { placeId, model, isNew } of routed?.devices ?? []) {
       if (!isNew) continue
       for (const { id, joins, word } of model.terminals) {
@@ -227,8 +233,7 @@ class Half {
         const net = routed!.netOfTerminal[`${placeId}.${id}`] ?? null
         const point = terminalPoint(placeId, id)
         if (net === null && done.cappedLeads.has(`${placeId}.${id}`)) this.caps.push(point)
-        else if (net === null || !done.joined.has(net))
-          this.bare.set(point, `“${word}” in ${view.room.name}, ${view.box.name}`)
+        else if (net === null || !done.joined.has(net)) this.#isBare(point, `“${word}”`)
       }
     }
   }

@@ -9,7 +9,7 @@ export function dangers({ circuit, bare }: HalfDone): string[] {
   for (let at = 0; at < count; at++) {
     const { shorts, potentials } = solve(compiled, stateAt(compiled, at))
     for (const { kind } of shorts) if (kind !== 'neutral-ground') found.add(kind)
-    for (const [point, name] of bare) {
+    for (const [point, { name }] of bare) {
       const volts = potentials.volts(compiled.net(point))
       if (volts !== null && volts > 50) found.add(`${name} at ${Math.round(volts)} V`)
     }
