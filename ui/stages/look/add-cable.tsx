@@ -9,6 +9,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne } from '../../primitives/fields'
+import { useBroughtUp } from '../../primitives/use-brought-up'
 import { farWords } from './far-words'
 
 /** One more cable, as it usually comes: top or bottom, and what is in it, in the gauge that was said. */
@@ -48,18 +49,12 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
       />
       <CheckField label="Pulled in on this job" value={pulled} onCommit={setPulled} />
       {maybe && (
-        <div role="alert" className="flex flex-col gap-2 rounded-lg border-2 border-plum p-3">
-          <p className="font-semibold">
-            Is it {maybe.runs.map(cable => `cable ${cable.name} ${farWords(view, cable)}`).join(', or ')}?
-            That is drawn here already: tap its conductors to say where they sit.
-          </p>
-          <div className="flex flex-wrap gap-2">
-            <Button look="main" onClick={() => setMaybe(null)}>
-              It is that one
-            </Button>
-            <Button onClick={() => addCable(maybe.template)}>Another cable</Button>
-          </div>
-        </div>
+        <IsItThat
+          view={view}
+          runs={maybe.runs}
+          onThat={() => setMaybe(null)}
+          onAnother={() => addCable(maybe.template)}
+        />
       )}
       <div className="flex flex-wrap gap-2">
         {CABLE_TEMPLATES[view.region.id].map(template => (
@@ -72,6 +67,39 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
             {template.words}
           </Button>
         ))}
+      </div>
+    </div>
+  )
+}
+
+/** Asked where the eye is: the button that raised it may stand lower. */
+function IsItThat({
+  view,
+  runs,
+  onThat,
+  onAnother,
+}: {
+  view: BoxView
+  runs: readonly Cable[]
+  onThat: () => void
+  onAnother: () => void
+}) {
+  const brought = useBroughtUp<HTMLDivElement>()
+  return (
+    <div
+      ref={brought}
+      role="alert"
+      className="flex scroll-mt-3 flex-col gap-2 rounded-lg border-2 border-plum p-3"
+    >
+      <p className="font-semibold">
+        Is it {runs.map(cable => `cable ${cable.name} ${farWords(view, cable)}`).join(', or ')}? That is drawn
+        here already: tap its conductors to say where they sit.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button look="main" onClick={onThat}>
+          It is that one
+        </Button>
+        <Button onClick={onAnother}>Another cable</Button>
       </div>
     </div>
   )
