@@ -205,6 +205,7 @@ test('the lamps that a cable was seen to lead to', async ({ page, request }) => 
 test('a pigtail from a joint to a screw', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await page.waitForLoadState('networkidle')
   await page
     .getByRole('button', { name: /^Cable A, white/ })
     .first()
