@@ -142,7 +142,7 @@ export class Completing extends Searching {
     const undriven: number[] = []
     const early = this.judge.early(this.apart, whole.meeting, new Map(order.map(({ end }, at) => [end, at])))
     const needs = new Map<number, number>()
-    const mayNeed = lamps ? this.bound.unseen + this.spareLamps + Number(this.hasCapped) : Infinity
+    const mayNeed = lamps ? this.bound.unseen + this.spareLamps + this.cappedMore : Infinity
     const metalOf = new Map(order.map(({ end, metal }) => [end, metal]))
     const mayMeet = (node: number): boolean => {
       const metal = metalOf.get(node)
@@ -282,7 +282,7 @@ export class Completing extends Searching {
       asFound?.loads.length === 0
         ? this.judge.of(network, this.standsApart, misread, asFound.spoken)
         : this.judge.of(network, this.stands, misread)
-    const complete = judged && this.surely({ ...network, loads: [] }, judged)
+    const complete = judged && this.surely(network, judged)
     if (!complete) return false
     const unseen = this.unseenIn(complete.network.loads)
     this.completed.push(complete.network)

@@ -5,7 +5,6 @@ import { firstOf, meetings } from './meetings'
 import { DEAD, DOUBLE, NOMINAL } from './predict'
 import { root } from './metal'
 import { NEUTRAL, PASSIVE } from './judge'
-
 import { Completing, WHOLE } from './completing'
 import {
   NOWHERE,
@@ -298,7 +297,7 @@ class Search extends Completing {
     if (!judged || this.isTooMuch(judged.loads)) return
     const read: Whole = { ...whole, judged }
     if (!this.complete(read, null, PASSIVE) || !this.claims) return
-    const plain = [...this.completed]
+    const plain = this.completed
     const { cables, ends, nodes } = this.frame
     for (const { index, other, ground, cable } of ends) {
       if (ground || other >= 0) continue

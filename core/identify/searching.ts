@@ -31,8 +31,8 @@ export class Searching {
   protected readonly standsApart: Stands
   protected readonly heldTo: readonly boolean[]
   protected readonly spareLamps: number
-  /** Whether a rival may hang what is capped by itself on one load more. */
-  protected readonly hasCapped: boolean
+  /** Unseen loads that a rival may have more where one hangs on what is capped by itself. */
+  protected readonly cappedMore: number
   protected readonly claims: (Role | null)[] | null
   protected readonly found: Hypothesis[] = []
   protected readonly parent: Uint16Array
@@ -76,7 +76,7 @@ export class Searching {
       ),
     )
     this.heldTo = lights.map(({ id }) => holders.has(id))
-    this.hasCapped = claims !== null && frame.ends.some(({ index }) => this.isCapped(index))
+    this.cappedMore = claims && frame.ends.some(({ index }) => this.isCapped(index)) ? CAPPED_MORE : 0
     this.spareLamps = lights.filter(({ behaves }) => behaves !== 'answers').length
     const met = new Set(
       held.flatMap(({ asked }) => [asked.from, asked.to].map(node => frame.ends[node]?.foundNode ?? -1)),
@@ -113,7 +113,7 @@ export class Searching {
 
   /** Whether these are more loads than may be supposed: what hangs capped by itself may hang on one more. */
   protected isTooMuch(loads: readonly Load[]): boolean {
-    const more = this.hasCapped && loads.some(([near]) => this.isCapped(near)) ? CAPPED_MORE : 0
+    const more = loads.some(([near]) => this.isCapped(near)) ? this.cappedMore : 0
     return this.unseenIn(loads) > this.bound.unseen + more
   }
 

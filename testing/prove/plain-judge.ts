@@ -29,6 +29,11 @@ function walkOf({ wires, joints, devices }: Circuit, through: Through): Walk {
   }
 }
 
+type When = Readonly<Record<string, string>>
+
+const stands = (words: StateInWords, { id }: PlacedDevice, when: When): boolean =>
+  Object.entries(when).every(([variable, value]) => words[id]?.[variable] === value)
+
 const never: Through = () => false
 const any: Through = () => true
 const lasting: Through = (_, { when, kind }) => kind === 'metal' && Object.keys(when).length === 0
@@ -153,8 +158,7 @@ export function wrongHere(compiled: Compiled, solution: Solution): Set<string> {
   const { circuit } = compiled
   const wrong = new Set<string>()
   const words = describeState(compiled, solution.state)
-  const isSo = (device: PlacedDevice, when: Readonly<Record<string, string>>) =>
-    Object.entries(when).every(([variable, value]) => words[device.id]?.[variable] === value)
+  const isSo = (device: PlacedDevice, when: When) => stands(words, device, when)
   const livesOf = (device: PlacedDevice) => solution.alive[circuit.devices.indexOf(device)]!
   const metal = walkOf(circuit, (device, { when, kind }) => kind === 'metal' && isSo(device, when))
   const now = walkOf(
@@ -213,9 +217,8 @@ function askedOf({ devices }: Circuit, words: StateInWords, group: string): numb
   const device = devices.find(({ groupId, model }) => groupId === group && model.commanded)
   if (!device) return null
   const { commanded, outOfService, contacts } = device.model
-  const isSo = (when: Readonly<Record<string, string>>) =>
-    Object.entries(when).every(([variable, value]) => words[device.id]?.[variable] === value)
-  if (!isSo(commanded!.when) || (outOfService && isSo(outOfService.when))) return 0
+  if (!stands(words, device, commanded!.when)) return 0
+  if (outOfService && stands(words, device, outOfService.when)) return 0
   const dims = contacts.flatMap(({ share }) => share ?? [])[0]
   return dims ? dims.of[words[device.id]![dims.variable]!]! : 1
 }

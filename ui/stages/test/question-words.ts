@@ -7,15 +7,10 @@ import { INSTRUMENT_WORDS, plain } from '../../words'
 export function wordsOf(question: Question, views: readonly BoxView[]) {
   const [first] = views
   const { words } = first!.region
-  const named = (id: string) => {
-    const view = views.find(({ ends }) => ends.some(({ end }) => end.id === id))
-    const name = view?.ends.find(({ end }) => end.id === id)?.name ?? id
-    return views.length > 1 && view ? `${name} (${boxWords(view)})` : name
-  }
   const spot = (each: Spot): string => {
     switch (each.kind) {
       case 'end':
-        return named(each.end)
+        return endWords(each.end, views)
       case 'earth':
         return `the proved ${words.ground}`
       case 'lamp-holder':
@@ -38,6 +33,13 @@ export function wordsOf(question: Question, views: readonly BoxView[]) {
           : 'conductors apart in every box of the group',
     power: `${plain(words.breaker)} ${question.power}`,
   }
+}
+
+/** A conductor end by its name, and by its box where there are several. */
+export function endWords(id: string, views: readonly BoxView[]): string {
+  const view = views.find(({ ends }) => ends.some(({ end }) => end.id === id))
+  const name = view?.ends.find(({ end }) => end.id === id)?.name ?? id
+  return views.length > 1 && view ? `${name} (${boxWords(view)})` : name
 }
 
 export const boxWords = ({ room, box }: BoxView) => `${room.name}, ${box.name}`

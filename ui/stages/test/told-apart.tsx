@@ -2,7 +2,7 @@ import type { Next } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import type { Region } from '@/core/model/regions'
 import { plain, ROLE_WORDS } from '../../words'
-import { answerWords, boxWords } from './question-words'
+import { answerWords, endWords } from './question-words'
 
 /** Conductors that are named one by one; of more only how many. */
 const NAMED = 4
@@ -17,8 +17,6 @@ export function ToldApart({
   views: readonly BoxView[]
   region: Region
 }) {
-  const placeOf = (endId: string) => views.find(({ ends }) => ends.some(({ end }) => end.id === endId))
-  const nameOf = (endId: string) => placeOf(endId)?.ends.find(({ end }) => end.id === endId)?.name ?? endId
   const shows = ({ answers }: typeof leader) =>
     answers.map(answer => answerWords(answer, region)).join(' or ')
   const more = leader.roles.length - NAMED
@@ -40,10 +38,7 @@ export function ToldApart({
         {leader.roles.slice(0, NAMED).map(({ endId, role }, at) => (
           <tr key={endId} className="border-t border-rule">
             <th scope="row" className="py-1 pr-2 font-normal">
-              {nameOf(endId)}
-              {views.length > 1 && (
-                <span className="block text-soft">{boxWords(placeOf(endId) ?? views[0]!)}</span>
-              )}
+              {endWords(endId, views)}
             </th>
             <td className="py-1 pr-2">{plain(ROLE_WORDS[role])}</td>
             <td className="py-1 pr-2">{plain(ROLE_WORDS[rival.roles[at]!.role])}</td>
