@@ -24,12 +24,12 @@ export function ToldApart({
     <table className="w-full text-left text-sm">
       <caption className="pb-1 text-left font-semibold">What it tells apart</caption>
       <thead>
-        <tr className="align-bottom">
+        <tr className="align-top">
           <td />
           {[leader, rival].map((way, at) => (
             <th key={at} scope="col" className="py-1 pr-2 font-semibold">
               {at === 0 ? 'Likeliest' : 'Rival'}
-              <span className="block font-normal">{shows(way)}</span>
+              <span className="block font-normal whitespace-nowrap">{shows(way)}</span>
             </th>
           ))}
         </tr>
