@@ -1,7 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { bringInBox, rows } from './helpers'
+import { bringInBox, rows, violations } from './helpers'
 
 /** The catalogue is one for all: tests of it go one after the other, and each works on devices of its own. */
 test.describe.configure({ mode: 'serial' })
@@ -155,9 +154,9 @@ for (const theme of ['paper', 'dark'] as const)
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
     await page.goto('/catalogue')
     await page.waitForLoadState('networkidle')
-    expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([])
+    expect(await violations(page)).toEqual([])
     await page.getByRole('button', { name: 'Dimmer, LED 150 W, neutral', exact: true }).click()
     await page.getByRole('button', { name: 'Edit', exact: true }).click()
     await expect(page.getByLabel('LED, CFL, at most')).toBeVisible()
-    expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([])
+    expect(await violations(page)).toEqual([])
   })

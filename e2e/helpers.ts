@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
 import mysql, { type RowDataPacket } from 'mysql2/promise'
 import { writeJobFile } from '@/core/format/job-file'
@@ -46,3 +47,14 @@ export const stage = (page: Page, name: string) =>
     .getByRole('navigation', { name: 'Stages' })
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .click()
+
+/**
+ * The accessibility violations of the page as it stands, each with its first element: all rules, or those named.
+ * The product has no frames, so the page is judged in one go.
+ */
+export async function violations(page: Page, rules?: readonly string[]): Promise<string[]> {
+  expect(page.frames()).toHaveLength(1)
+  const axe = new AxeBuilder({ page }).setLegacyMode(true)
+  const found = await (rules ? axe.withRules([...rules]) : axe).analyze()
+  return found.violations.map(each => `${each.id}: ${each.nodes[0]?.target.join(' ')}`)
+}

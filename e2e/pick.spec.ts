@@ -1,7 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { bringInBox, bringInDemo, rows } from './helpers'
+import { bringInBox, bringInDemo, rows, violations } from './helpers'
 
 const countOf = async (key: string) =>
   Number((await rows('SELECT count FROM van_stock WHERE item_key = ?', key))[0]?.count ?? 0)
@@ -67,7 +66,7 @@ test('nothing chosen is said; the list is accessible and within the screen @phon
   await page.getByRole('link', { name: 'Pick list' }).last().click()
   await expect(page.getByRole('heading', { name: 'Devices' })).toBeVisible()
   await page.waitForLoadState('networkidle')
-  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([])
+  expect(await violations(page)).toEqual([])
   expect(
     await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
   ).toBeLessThanOrEqual(0)
