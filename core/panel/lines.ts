@@ -1,4 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
+import { metalOf } from '../job/metal'
 import type { Breaker } from '../model/entities'
 import { comesIn, isHotRole } from '../model/roles'
 
@@ -53,12 +54,4 @@ function neutralsOf(view: BoxView, own: readonly EndView[], all: readonly EndVie
     const metal = metalOf(view, each)
     return joints.has(metal) && !others.has(metal)
   })
-}
-
-/** Joint or terminal that an end is one metal with in its box. */
-function metalOf(view: BoxView, { end }: EndView): string {
-  if (end.jointId !== null) return end.jointId
-  if (end.deviceId === null || end.terminal === null) return end.id
-  const led = view.pigtails.find(each => each.deviceId === end.deviceId && each.terminal === end.terminal)
-  return led?.jointId ?? `${end.deviceId} ${end.terminal}`
 }

@@ -1,4 +1,5 @@
 import { boxView, type BoxView } from '../job/box-view'
+import { circuitsOf } from '../job/circuits'
 import { tiedBoxes } from '../job/tied'
 import type { Row } from '../model/entities'
 import type { JobRecord } from '../model/record'
@@ -16,6 +17,8 @@ export interface NewCable {
   /** The box it would lead to; null: it would come from where the circuit is fed, and bring its neutral. */
   readonly to: string | null
   readonly conductors: number
+  /** Of one from the supply: whose neutral it brings, where more circuits than one are about. */
+  readonly circuitId: string | null
 }
 
 /** A way in which what cannot be wired could be: it was tried, and its wiring reaches. */
@@ -40,7 +43,7 @@ const MOST_CABLES = 4
 export function withCable(record: JobRecord, cable: NewCable): JobRecord {
   const view = boxView(record, cable.from)
   if (!view) return record
-  const id = `new-cable ${cable.from} ${cable.to ?? 'supply'}`
+  const id = ['new-cable', cable.from, cable.to ?? 'supply', cable.circuitId].filter(Boolean).join(' ')
   const row: Row<'cables'> = {
     id,
     boxId: cable.from,
@@ -78,7 +81,7 @@ export function withCable(record: JobRecord, cable: NewCable): JobRecord {
       terminal: null,
       jointId: null,
       role: roleOf(view.region, insulation, cable),
-      roleCircuitId: view.feeds[0]?.circuit.id ?? null,
+      roleCircuitId: cable.circuitId,
       roleGroupId: null,
       seenAtSheath: true,
     })),
@@ -108,6 +111,8 @@ function roleOf({ neutralColours, groundColours }: Region, insulation: Insulatio
   return to === null && neutralColours.includes(insulation) ? 'neutral' : 'spare'
 }
 
+const between = ({ from, to, circuitId }: NewCable): string => `${from} ${to} ${circuitId}`
+
 /** A box, with all that hangs together with it, wired as chosen; or why it cannot be. */
 export function routeAll(record: JobRecord, boxId: string, trade: Trade): Result<readonly RoutedBox[]> {
   const view = boxView(record, boxId) as BoxView
@@ -130,9 +135,9 @@ export function cablesThatCure(record: JobRecord, boxId: string, trade: Trade): 
     const now = tried(cables)
     if (now.ok) break
     const more = now.faults.map(cableFor).filter(each => each !== null)
-    const added = more.filter(each => !cables.some(({ from, to }) => from === each.from && to === each.to))
+    const added = more.filter(each => !cables.some(other => between(other) === between(each)))
     if (added.length === 0 || cables.length + added.length > MOST_CABLES) return null
-    cables.push(...new Map(added.map(each => [`${each.from} ${each.to}`, each])).values())
+    cables.push(...new Map(added.map(each => [between(each), each])).values())
   }
   if (cables.length === 0) return null
   for (let at = 0; at < cables.length; at++)
@@ -146,9 +151,14 @@ export function cablesThatCure(record: JobRecord, boxId: string, trade: Trade): 
 
   function cableFor({ path, code }: Fault): NewCable | null {
     const [, kind, first, second] = path.split('/')
-    if (kind === 'cables' && first && second) return { from: first, to: second, conductors: MOST_CONDUCTORS }
+    if (kind === 'cables' && first && second)
+      return { from: first, to: second, conductors: MOST_CONDUCTORS, circuitId: null }
     const place = kind === 'places' && code === 'net-missing' ? record.places[first ?? ''] : undefined
-    return place ? { from: place.boxId, to: null, conductors: MOST_CONDUCTORS } : null
+    if (!place) return null
+    const circuits = circuitsOf(tiedBoxes(record, boxId))
+    const whose = circuits.ofLight(place.groupId)
+    const circuitId = whose.kind === 'known' && record.circuits[whose.circuitId] ? whose.circuitId : null
+    return { from: place.boxId, to: null, conductors: MOST_CONDUCTORS, circuitId }
   }
 }
 

@@ -4,6 +4,7 @@ import { quillbackRoad } from '@/demo/quillback'
 import { fedAtTheSwitch, strand, switchLoop, usualBox } from '@/demo/usual'
 import { boxView } from '../job/box-view'
 import { tiedBoxes, tiedSets } from '../job/tied'
+import { isHotRole } from '../model/roles'
 import { parseCircuit, type Circuit } from '../model/circuit'
 import { compile, solve } from '../solve'
 import { prove } from '../prove'
@@ -82,7 +83,17 @@ describe('what lies beyond the box, by what the roles say', () => {
       ...record.feeds,
       second: { id: 'second', boxId: 'box-studio', circuitId: 'circuit-13', basis: 'reading' as const },
     }
-    const circuit = foundCircuit([boxView({ ...record, feeds }, 'box-studio')!], trade)
+    const studio = boxView({ ...record, feeds }, 'box-studio')!
+    // Which of the two its hot is of, nobody said.
+    const undecided = foundCircuit([studio], trade)
+    expect(!undecided.ok && undecided.faults.map(({ code }) => code)).toContain('circuit-not-said')
+    const ends = Object.fromEntries(
+      Object.entries(record.ends).map(([id, end]) => [
+        id,
+        end.boxId === 'box-studio' && isHotRole(end.role) ? { ...end, roleCircuitId: 'circuit-13' } : end,
+      ]),
+    )
+    const circuit = foundCircuit([boxView({ ...record, feeds, ends }, 'box-studio')!], trade)
     if (!circuit.ok) throw new Error('undecided')
     const [a, b] = circuit.value.supplies
     expect(a!.neutral).toBe(b!.neutral)

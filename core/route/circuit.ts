@@ -1,4 +1,5 @@
 import type { BoxView } from '../job/box-view'
+import { circuitsOf } from '../job/circuits'
 import type { FoundPigtail } from '../model/entities'
 import { rowsWith } from '../model/record'
 import {
@@ -11,6 +12,7 @@ import {
 import type { DeviceModel } from '../model/device'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
+import { notSaid } from './feed'
 import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './planned'
 import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
@@ -35,6 +37,8 @@ export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Ci
     }),
   )
   if (faults.length > 0) return refused(...faults)
+  const unsaid = notSaid(circuitsOf(views), views, [])
+  if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const base = outsideOf(views, trade)
   return good({
     ...base,

@@ -1,4 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
+import { circuitsOf, ONLY_SUPPLY, type Circuits, type Seen } from '../job/circuits'
 import { comesIn, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
 import type { Trade } from '../model/trade'
@@ -7,12 +8,6 @@ import { sharersOf } from '../panel/ties'
 export const nearPoint = (end: EndView) => `end:${end.end.id}`
 const farPoint = (end: EndView) => `far:${end.end.id}`
 export const bondPoint = (boxId: string) => `bond:${boxId}`
-
-/** A conductor end with the box it was seen in. */
-interface Seen {
-  readonly view: BoxView
-  readonly each: EndView
-}
 
 export type Outside = Pick<
   Circuit,
@@ -29,9 +24,10 @@ export function outsideOf(views: readonly BoxView[], trade: Trade): Outside {
   const nominalVolts = first?.region.nominalVolts ?? 0
   const all = views.flatMap(view => view.ends.map(each => ({ view, each })))
   const { wires, leaving } = wiresOf(all)
-  const supplies = suppliesOf(views)
+  const circuits = circuitsOf(views)
+  const supplies = suppliesOf(circuits, views)
   const loads = loadsOf(views, trade)
-  const closing = new Closing(leaving, supplies, loads)
+  const closing = new Closing(circuits, leaving, supplies, loads)
   return {
     nominalVolts,
     supplies,
@@ -67,19 +63,17 @@ function wiresOf(all: readonly Seen[]): { wires: Wire[]; leaving: Seen[] } {
   return { wires, leaving }
 }
 
-function suppliesOf(views: readonly BoxView[]): SupplyPoint[] {
-  const circuits = new Map(
-    views.flatMap(view =>
-      [
-        ...view.feeds.map(({ circuit }) => circuit),
-        ...view.ends.flatMap(({ end }) => view.record.circuits[end.roleCircuitId ?? ''] ?? []),
-      ].map(circuit => [circuit.id, circuit]),
-    ),
-  )
+function suppliesOf(circuits: Circuits, views: readonly BoxView[]): SupplyPoint[] {
   const { record } = views[0] ?? {}
-  const ids = circuits.size > 0 ? [...circuits.keys()] : ['supply']
+  const feeding = views.flatMap(view =>
+    view.ends
+      .filter(({ end }) => isHotRole(end.role) || end.role === 'neutral')
+      .map(each => circuits.supplyOf(each)),
+  )
+  const ids = [...new Set([...circuits.breakers.map(({ id }) => id), ...feeding])]
+  if (ids.length === 0) ids.push(ONLY_SUPPLY)
   return ids.map(id => {
-    const circuit = circuits.get(id)
+    const circuit = record?.circuits[id]
     const sharers = circuit && record ? sharersOf(record, circuit).map(each => each.id) : []
     const together = [id, ...sharers].filter(each => ids.includes(each)).sort()
     const at = together.indexOf(id)
@@ -127,6 +121,7 @@ function loadsOf(views: readonly BoxView[], trade: Trade): CircuitLoad[] {
 /** The far side of conductors that leave the boxes. */
 class Closing {
   constructor(
+    readonly circuits: Circuits,
     readonly leaving: readonly Seen[],
     readonly supplies: readonly SupplyPoint[],
     readonly loads: readonly CircuitLoad[],
@@ -134,14 +129,14 @@ class Closing {
 
   /** What a conductor’s far end is joined to; null where it ends for itself. */
   far(seen: Seen): CircuitJoint | null {
-    const { each, view } = seen
-    const { role, roleCircuitId } = each.end
-    const supply = this.#supply(view, roleCircuitId)
+    const { each } = seen
+    const { role } = each.end
+    const supply = this.#supply(each)
     const { lamps, onward } = this.#leadsTo(each.cable.id)
     const joint = (...members: string[]): CircuitJoint | null =>
       members.length > 0 ? { id: `beyond:${each.end.id}`, members: [farPoint(each), ...members] } : null
     if (comesIn(role)) return joint(supply.hot)
-    if (isLoadRole(role)) return joint(...this.#ofGroup(groupOf(seen)).map(load => load.hot))
+    if (isLoadRole(role)) return joint(...this.#ofGroup(this.circuits.lightOf(seen)).map(load => load.hot))
     if (role === 'neutral') {
       if (onward) return null
       const shells = this.#ofGroup(lamps).map(load => load.neutral)
@@ -186,7 +181,7 @@ class Closing {
   returns(): CircuitJoint[] {
     return this.loads.flatMap(load => {
       const loops = this.leaving.filter(
-        seen => isLoadRole(seen.each.end.role) && groupOf(seen) === load.groupId,
+        seen => isLoadRole(seen.each.end.role) && this.circuits.lightOf(seen) === load.groupId,
       )
       const cables = loops.map(({ each }) => each.cable.id)
       const comes = (role: string) =>
@@ -198,7 +193,7 @@ class Closing {
       const hot =
         this.leaving.find(({ each }) => each.end.role === 'loop-feed' && cables.includes(each.cable.id)) ??
         this.leaving.find(({ each }) => isHotRole(each.end.role) && each.end.role !== 'onward-feed')
-      const supply = hot ? this.#supply(hot.view, hot.each.end.roleCircuitId) : this.supplies[0]!
+      const supply = this.#feeding(load.groupId, hot?.each)
       return [
         ...(comes('neutral') ? [] : [{ id: `return:${load.id}`, members: [load.neutral, supply.neutral] }]),
         ...(load.ground === null || comes('ground')
@@ -208,9 +203,19 @@ class Closing {
     })
   }
 
-  #supply(view: BoxView, circuitId: string | null): SupplyPoint {
-    const id = circuitId ?? view.feeds[0]?.circuit.id ?? null
-    return this.supplies.find(({ hot }) => hot === `panel:${id}:hot`) ?? this.supplies[0]!
+  #supply(each: EndView): SupplyPoint {
+    return this.#named(this.circuits.supplyOf(each))
+  }
+
+  /** What feeds a light: its circuit, where it is known, or that of the hot that comes in. */
+  #feeding(groupId: string, hot: EndView | undefined): SupplyPoint {
+    const whose = this.circuits.ofLight(groupId)
+    if (whose.kind === 'known') return this.#named(whose.circuitId)
+    return hot ? this.#supply(hot) : this.supplies[0]!
+  }
+
+  #named(circuitId: string): SupplyPoint {
+    return this.supplies.find(({ hot }) => hot === `panel:${circuitId}:hot`) ?? this.supplies[0]!
   }
 
   #ofGroup(groupId: string | null): readonly CircuitLoad[] {
@@ -225,12 +230,8 @@ class Closing {
       ({ view, each }) => view.record.loads[each.cable.farLoadId ?? '']?.groupId ?? [],
     )[0]
     return {
-      lamps: lamp ? groupOf(lamp) : (named ?? null),
+      lamps: lamp ? this.circuits.lightOf(lamp) : (named ?? null),
       onward: inCable.some(({ each }) => each.end.role === 'onward-feed'),
     }
   }
 }
-
-/** The group a switched conductor serves: the one named, or the only one of its box. */
-const groupOf = ({ view, each }: Seen): string | null =>
-  each.end.roleGroupId ?? view.places[0]?.group.id ?? null

@@ -1,4 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
+import { circuitsOf, type Circuits } from '../job/circuits'
 import { comesIn, isLoadRole } from '../model/roles'
 import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
@@ -6,9 +7,9 @@ import type { Trade } from '../model/trade'
 import { bearing, BoxWork } from './box-work'
 import { edgesOf, type Edge, type Runner } from './carry'
 import { Offers } from './offers'
-import { circuitOfLight, feedOfLight } from './own-circuit'
+import { feedOfLight, netOfConductor } from './feed'
 import type { PlannedDevice } from './planned'
-import { circuitOf, isNeeded, LINE, netOfConductor, netWanted, netWords } from './route-box'
+import { isNeeded, LINE, netWanted, netWords } from './route-box'
 import type { LightNets, Scheme } from './schemes'
 import { spread, type Spread, type TooFew, type Unspread } from './spread'
 
@@ -24,6 +25,7 @@ export type Boxed = { readonly view: BoxView; readonly devices: readonly Planned
 
 /** What is fixed of some boxes, whatever way their devices are wired. */
 export class Puzzle {
+  readonly circuits: Circuits
   readonly edges: readonly Edge[]
   /** Conductors between the boxes that may carry anything. */
   readonly runs: ReadonlySet<string>
@@ -39,6 +41,7 @@ export class Puzzle {
     readonly boxes: readonly Boxed[],
     readonly trade: Trade,
   ) {
+    this.circuits = circuitsOf(boxes.map(({ view }) => view))
     this.edges = edgesOf(boxes.map(({ view }) => view))
     this.runs = new Set(this.edges.flatMap(({ runners }) => runners.map(({ conductorId }) => conductorId)))
     this.#fixed = boxes.flatMap(({ view, devices }) =>
@@ -68,14 +71,10 @@ export class Puzzle {
     const views = this.boxes
       .filter(({ devices }) => devices.some(each => each.groupId === groupId))
       .map(({ view }) => view)
-    const known =
-      circuitOfLight(views, groupId) ??
-      circuitOfLight(
-        this.boxes.map(({ view }) => view),
-        groupId,
-      )
-    const circuit = circuitOf(views[0]!, known)
-    return { ...feedOfLight(views, groupId, circuit), load: `load:${groupId}` }
+    const feed = feedOfLight(this.circuits, views, groupId)
+    // Asked before anything is carried.
+    if (!feed) throw new Error(`not said what feeds ${groupId}`)
+    return { ...feed, load: `load:${groupId}` }
   }
 
   /**
@@ -98,7 +97,9 @@ export class Puzzle {
         for (const terminal of device.model.terminals) {
           const key = `${device.placeId}.${terminal.id}`
           const alone = !schemes.some(({ nets }) => this.#concerns(nets, device.placeId))
-          const net = alone ? netWanted(view, device, terminal, provided) : (netOfTerminal[key] ?? null)
+          const net = alone
+            ? netWanted(this.circuits, view, device, terminal, provided)
+            : (netOfTerminal[key] ?? null)
           netOfTerminal[key] = net
           if (net === null) continue
           const needed = isNeeded(device.model, terminal)
@@ -178,9 +179,10 @@ export class Puzzle {
     let circuit = this.#circuits.get(net)
     if (circuit === undefined) {
       const [kind, id] = net.split(':') as [string, string]
-      const views = this.boxes.map(({ view }) => view)
       const isCircuit = kind === 'line' || kind === 'neutral'
-      circuit = isCircuit ? id : circuitOf(views[0]!, circuitOfLight(views, id))
+      const whose = isCircuit ? null : this.circuits.ofLight(id)
+      circuit = whose?.kind === 'known' ? whose.circuitId : id
+      circuit = this.circuits.neutralOf(circuit)
       this.#circuits.set(net, circuit)
     }
     return circuit
@@ -255,6 +257,8 @@ export class Puzzle {
             model.terminals.length === 0 && groupId === (each.end.roleGroupId ?? view.places[0]?.group.id),
         )
       : undefined
-    return fed ? netWanted(view, fed, LINE, new Set()) : netOfConductor(view, each)
+    return fed
+      ? netWanted(this.circuits, view, fed, LINE, new Set())
+      : netOfConductor(this.circuits, { view, each })
   }
 }

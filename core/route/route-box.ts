@@ -1,12 +1,14 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
-import { isHotRole, isLoadRole } from '../model/roles'
+import { circuitsOf, type Circuits } from '../job/circuits'
+import { isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import { companionSignal, wanting } from '../model/make-up'
+import { byPosition, sharersOf } from '../panel/ties'
 import { assemble } from './assemble'
-import { circuitOfLight, feedOfLight, loopOf } from './own-circuit'
+import { feedOfLight, netOfConductor, notSaid } from './feed'
 import type { PlannedDevice, RoutedBox } from './planned'
 
 /**
@@ -24,15 +26,21 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   const devices = plannedDevices(view, trade, faults)
   for (const { end, name } of view.ends)
     if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', `${name} has no role yet`))
+  if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
+  const circuits = circuitsOf([view])
+  faults.push(...notSaid(circuits, [view], lightsFed(devices)))
+  if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const nets: Record<string, string> = {}
   const netOfEnd: Record<string, string | null> = {}
   // What has no wires leaves its lamps fed: their conductor is joined to the line.
   const wireless = devices.filter(({ model }) => model.terminals.length === 0)
   for (const each of view.ends) {
     const fed = isLoadRole(each.end.role)
-      ? wireless.find(({ groupId }) => groupId === (each.end.roleGroupId ?? view.places[0]?.group.id))
+      ? wireless.find(({ groupId }) => groupId === circuits.lightOf({ view, each }))
       : undefined
-    const net = fed ? netWanted(view, fed, LINE, new Set()) : netOfConductor(view, each)
+    const net = fed
+      ? netWanted(circuits, view, fed, LINE, new Set())
+      : netOfConductor(circuits, { view, each })
     if (net !== null) nets[net] = netWords(view, net)
     netOfEnd[each.end.id] = net
   }
@@ -41,7 +49,7 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   const netOfTerminal: Record<string, string | null> = {}
   for (const device of devices)
     for (const terminal of device.model.terminals) {
-      const net = netWanted(view, device, terminal, present)
+      const net = netWanted(circuits, view, device, terminal, present)
       const here = net !== null && present.has(net)
       if (net !== null && !here && isNeeded(device.model, terminal))
         faults.push(
@@ -56,6 +64,19 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   if (faults.length > 0) return refused(...faults)
   return good(assemble(view, trade, devices, nets, netOfEnd, netOfTerminal))
 }
+
+/** Lights whose devices ask for a feed. */
+export const lightsFed = (devices: readonly PlannedDevice[]): string[] => [
+  ...new Set(
+    devices
+      .filter(
+        ({ model: { terminals } }) =>
+          terminals.length === 0 ||
+          terminals.some(({ wants }) => wants === 'line' || wants === 'neutral' || wants === 'common'),
+      )
+      .map(({ groupId }) => groupId),
+  ),
+]
 
 export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
   return view.places.flatMap(place => {
@@ -97,26 +118,9 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
   })
 }
 
-export const circuitOf = (view: BoxView, circuitId: string | null): string =>
-  circuitId ?? view.feeds[0]?.circuit.id ?? 'supply'
-
-/** The net that a conductor is on by its role. */
-export function netOfConductor(view: BoxView, each: EndView): string | null {
-  const { end } = each
-  const { role } = end
-  if (role === null || role === 'spare' || role === 'traveller') return null
-  return isHotRole(role)
-    ? `line:${circuitOf(view, end.roleCircuitId)}${loopOf(view, each)}`
-    : isLoadRole(role)
-      ? `load:${end.roleGroupId ?? view.places[0]?.group.id ?? 'load'}`
-      : role === 'neutral'
-        ? `neutral:${circuitOf(view, end.roleCircuitId)}${loopOf(view, each)}`
-        : 'ground'
-}
-
 export function netWords(view: BoxView, net: string): string {
   const [kind, id, loop] = net.split(':')
-  const circuit = view.feeds.length > 1 ? ` of ${view.record.circuits[id ?? '']?.breaker ?? '?'}` : ''
+  const circuit = view.feeds.length > 1 ? ` of ${breakersOf(view, kind, id ?? '')}` : ''
   const circuits = `${circuit}${loop === undefined ? '' : ` of cable ${view.record.cables[loop]?.name ?? '?'}`}`
   switch (kind) {
     case 'line':
@@ -134,13 +138,18 @@ export function netWords(view: BoxView, net: string): string {
   }
 }
 
+/** A neutral that circuits share is all of theirs. */
+function breakersOf({ record }: BoxView, kind: string | undefined, id: string): string {
+  const circuit = record.circuits[id]
+  if (!circuit) return '?'
+  const all = kind === 'neutral' ? [circuit, ...sharersOf(record, circuit)].sort(byPosition) : [circuit]
+  return all.map(({ breaker }) => breaker).join(' and ')
+}
+
 export const LINE = { id: 'line', wants: 'line' } as const
 
-/** The hot and the neutral that feed a place. */
-const feedOfPlace = (view: BoxView, { groupId }: PlannedDevice) =>
-  feedOfLight([view], groupId, circuitOf(view, circuitOfLight([view], groupId)))
-
 export function netWanted(
+  circuits: Circuits,
   view: BoxView,
   device: PlannedDevice,
   terminal: Pick<Terminal, 'id' | 'wants'>,
@@ -148,11 +157,11 @@ export function netWanted(
 ): string | null {
   switch (terminal.wants) {
     case 'line':
-      return feedOfPlace(view, device).line
+      return feedOfLight(circuits, [view], device.groupId)?.line ?? null
     case 'load':
       return `load:${device.groupId}`
     case 'neutral': {
-      const { neutral } = feedOfPlace(view, device)
+      const neutral = feedOfLight(circuits, [view], device.groupId)?.neutral ?? null
       const retrofit = device.model.supply.some(
         way => way.kind === 'line-ground' && way.ground === terminal.id && way.retrofitOnly,
       )

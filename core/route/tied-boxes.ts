@@ -1,11 +1,13 @@
 import type { BoxView } from '../job/box-view'
+import { circuitsOf } from '../job/circuits'
 import { tiedBoxes } from '../job/tied'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import { assemble } from './assemble'
+import { notSaid } from './feed'
 import type { PlannedDevice, RoutedBox } from './planned'
 import { Puzzle, type Carried } from './puzzle'
-import { colourFaults, plannedDevices } from './route-box'
+import { colourFaults, lightsFed, plannedDevices } from './route-box'
 import { schemesOf, type Scheme } from './schemes'
 
 /** Boxes whose wiring hangs together, routed as one: each conductor between them carries one net. */
@@ -73,6 +75,8 @@ function waysTogether(
   }
   const boxes = views.map(view => ({ view, devices: plannedDevices(view, trade, faults) }))
   if (faults.length > 0) return refused(...faults)
+  const unsaid = notSaid(circuitsOf(views), views, lightsFed(boxes.flatMap(({ devices }) => devices)))
+  if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const puzzle = new Puzzle(boxes, trade)
   for (const view of views)
     for (const each of view.ends)

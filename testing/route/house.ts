@@ -147,7 +147,7 @@ export function houseOf(seed: number, trade: Trade): DrawnHouse {
       id: box,
       room: 'room',
       name: box,
-      breakers: [...new Set(here.map(({ circuit }) => circuit))],
+      breakers: [...new Set([...fed, ...here.map(({ circuit }) => circuit)])],
       box: {
         depthMillimetres: 90,
         volumeCubicInches: 120,
