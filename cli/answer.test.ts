@@ -45,6 +45,17 @@ describe('every-room', () => {
     expect(ask('route', 'no json').code).toBe(2)
   })
 
+  it('a plan that does not prove is a no, with what breaks it', () => {
+    const lamps = [{ kind: 'led', wattsEach: 1, count: 1, dimmable: 'yes', powerFactor: 0.9 }] as const
+    const { code, output } = ask('route', file({ choice: 'smart-switch-two-wire', lamps }))
+    expect(code).toBe(1)
+    expect(output).toMatchObject({
+      ok: false,
+      boxes: [{ devices: [{ modelId: 'smart-switch-two-wire' }], proof: { kind: 'refuted' } }],
+    })
+    expect(JSON.stringify(output)).toContain('supply-alive')
+  })
+
   it('plans: steps with what the power would do after each, and the day', () => {
     const { code, output } = ask('plan', file({ choice: 'switch-plain-15' }))
     expect(code).toBe(0)

@@ -2,12 +2,13 @@ import type { BoxView } from '@/core/job/box-view'
 import type { JobRecord } from '@/core/model/record'
 import type { Trade } from '@/core/model/trade'
 import { dayOf, ifOnAfter, isSettled, planBox } from '@/core/plan'
-import { routeBox, routeCures } from '@/core/route'
+import { prove, type Proof } from '@/core/prove'
+import { plannedCircuit, routeBox, routeCures } from '@/core/route'
 import type { Answer } from './outcome'
 
 /**
  * Where every conductor and terminal of each box goes, or why it cannot and what was tried and would do. A no: a box
- * for which something is chosen and that cannot be wired.
+ * for which something is chosen and that cannot be wired, or whose plan does not prove.
  */
 export function routeVerb(record: JobRecord, views: readonly BoxView[], trade: Trade): Answer {
   const boxes = views.flatMap((view): object[] => {
@@ -15,9 +16,11 @@ export function routeVerb(record: JobRecord, views: readonly BoxView[], trade: T
     const routed = routeBox(view, trade)
     if (routed.ok) {
       const { devices, ...rest } = routed.value
+      const proof = prove(plannedCircuit(view, routed.value, trade))
       return [
         {
           ...rest,
+          proof,
           devices: devices.map(({ model, ...device }) => ({ ...device, modelId: model.id })),
         },
       ]
@@ -31,7 +34,7 @@ export function routeVerb(record: JobRecord, views: readonly BoxView[], trade: T
       },
     ]
   })
-  const isRouted = boxes.every(box => !('faults' in box))
+  const isRouted = boxes.every(box => 'proof' in box && (box.proof as Proof).kind === 'proven')
   return { code: isRouted ? 0 : 1, output: { ok: isRouted, boxes } }
 }
 

@@ -12,10 +12,10 @@ import {
 import type { DeviceModel } from '../model/device'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
-import { notSaid } from './feed'
 import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './planned'
 import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
+import { unsaidFaults, unsaidOf } from './unsaid'
 
 /**
  * The circuit of some boxes as it is now: seats as recorded, the old devices. Nothing planned to hold it
@@ -37,7 +37,7 @@ export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Ci
     }),
   )
   if (faults.length > 0) return refused(...faults)
-  const unsaid = notSaid(circuitsOf(views), views, [])
+  const unsaid = unsaidFaults(unsaidOf(circuitsOf(views), views, []), views)
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const base = outsideOf(views, trade)
   return good({

@@ -16,6 +16,14 @@ export { routeCures } from './cures'
 export { withChoices, withRule } from './tried'
 export { wishesFor } from './wish'
 export { setsFor, type DeviceSet } from './sets'
-export { isTied, nextBest, routedTogether, routeTogether, type RoutedTogether } from './tied-boxes'
+export {
+  isTied,
+  nextBest,
+  routedTogether,
+  routeTogether,
+  unsaidAbout,
+  type RoutedTogether,
+} from './tied-boxes'
 export { companionSignal, isMiddle, isTwoPlace, mainSignal } from '../model/make-up'
 export { SET_KINDS, type Scheme, type SetKind } from './schemes'
+export type { Unsaid } from './unsaid'

@@ -4,11 +4,11 @@ import { tiedBoxes } from '../job/tied'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import { assemble } from './assemble'
-import { notSaid } from './feed'
 import type { PlannedDevice, RoutedBox } from './planned'
 import { Puzzle, type Carried } from './puzzle'
 import { colourFaults, lightsFed, plannedDevices } from './route-box'
 import { schemesOf, type Scheme } from './schemes'
+import { unsaidFaults, unsaidOf, type Unsaid } from './unsaid'
 
 /** Boxes whose wiring hangs together, routed as one: each conductor between them carries one net. */
 export interface RoutedTogether {
@@ -22,6 +22,13 @@ export interface RoutedTogether {
 /** Whether a box can only be routed together with others. */
 export const isTied = (view: BoxView): boolean =>
   view.places.some(({ placesInGroup }) => placesInGroup > 1) || tiedBoxes(view.record, view.box.id).length > 1
+
+/** What is to be asked before a box, and all that hangs together with it, can be wired. */
+export function unsaidAbout(view: BoxView, trade: Trade): readonly Unsaid[] {
+  const views = isTied(view) ? tiedBoxes(view.record, view.box.id) : [view]
+  const devices = views.flatMap(each => plannedDevices(each, trade, []))
+  return unsaidOf(circuitsOf(views), views, lightsFed(devices))
+}
 
 const known = new WeakMap<BoxView, { readonly trade: Trade; readonly routed: Result<RoutedTogether> }>()
 
@@ -75,7 +82,10 @@ function waysTogether(
   }
   const boxes = views.map(view => ({ view, devices: plannedDevices(view, trade, faults) }))
   if (faults.length > 0) return refused(...faults)
-  const unsaid = notSaid(circuitsOf(views), views, lightsFed(boxes.flatMap(({ devices }) => devices)))
+  const unsaid = unsaidFaults(
+    unsaidOf(circuitsOf(views), views, lightsFed(boxes.flatMap(({ devices }) => devices))),
+    views,
+  )
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const puzzle = new Puzzle(boxes, trade)
   for (const view of views)

@@ -2,6 +2,7 @@
 
 import { isHotRole, isLoadRole } from '@/core/model/roles'
 import type { BoxView, EndView } from '@/core/job/box-view'
+import { circuitsOf } from '@/core/job/circuits'
 import { tiedBoxes } from '@/core/job/tied'
 import { rowsOf } from '@/core/model/record'
 import { pairSaid } from '@/core/recording'
@@ -17,7 +18,8 @@ export function Belongs({ view, strand }: { view: BoxView; strand: EndView }) {
   const { end } = strand
   const asked =
     (isLoadRole(end.role) && view.places.length !== 1) ||
-    ((isHotRole(end.role) || end.role === 'neutral') && view.feeds.length > 1)
+    ((isHotRole(end.role) || end.role === 'neutral') &&
+      (view.feeds.length > 1 || circuitsOf(tiedBoxes(view.record, view.box.id)).of(strand) === null))
   return (
     <>
       {end.role === 'traveller' && <ItsPair view={view} strand={strand} />}

@@ -21,6 +21,7 @@ import { useProof } from './use-proof'
 const Refutation = dynamic(() => import('./refutation').then(module => module.Refutation), { ssr: false })
 const NextBest = dynamic(() => import('./next-best').then(module => module.NextBest), { ssr: false })
 const Wished = dynamic(() => import('./wished').then(module => module.Wished))
+const Whose = dynamic(() => import('./whose').then(module => module.Whose), { ssr: false })
 const Cures = dynamic(() => import('./cures').then(module => module.Cures), { ssr: false })
 const NetPath = dynamic(() => import('./net-path').then(module => module.NetPath), { ssr: false })
 const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
@@ -112,6 +113,7 @@ export function WireStage({ view }: { view: BoxView }) {
       )}
       {chosen && !plan.routed.ok && (
         <Part title="It cannot be wired yet">
+          <Whose view={view} />
           <ul className="hazard flex flex-col gap-1 bg-paper p-3">
             {plan.routed.faults.map(each => (
               <li key={each.path + each.code}>{each.message}</li>

@@ -1,0 +1,96 @@
+import type { BoxView } from '../job/box-view'
+import type { Circuits, Seen } from '../job/circuits'
+import type { Breaker } from '../model/entities'
+import { isHotRole, isLoadRole } from '../model/roles'
+import { fault, type Fault } from '../model/result'
+
+/** What has to be said before anything is joined. */
+export type Unsaid =
+  | { readonly kind: 'light-of-end'; readonly seen: Seen }
+  | { readonly kind: 'circuit-of-end'; readonly seen: Seen; readonly among: readonly Breaker[] }
+  | {
+      readonly kind: 'circuit-of-light'
+      readonly groupId: string
+      /** Its switched conductors: what is said of them is said of it. */
+      readonly loads: readonly Seen[]
+      readonly among: readonly Breaker[]
+    }
+  | { readonly kind: 'at-odds'; readonly groupId: string; readonly circuits: readonly string[] }
+
+/**
+ * Whose a conductor is, and what feeds each of these lights, where that is not known.
+ * @param lights those that something here asks a feed for
+ */
+export function unsaidOf(
+  circuits: Circuits,
+  views: readonly BoxView[],
+  lights: readonly string[],
+): readonly Unsaid[] {
+  const seen = views.flatMap(view => view.ends.map(each => ({ view, each })))
+  const ofEnds = seen.flatMap((one): Unsaid[] => {
+    const { role } = one.each.end
+    if (isLoadRole(role)) return circuits.lightOf(one) === null ? [{ kind: 'light-of-end', seen: one }] : []
+    const isOfCircuit = isHotRole(role) || role === 'neutral'
+    return isOfCircuit && circuits.of(one.each) === null
+      ? [{ kind: 'circuit-of-end', seen: one, among: circuits.breakers }]
+      : []
+  })
+  // Hots first: what is said of one often tells the neutral beside it.
+  const isNeutral = (each: Unsaid) => each.kind === 'circuit-of-end' && each.seen.each.end.role === 'neutral'
+  const inTurn = [...ofEnds.filter(each => !isNeutral(each)), ...ofEnds.filter(isNeutral)]
+  // What is asked of a conductor tells the light as well.
+  const isAsked = ofEnds.some(({ kind }) => kind === 'circuit-of-end')
+  const ofLights = lights.flatMap((groupId): Unsaid[] => {
+    const whose = circuits.ofLight(groupId)
+    if (whose.kind === 'at-odds') return [{ kind: 'at-odds', groupId, circuits: whose.circuits }]
+    if (whose.kind === 'known' || isAsked) return []
+    const loads = seen.filter(one => isLoadRole(one.each.end.role) && circuits.lightOf(one) === groupId)
+    return [{ kind: 'circuit-of-light', groupId, loads, among: whose.among }]
+  })
+  return [...inTurn, ...ofLights]
+}
+
+/** The same as faults, each at its field. */
+export function unsaidFaults(unsaid: readonly Unsaid[], views: readonly BoxView[]): Fault[] {
+  return unsaid.map(each => {
+    const { record, region } = views[0]!
+    const { breaker } = region.words
+    const names = (ids: readonly string[], last: string) =>
+      ids.map(id => record.circuits[id]?.breaker ?? id).join(ids.length > 2 ? ', ' : ` ${last} `)
+    const among = (breakers: readonly Breaker[]) =>
+      breakers.length > 1
+        ? `: ${names(
+            breakers.map(({ id }) => id),
+            'or',
+          )}`
+        : ''
+    const where = ({ view: { room, box } }: Seen) =>
+      views.length > 1 ? ` in ${room.name}, ${box.name},` : ''
+    switch (each.kind) {
+      case 'light-of-end':
+        return fault(
+          `/ends/${each.seen.each.end.id}/roleGroupId`,
+          'light-not-said',
+          `which light ${each.seen.each.name}${where(each.seen)} leads to is not said`,
+        )
+      case 'circuit-of-end':
+        return fault(
+          `/ends/${each.seen.each.end.id}/roleCircuitId`,
+          'circuit-not-said',
+          `which ${breaker} ${each.seen.each.name}${where(each.seen)} belongs to is not said${among(each.among)}`,
+        )
+      case 'circuit-of-light':
+        return fault(
+          `/groups/${each.groupId}/circuit`,
+          'circuit-not-said',
+          `which ${breaker} feeds ${record.groups[each.groupId]?.name ?? each.groupId} is not said${among(each.among)}`,
+        )
+      case 'at-odds':
+        return fault(
+          `/groups/${each.groupId}/circuit`,
+          'circuits-at-odds',
+          `${record.groups[each.groupId]?.name ?? each.groupId} would be fed from one ${breaker} and return to another: what is said of it belongs to ${names(each.circuits, 'and')}`,
+        )
+    }
+  })
+}

@@ -1,0 +1,89 @@
+import { expect, test } from '@playwright/test'
+import { bareJob, strand } from '@/demo/usual'
+import { bringIn, rows, saved } from './helpers'
+
+/** Two lines of two breakers, all loose, and nobody said whose is whose. */
+function twoLines() {
+  const job = bareJob('two-lines', { breakers: ['7', '9'] })
+  const line = (name: string) =>
+    ({
+      name,
+      far: 'panel',
+      entry: 'bottom',
+      strands: [
+        strand('black', 'loose', 'line'),
+        strand('white', 'loose', 'neutral'),
+        strand('bare', 'loose', 'ground'),
+      ],
+    }) as const
+  job.box({
+    id: 'box',
+    room: 'room',
+    name: 'By the door',
+    breakers: ['7', '9'],
+    box: { depthMillimetres: 90, volumeCubicInches: 60 },
+    controls: [
+      {
+        group: 'lamp',
+        name: 'Lamp',
+        old: 'old-switch',
+        choice: 'switch-plain-15',
+        lamps: [{ kind: 'led', wattsEach: 15, count: 2, dimmable: 'yes', powerFactor: 0.9 }],
+      },
+    ],
+    cables: [
+      line('A'),
+      line('B'),
+      {
+        name: 'L',
+        far: 'luminaire',
+        entry: 'top',
+        strands: [
+          strand('black', 'loose', 'switched-load', { group: 'lamp' }),
+          strand('white', 'loose', 'neutral'),
+          strand('bare', 'loose', 'ground'),
+        ],
+      },
+    ],
+  })
+  return job.record()
+}
+
+test('which breaker is asked, conductor by conductor, and the light stays on its own @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringIn(request, twoLines())
+  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await page.waitForLoadState('networkidle')
+  await expect(page.getByText('It cannot be wired yet')).toBeVisible()
+  const answer = async (question: string, name: string) => {
+    const asked = page.getByRole('group', { name: question, exact: true })
+    await asked.getByRole('radio', { name }).click()
+    await saved(page)
+    await expect(asked).toHaveCount(0)
+  }
+  await answer('Which breaker does A black belong to?', '7: Lights')
+  await answer('Which breaker does B black belong to?', '9: Lights')
+  // The neutrals beside them follow; that of the lamp does not.
+  await answer('Which breaker does L white belong to?', '9: Lights')
+  await expect(page.getByText('Proven.')).toBeVisible()
+  expect(
+    await rows(
+      'SELECT id, role_circuit_id FROM ends WHERE job_id = ? AND role_circuit_id IS NOT NULL ORDER BY id',
+      jobId,
+    ),
+  ).toEqual([
+    { id: 'box-a-black-1-end', role_circuit_id: 'circuit-7' },
+    { id: 'box-b-black-1-end', role_circuit_id: 'circuit-9' },
+    { id: 'box-l-white-2-end', role_circuit_id: 'circuit-9' },
+  ])
+  // 7 brings nothing here: its hot is capped, that of 9 feeds the switch.
+  await page.getByRole('button', { name: 'Show the table' }).click()
+  await expect(page.getByRole('row', { name: 'Capped A black' })).toBeVisible()
+  await expect(page.getByRole('row', { name: /screw B black$/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /^the neutral of 9 B white L white/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await saved(page)
+  await expect(page.getByRole('group', { name: 'Which breaker does L white belong to?' })).toBeVisible()
+})

@@ -1,0 +1,109 @@
+'use client'
+
+import Link from 'next/link'
+import { useMemo } from 'react'
+import type { BoxView } from '@/core/job/box-view'
+import type { Breaker } from '@/core/model/entities'
+import { rowsOf } from '@/core/model/record'
+import { unsaidAbout, type Unsaid } from '@/core/route'
+import { useEdits, useTrade } from '../../job/provider'
+import { PickOne } from '../../primitives/fields'
+
+/** What is asked before anything is joined, one question at a time: whose a conductor is, what feeds a light. */
+export function Whose({ view }: { view: BoxView }) {
+  const trade = useTrade()
+  const unsaid = useMemo(() => unsaidAbout(view, trade), [view, trade])
+  const [first] = unsaid
+  if (!first) return null
+  return (
+    <div className="mb-3 flex flex-col gap-2 rounded-xl border-2 border-plum bg-sheet p-3">
+      <Question key={keyOf(first)} view={view} asked={first} />
+      <p className="text-sm text-soft">
+        {unsaid.length > 1 && `${unsaid.length - 1} more to say. `}
+        Not sure?{' '}
+        <Link
+          className="inline-flex min-h-11 items-center underline underline-offset-4"
+          href={`/jobs/${view.record.job.id}/boxes/${boxOf(first, view)}/breaker`}
+        >
+          Hunt for the {view.region.words.breaker}
+        </Link>
+      </p>
+    </div>
+  )
+}
+
+const keyOf = (asked: Unsaid): string =>
+  'seen' in asked ? `${asked.kind} ${asked.seen.each.end.id}` : `${asked.kind} ${asked.groupId}`
+
+const boxOf = (asked: Unsaid, view: BoxView): string =>
+  'seen' in asked ? asked.seen.view.box.id : view.box.id
+
+function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
+  const edits = useEdits(view.box.id)
+  const { record, region } = view
+  const { breaker } = region.words
+  const say = (ids: readonly string[], fields: Parameters<typeof edits.change<'ends'>>[2]) =>
+    edits.send(
+      'set a role',
+      ids.map(id => edits.change('ends', id, fields)),
+    )
+  // Those known to feed here come first; that no other is listed does not say that none does.
+  const breakers = (among: readonly Breaker[]) =>
+    [...rowsOf(record, 'circuits')]
+      .sort((a, b) => Number(among.includes(b)) - Number(among.includes(a)))
+      .map(({ id, breaker: name, label }) => ({ value: id, words: label ? `${name}: ${label}` : name }))
+  const place = (of: BoxView) => (of.box.id === view.box.id ? '' : ` in ${of.room.name}, ${of.box.name}`)
+  switch (asked.kind) {
+    case 'circuit-of-end': {
+      const { each, view: there } = asked.seen
+      return (
+        <PickOne
+          label={`Which ${breaker} does ${each.name}${place(there)} belong to?`}
+          value={null}
+          options={breakers(asked.among)}
+          onCommit={roleCircuitId => say([each.end.id], { roleCircuitId })}
+        />
+      )
+    }
+    case 'light-of-end': {
+      const { each, view: there } = asked.seen
+      return (
+        <PickOne
+          label={`Which light does ${each.name}${place(there)} lead to?`}
+          value={null}
+          options={there.places.map(({ group }) => ({ value: group.id, words: group.name }))}
+          onCommit={roleGroupId => say([each.end.id], { roleGroupId })}
+        />
+      )
+    }
+    case 'circuit-of-light':
+      if (asked.loads.length === 0)
+        return (
+          <p>
+            No conductor here leads to {record.groups[asked.groupId]?.name ?? 'the light'}. Say in Test which
+            one does, or which hot is for it.
+          </p>
+        )
+      return (
+        <PickOne
+          label={`Which ${breaker} feeds ${record.groups[asked.groupId]?.name ?? 'it'}?`}
+          value={null}
+          options={breakers(asked.among)}
+          onCommit={roleCircuitId =>
+            say(
+              asked.loads.map(({ each }) => each.end.id),
+              { roleCircuitId },
+            )
+          }
+        />
+      )
+    case 'at-odds':
+      return (
+        <p>
+          {record.groups[asked.groupId]?.name ?? 'A light'} would be fed from one {breaker} and return to
+          another. Say at its conductors, in Test, whose each is; where they are so indeed, its neutral is
+          another circuit’s and has to be put right first.
+        </p>
+      )
+  }
+}
