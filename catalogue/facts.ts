@@ -105,6 +105,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'same-leg',
+    'Hots that share a neutral stand on different legs: on one leg their currents add up in the neutral, and nothing trips.',
+    COMMON,
+  ),
+  fact(
     'borrowed-neutral',
     'A neutral that another circuit returns on reads 0 V until its joint is opened; then its load side can stand at line voltage.',
     COMMON,

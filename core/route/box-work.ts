@@ -1,5 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import type { RouteCosts } from '../model/trade'
+import { isSharedNeutral } from '../panel/ties'
 import { sameItems, soundJoints, type SoundJoint } from './as-found'
 import type { Edge, Runner } from './carry'
 import { goesStraightOn, meetingsOf, staying, targetsOf, workIn, type Meeting } from './meetings'
@@ -52,7 +53,16 @@ export class BoxWork {
       meetingsOf(view, devices, end => fixed(end) ?? null, netOfTerminal).map(each => [each.net, each]),
     )
     for (const net of incoming.keys())
-      if (!meetings.has(net)) meetings.set(net, { net, kind: 'cap', ends: [], held: [], leads: [], bonds: 0 })
+      if (!meetings.has(net))
+        meetings.set(net, {
+          net,
+          kind: 'cap',
+          ends: [],
+          held: [],
+          leads: [],
+          bonds: 0,
+          isWhole: isSharedNeutral(view.record, net),
+        })
     const joined = [...meetings.values()].filter(each => isJoint(each, incoming.get(each.net) ?? 0))
     this.#endOf = new Map(view.ends.map(each => [each.end.id, each]))
     this.#mayStay = soundJoints(view).flatMap(joint => {
@@ -127,10 +137,10 @@ export class BoxWork {
 }
 
 /** Whether so many conductors more of a net make a joint of it, if each may go on a screw by itself. */
-function isJoint({ ends, held, leads, bonds }: Meeting, incoming: number): boolean {
+function isJoint({ ends, held, leads, bonds, isWhole }: Meeting, incoming: number): boolean {
   const count = ends.length + incoming
   const [only] = held
   if (only && held.length === 1 && leads.length + bonds === 0)
-    return count === 0 || count > only.terminal.atMost
+    return count > (isWhole ? 1 : only.terminal.atMost) || count === 0
   return held.length + leads.length + bonds > 0 || count > 1
 }

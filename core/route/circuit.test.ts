@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
-import { fedAtTheSwitch, strand, switchLoop, usualBox } from '@/demo/usual'
+import { bareJob, fedAtTheSwitch, strand, switchLoop, usualBox } from '@/demo/usual'
 import { boxView } from '../job/box-view'
 import { tiedBoxes, tiedSets } from '../job/tied'
 import { isHotRole } from '../model/roles'
-import { parseCircuit, type Circuit } from '../model/circuit'
+import { parseCircuit, terminalPoint, type Circuit } from '../model/circuit'
 import { compile, solve } from '../solve'
 import { prove } from '../prove'
 import { foundCircuit, plannedCircuit, routeBox, routedTogether } from '.'
@@ -101,6 +101,32 @@ describe('what lies beyond the box, by what the roles say', () => {
     const compiled = compile(circuit.value)
     const solved = solve(compiled, compiled.initial)
     expect(solved.potentials.between(compiled.net(a!.hot), compiled.net(b!.hot))).toBeCloseTo(240, 6)
+  })
+
+  it('a lead of what was found on which nothing is recorded is capped; one that holds a conductor is not', () => {
+    const job = bareJob('leads')
+    job.box({
+      id: 'box',
+      room: 'room',
+      name: 'Box',
+      breakers: ['7'],
+      controls: [{ group: 'fan', name: 'Fan', old: 'old-dimmer' }],
+      cables: [
+        { name: 'A', far: 'panel', entry: 'bottom', strands: [strand('black', '1.line', 'line')] },
+        { name: 'B', far: 'luminaire', entry: 'top', strands: [strand('black', '1.load', 'switched-load')] },
+      ],
+    })
+    const circuit = foundCircuit([job.view('box')], trade)
+    if (!circuit.ok) throw new Error(circuit.faults[0]!.message)
+    const { devices, caps } = circuit.value
+    const leads = devices[0]!.model.terminals.filter(({ joins }) => joins === 'lead').map(({ id }) => id)
+    const capped = leads.filter(id => caps.includes(terminalPoint(devices[0]!.id, id)))
+    expect(capped.length).toBeGreaterThan(0)
+    expect(capped).toEqual(leads.filter(id => id !== 'line' && id !== 'load'))
+    const bare = prove(circuit.value)
+    expect(bare.kind === 'refuted' && bare.counterexamples.map(({ property }) => property)).not.toContain(
+      'no-bare-end',
+    )
   })
 
   it('every circuit, found or planned, passes the check of circuits', () => {

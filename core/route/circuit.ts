@@ -48,9 +48,25 @@ export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Ci
     caps: [
       ...base.caps,
       ...views.flatMap(view => view.ends.filter(each => each.end.seat === 'cap').map(nearPoint)),
+      ...views.flatMap(view => leadsOfNothing(view, devices)),
     ],
     plan: null,
   })
+}
+
+/** Leads of what was found on which nothing is recorded: whoever left them unused capped them. */
+function leadsOfNothing(view: BoxView, devices: readonly PlacedDevice[]): string[] {
+  const used = new Set(
+    [...view.ends.map(({ end }) => end), ...view.pigtails].flatMap(({ deviceId, terminal }) =>
+      deviceId !== null && terminal !== null ? [terminalPoint(deviceId, terminal)] : [],
+    ),
+  )
+  return devices
+    .filter(({ id }) => view.places.some(({ found }) => found?.id === id))
+    .flatMap(({ id, model }) =>
+      model.terminals.filter(({ joins }) => joins === 'lead').map(terminal => terminalPoint(id, terminal.id)),
+    )
+    .filter(point => !used.has(point))
 }
 
 /** A place in words: its room and box, and its gang where the box has more than one. */

@@ -2,6 +2,7 @@ import type { BoxView, EndView } from '../job/box-view'
 import type { DeviceModel, Terminal } from '../model/device'
 import { symmetriesOf } from '../model/symmetries'
 import type { RouteCosts } from '../model/trade'
+import { isSharedNeutral } from '../panel/ties'
 import { joinedAsFound } from './as-found'
 import type { PlannedDevice } from './planned'
 
@@ -22,6 +23,8 @@ export interface Meeting {
   readonly leads: readonly Member[]
   /** Pigtails to the box. */
   readonly bonds: 0 | 1
+  /** It goes on past every device: no device’s screw holds two conductors of it together. */
+  readonly isWhole: boolean
 }
 
 type NetOf = Readonly<Record<string, string | null>>
@@ -52,13 +55,27 @@ export function meetingsOf(
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([net, { ends, held, leads }]) => {
       const bonds = net === 'ground' && view.box.material === 'metal' ? 1 : 0
-      return { net, ends, held, leads, bonds, kind: kindOf({ ends, held, leads, bonds }) }
+      const isWhole = isSharedNeutral(view.record, net)
+      return { net, ends, held, leads, bonds, isWhole, kind: kindOf({ ends, held, leads, bonds, isWhole }) }
     })
 }
 
-export function kindOf({ ends, held, leads, bonds }: Omit<Meeting, 'net' | 'kind'>): Meeting['kind'] {
+export function kindOf({
+  ends,
+  held,
+  leads,
+  bonds,
+  isWhole,
+}: Omit<Meeting, 'net' | 'kind'>): Meeting['kind'] {
   const [only] = held
-  if (only && held.length === 1 && leads.length + bonds === 0 && goesStraightOn(ends, only.terminal))
+  const isParted = isWhole && ends.length > 1
+  if (
+    only &&
+    !isParted &&
+    held.length === 1 &&
+    leads.length + bonds === 0 &&
+    goesStraightOn(ends, only.terminal)
+  )
     return 'straight'
   return held.length + leads.length + bonds === 0 && ends.length === 1 ? 'cap' : 'joint'
 }

@@ -1,5 +1,5 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
-import { sharersOf } from '../panel/ties'
+import { isSharedNeutral } from '../panel/ties'
 import type { Member } from './meetings'
 
 /**
@@ -16,8 +16,7 @@ export function handsOnNeutral(
 ): Member | null {
   if (!net.startsWith('neutral:') || houseRule(view.record, 'neutral-source', 'splice') !== 'receptacle')
     return null
-  const circuit = view.record.circuits[net.slice('neutral:'.length)]
-  if (!circuit || sharersOf(view.record, circuit).length > 0 || ends.length === 0) return null
+  if (isSharedNeutral(view.record, net) || ends.length === 0) return null
   return (
     held.find(({ placeId, terminal, model }) => {
       const found = view.places.find(({ place, choice }) => place.id === placeId && choice === null)?.found

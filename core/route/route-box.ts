@@ -5,7 +5,7 @@ import type { DeviceModel, Terminal } from '../model/device'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
-import { companionSignal, wanting } from '../model/make-up'
+import { companionSignal, isMiddle, isTwoPlace, wanting } from '../model/make-up'
 import { byPosition, sharersOf } from '../panel/ties'
 import { assemble } from './assemble'
 import { feedOfLight, netOfConductor } from './feed'
@@ -99,6 +99,14 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
       )
       return []
     }
+    if (place.placesInGroup === 1 && (isTwoPlace(model) || isMiddle(model)))
+      faults.push(
+        fault(
+          `/places/${place.place.id}`,
+          'other-place-not-known',
+          `${model.name} works ${place.group.name} together with another: where that is, is not recorded`,
+        ),
+      )
     if (place.placesInGroup === 1 && companionSignal(model) !== null && wanting(model, 'load').length === 0)
       faults.push(
         fault(

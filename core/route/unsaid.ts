@@ -15,6 +15,8 @@ export type Unsaid =
       readonly loads: readonly Seen[]
       readonly among: readonly Breaker[]
     }
+  /** The one neutral beside hots of several circuits: theirs together, or one’s. */
+  | { readonly kind: 'sharing'; readonly seen: Seen; readonly circuits: readonly string[] }
   | { readonly kind: 'at-odds'; readonly groupId: string; readonly circuits: readonly string[] }
 
 /**
@@ -31,6 +33,8 @@ export function unsaidOf(
     const { role } = one.each.end
     if (isLoadRole(role)) return circuits.lightOf(one) === null ? [{ kind: 'light-of-end', seen: one }] : []
     const isOfCircuit = isHotRole(role) || role === 'neutral'
+    const beside = role === 'neutral' && circuits.of(one.each) === null ? hotsBeside(circuits, one) : []
+    if (beside.length > 1) return [{ kind: 'sharing', seen: one, circuits: beside }]
     return isOfCircuit && circuits.of(one.each) === null
       ? [{ kind: 'circuit-of-end', seen: one, among: circuits.breakers }]
       : []
@@ -39,7 +43,7 @@ export function unsaidOf(
   const isNeutral = (each: Unsaid) => each.kind === 'circuit-of-end' && each.seen.each.end.role === 'neutral'
   const inTurn = [...ofEnds.filter(each => !isNeutral(each)), ...ofEnds.filter(isNeutral)]
   // What is asked of a conductor tells the light as well.
-  const isAsked = ofEnds.some(({ kind }) => kind === 'circuit-of-end')
+  const isAsked = ofEnds.some(({ kind }) => kind === 'circuit-of-end' || kind === 'sharing')
   const ofLights = lights.flatMap((groupId): Unsaid[] => {
     const whose = circuits.ofLight(groupId)
     if (whose.kind === 'at-odds') return [{ kind: 'at-odds', groupId, circuits: whose.circuits }]
@@ -48,6 +52,14 @@ export function unsaidOf(
     return [{ kind: 'circuit-of-light', groupId, loads, among: whose.among }]
   })
   return [...inTurn, ...ofLights]
+}
+
+/** Circuits of the hots in the cable of a neutral that is alone in it. */
+function hotsBeside(circuits: Circuits, { view, each }: Seen): readonly string[] {
+  const inCable = view.ends.filter(({ cable }) => cable.id === each.cable.id)
+  if (inCable.filter(({ end }) => end.role === 'neutral').length > 1) return []
+  const hots = inCable.filter(({ end }) => isHotRole(end.role))
+  return [...new Set(hots.flatMap(hot => circuits.of(hot) ?? []))].sort()
 }
 
 /** The same as faults, each at its field. */
@@ -84,6 +96,12 @@ export function unsaidFaults(unsaid: readonly Unsaid[], views: readonly BoxView[
           `/groups/${each.groupId}/circuit`,
           'circuit-not-said',
           `which ${breaker} feeds ${record.groups[each.groupId]?.name ?? each.groupId} is not said${among(each.among)}`,
+        )
+      case 'sharing':
+        return fault(
+          `/circuits/${each.circuits[0]}/sharedNeutralWithId`,
+          'sharing-not-said',
+          `whether ${names(each.circuits, 'and')} share ${each.seen.each.name}${where(each.seen)} is not said`,
         )
       case 'at-odds':
         return fault(

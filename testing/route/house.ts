@@ -62,14 +62,21 @@ const LAMPS: Control['lamps'] = [{ kind: 'led', wattsEach: 15, count: 4, dimmabl
  * their circuit enters, are worked from one to three boxes, and hang on the last, or on a loop; wired as plain switches
  * are, hot and ground by pigtails, some boxes of metal, some circuits going on to somewhere else. For some of the lights
  * devices are chosen that work together.
+ * @param shared both circuits come in one cable, with one neutral that they share
  */
-export function houseOf(seed: number, trade: Trade): DrawnHouse {
+export function houseOf(
+  seed: number,
+  trade: Trade,
+  { shared = false }: { readonly shared?: boolean } = {},
+): DrawnHouse {
   const draw = lot(seed)
   const region: RegionId = draw(3) === 0 ? 'europe-230' : 'north-america-120'
   const { hot, second, neutral, ground, screws, groundScrew } = USUAL[region]
   const boxes = Array.from({ length: 2 + draw(3) }, (_, at) => `box${at}`)
   const pick = <Item>(items: readonly Item[]): Item => items[draw(items.length)]!
-  const enters: Readonly<Record<string, string>> = { '7': pick(boxes), '9': pick(boxes) }
+  const entry = { '7': pick(boxes), '9': pick(boxes) }
+  const enters: Readonly<Record<string, string>> = shared ? { '7': entry['7'], '9': entry['7'] } : entry
+  const whites = (circuit: string) => (shared ? 'whites-shared' : `whites-${circuit}`)
   const gangs = new Map<string, string[]>(boxes.map(box => [box, []]))
   const lights = Array.from({ length: 2 + draw(3) }, (_, at): DrawnLight => {
     const circuit = pick(['7', '9'])
@@ -93,7 +100,18 @@ export function houseOf(seed: number, trade: Trade): DrawnHouse {
     const here = gangs.get(box)!.map(id => lights.find(light => light.id === id)!)
     if (here.length === 0) continue
     const fed = ['7', '9'].filter(circuit => enters[circuit] === box)
-    const feeds = fed.map((circuit): CableAsFound => ({
+    const together: CableAsFound = {
+      name: 'P79',
+      entry: 'bottom',
+      far: 'panel',
+      strands: [
+        strand(hot, 'joint:hots-7', 'line', { circuit: '7' }),
+        strand(second, 'joint:hots-9', 'line', { circuit: '9' }),
+        strand(neutral, 'joint:whites-shared', 'neutral', { circuit: draw(2) === 0 ? '7' : '9' }),
+        strand(ground, 'joint:grounds', 'ground'),
+      ],
+    }
+    const apart = fed.map((circuit): CableAsFound => ({
       name: `P${circuit}`,
       entry: 'bottom',
       far: 'panel',
@@ -103,13 +121,14 @@ export function houseOf(seed: number, trade: Trade): DrawnHouse {
         strand(ground, 'joint:grounds', 'ground'),
       ],
     }))
+    const feeds = shared && fed.length > 0 ? [together] : apart
     const goesOn = fed.slice(0, onward.includes(box) ? 1 : 0).map((circuit): CableAsFound => ({
       name: `O${circuit}`,
       entry: 'bottom',
       far: 'elsewhere',
       strands: [
         strand(hot, `joint:hots-${circuit}`, 'onward-feed', { circuit }),
-        strand(neutral, `joint:whites-${circuit}`, 'neutral', { circuit }),
+        strand(neutral, `joint:${whites(circuit)}`, 'neutral', { circuit }),
         strand(ground, 'joint:grounds', 'ground'),
       ],
     }))
@@ -137,7 +156,9 @@ export function houseOf(seed: number, trade: Trade): DrawnHouse {
           far: 'luminaire',
           strands: [
             strand(hot, `${gang}.${screw}`, 'switched-load', { group: light.id }),
-            strand(neutral, `joint:${whitesOf(box, light, enters)}`, 'neutral', { circuit: light.circuit }),
+            strand(neutral, `joint:${whitesOf(box, light, enters, whites)}`, 'neutral', {
+              circuit: light.circuit,
+            }),
             strand(ground, 'joint:grounds', 'ground'),
           ],
         },
@@ -191,7 +212,10 @@ export function houseOf(seed: number, trade: Trade): DrawnHouse {
         { insulation: second, on: pair('b'), role: 'traveller' },
         {
           insulation: neutral,
-          on: [`joint:${whitesOf(from, light, enters)}`, `joint:${whitesOf(box, light, enters)}`],
+          on: [
+            `joint:${whitesOf(from, light, enters, whites)}`,
+            `joint:${whitesOf(box, light, enters, whites)}`,
+          ],
           role: 'neutral',
           circuit: light.circuit,
         },
@@ -199,11 +223,26 @@ export function houseOf(seed: number, trade: Trade): DrawnHouse {
       ]
       job.run({ name: `R${light.id}${at}`, from, to: box, strands })
     })
-  return { record: job.record(), lights }
+  const record = job.record()
+  return { record: shared ? withSharing(record) : record, lights }
 }
 
-const whitesOf = (box: string, light: DrawnLight, enters: Readonly<Record<string, string>>): string =>
-  enters[light.circuit] === box ? `whites-${light.circuit}` : `whites-${light.id}`
+const withSharing = (record: JobRecord): JobRecord => ({
+  ...record,
+  circuits: Object.fromEntries(
+    Object.entries(record.circuits).map(([id, circuit]) => [
+      id,
+      { ...circuit, poles: 2, sharedNeutralWithId: id === 'circuit-7' ? 'circuit-9' : 'circuit-7' },
+    ]),
+  ),
+})
+
+const whitesOf = (
+  box: string,
+  light: DrawnLight,
+  enters: Readonly<Record<string, string>>,
+  whites: (circuit: string) => string,
+): string => (enters[light.circuit] === box ? whites(light.circuit) : `whites-${light.id}`)
 
 function oldAt({ boxes }: DrawnLight, at: number, region: RegionId): string {
   const [one, end, middle] = USUAL[region].old

@@ -16,7 +16,7 @@ export interface Loosened {
 }
 
 /** A house with every conductor loose, and some of what was said of them not said. */
-export function loosened({ record }: DrawnHouse, seed: number, how: Loosened): JobRecord {
+export function loosened({ record, lights }: DrawnHouse, seed: number, how: Loosened): JobRecord {
   const draw = lot(seed)
   const oneOf = (count: number | null) => count !== null && draw(count) === 0
   const unsaid = new Set(Object.keys(record.cables).filter(() => oneOf(how.cablesUnsaid)))
@@ -29,7 +29,7 @@ export function loosened({ record }: DrawnHouse, seed: number, how: Loosened): J
       deviceId: null,
       terminal: null,
       jointId: null,
-      roleCircuitId: isCableUnsaid || isUnsaid ? null : end.roleCircuitId,
+      roleCircuitId: isCableUnsaid || isUnsaid ? null : (end.roleCircuitId ?? ofSharing(end)),
       roleGroupId: isUnsaid ? null : end.roleGroupId,
     }
   })
@@ -40,6 +40,13 @@ export function loosened({ record }: DrawnHouse, seed: number, how: Loosened): J
     pigtails: {},
     devices: how.areOut ? {} : record.devices,
     ends: Object.fromEntries(ends.map(end => [end.id, end])),
+  }
+
+  /** Where a neutral is shared nothing but somebody’s word tells the hot of a light whose switch is off its wires. */
+  function ofSharing({ roleGroupId }: Row<'ends'>): string | null {
+    const light = lights.find(({ id }) => id === roleGroupId)
+    const isShared = Object.values(record.circuits).some(each => each.sharedNeutralWithId !== null)
+    return light && isShared ? `circuit-${light.circuit}` : null
   }
 
   function feedsKept(): Row<'feeds'>[] {

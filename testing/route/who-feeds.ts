@@ -32,7 +32,19 @@ export function whoFeeds(house: DrawnHouse, loose: JobRecord, boxes: readonly Ro
         if (to !== 'box') join(`${to.placeId}.${to.terminalId}`, `${routed.boxId} ${id}`)
     }
   }
+  const isShared = house.record.circuits['circuit-7']!.sharedNeutralWithId !== null
+  const neutralOf = (circuit: string | undefined) => (isShared ? 'shared' : circuit)
   const wrong: string[] = []
+  // A neutral that is shared goes on whole when any device is taken out.
+  if (isShared)
+    for (const { boxId, seats } of boxes) {
+      const on = Object.entries(seats).flatMap(([endId, seat]) =>
+        seat.kind === 'terminal' && house.record.ends[endId]!.role === 'neutral'
+          ? [`${seat.placeId}.${seat.terminalId}`]
+          : [],
+      )
+      if (new Set(on).size < on.length) wrong.push(`${boxId}: the shared neutral goes over a screw`)
+    }
   /** Supplies that are one metal with a point: `7 hot` and the like, by what was drawn. */
   const suppliesAt = (point: string): string[] => [
     ...new Set(
@@ -44,11 +56,8 @@ export function whoFeeds(house: DrawnHouse, loose: JobRecord, boxes: readonly Ro
         const circuit = drawn.roleCircuitId?.slice('circuit-'.length)
         if (isLoop) return [`${circuit} hot`]
         if (far !== 'panel' || name[0] !== 'P') return []
-        return drawn.role === 'line'
-          ? [`${circuit} hot`]
-          : drawn.role === 'neutral'
-            ? [`${circuit} neutral`]
-            : []
+        if (drawn.role === 'line') return [`${circuit} hot`]
+        return drawn.role === 'neutral' ? [`${neutralOf(circuit)} neutral`] : []
       }),
     ),
   ]
@@ -94,7 +103,7 @@ export function whoFeeds(house: DrawnHouse, loose: JobRecord, boxes: readonly Ro
         if (drawn.role !== 'neutral' || house.record.conductors[neutral.conductorId]!.cableId !== cableId)
           continue
         const back = suppliesAt(neutral.id)
-        if (back.join() !== `${light.circuit} neutral`)
+        if (back.join() !== `${neutralOf(light.circuit)} neutral`)
           wrong.push(`${light.id} of ${light.circuit} returns to ${back.join(', ') || 'nothing'}`)
       }
     }

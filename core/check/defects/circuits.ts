@@ -1,6 +1,8 @@
 import { DEAD_VOLTS } from '../../model/limits'
 import { isHotRole } from '../../model/roles'
+import { answerOfVolts } from '../../identify/question'
 import type { BoxView, EndView } from '../../job/box-view'
+import { circuitsOf } from '../../job/circuits'
 import type { Reading } from '../../model/entities'
 import { byPosition, oneHandle, sharersOf } from '../../panel'
 import { deviceNamed } from '../../model/trade'
@@ -181,6 +183,48 @@ const sharedNeutral: DefectRule = view =>
     }),
   )
 
+/**
+ * Two hots that share a neutral and stand on one leg: nothing between them while each is hot, so that the neutral
+ * carries the sum of both. Nothing between two conductors alone says nothing.
+ */
+const sameLeg: DefectRule = view => {
+  const circuits = circuitsOf([view])
+  const hots = new Map(view.ends.filter(({ end }) => isHotRole(end.role)).map(each => [each.end.id, each]))
+  const live = view.readings.filter(
+    ({ purpose, breaker, instrument }) =>
+      purpose === 'identify' && breaker === 'on' && instrument === 'low-impedance-meter',
+  )
+  const isHot = (endId: string) =>
+    live.some(
+      ({ fromEndId, toEndId, value }) =>
+        (fromEndId === endId || toEndId === endId) &&
+        !(hots.has(fromEndId ?? '') && hots.has(toEndId ?? '')) &&
+        answerOfVolts(value, view.region) === 'nominal',
+    )
+  const said = new Set<string>()
+  return live.flatMap(({ fromEndId, toEndId, value }) => {
+    const [one, other] = [hots.get(fromEndId ?? ''), hots.get(toEndId ?? '')]
+    if (!one || !other || value > DEAD_VOLTS || !isHot(one.end.id) || !isHot(other.end.id)) return []
+    const [a, b] = [circuits.of(one), circuits.of(other)].map(id => view.record.circuits[id ?? ''])
+    if (!a || !b || a.id === b.id || !sharersOf(view.record, a).includes(b)) return []
+    const [first, second] = [a, b].sort(byPosition) as [typeof a, typeof b]
+    const ruleId = `same-leg-${first.id}-${second.id}`
+    if (said.has(ruleId)) return []
+    said.add(ruleId)
+    return [
+      {
+        ruleId,
+        severity: 'danger' as const,
+        what: `${first.breaker} and ${second.breaker} share a neutral on one leg: ${figure(value)} V between their hots, and both are live; the neutral carries the sum of both`,
+        cure: `Both off and held off. One of the two ${view.region.words.breaker}s to the other leg, with one handle for both; then nominal twice over between the hots.`,
+        parts: [`Handle tie, or a two-pole ${view.region.words.breaker}`],
+        minutes: 30,
+        factId: 'same-leg',
+      },
+    ]
+  })
+}
+
 const STEEL: readonly Sheath[] = ['steel-pipe', 'armoured']
 
 /** Which way current flows in a conductor while the light is on: two ways in one pipe cancel out. */
@@ -294,6 +338,7 @@ export const CIRCUIT_RULES: readonly DefectRule[] = [
   twoSupplyPair,
   switchedNeutral,
   sharedNeutral,
+  sameLeg,
   splitPipes,
   receptacle,
   dimmed,

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { usualBox } from '@/demo/usual'
+import { strand, usualBox, type UsualBox } from '@/demo/usual'
 import { BLANK } from '../../model/blank-rows'
 import { boxView, type BoxView } from '../../job/box-view'
 import type { Row } from '../../model/entities'
 import type { JobRecord } from '../../model/record'
-import { strand, type UsualBox } from '@/demo/usual'
 import { defectsIn, raisedDefects } from '.'
 
 describe('defects of what Look asks beside the wiring', () => {
@@ -128,6 +127,52 @@ describe('what readings say is wrong', () => {
     expect(clamp(0.4, 'off')).toContain('borrowed-neutral-box-a-white-2-end')
     expect(clamp(0.4, 'on').join()).not.toContain('borrowed')
     expect(clamp(0, 'off').join()).not.toContain('borrowed')
+  })
+
+  it('two hots of one shared neutral on one leg: nothing between them, and each is hot', () => {
+    const shared = {
+      proven: false,
+      breakers: ['7', '9'],
+      cables: [
+        {
+          name: 'A',
+          far: 'panel',
+          entry: 'bottom',
+          strands: [
+            strand('black', 'loose', 'line', { circuit: '7' }),
+            strand('red', 'loose', 'line', { circuit: '9' }),
+            strand('white', 'loose', 'neutral'),
+          ],
+        },
+      ],
+    } satisfies UsualBox
+    const volts = (value: number, from: string, to: string, more: Partial<Row<'readings'>> = {}) =>
+      onEnd(
+        {
+          purpose: 'identify',
+          instrument: 'low-impedance-meter',
+          breaker: 'on',
+          value,
+          toEndId: `box-a-${to}-end`,
+          ...more,
+        },
+        `box-a-${from}-end`,
+      )
+    const raised = (sharing: boolean, ...readings: Partial<Row<'readings'>>[]) =>
+      idsIn(
+        boxWith(
+          shared,
+          sharing ? { circuits: { 'circuit-7': { sharedNeutralWithId: 'circuit-9' } } } : {},
+          readings,
+        ),
+      ).filter(id => id.startsWith('same-leg'))
+    const hot = [volts(120, 'black-1', 'white-3'), volts(121, 'red-2', 'white-3')]
+    expect(raised(true, ...hot, volts(0, 'black-1', 'red-2'))).toEqual(['same-leg-circuit-7-circuit-9'])
+    expect(raised(true, ...hot, volts(240, 'black-1', 'red-2'))).toEqual([])
+    // Nothing between two that may both be dead says nothing.
+    expect(raised(true, volts(120, 'black-1', 'white-3'), volts(0, 'black-1', 'red-2'))).toEqual([])
+    expect(raised(true, ...hot, volts(0, 'black-1', 'red-2', { breaker: 'off' }))).toEqual([])
+    expect(raised(false, ...hot, volts(0, 'black-1', 'red-2'))).toEqual([])
   })
 
   it('a neutral that still sounds to ground with its lead lifted is no neutral to rely on', () => {

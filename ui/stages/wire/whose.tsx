@@ -5,9 +5,12 @@ import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
 import { rowsOf } from '@/core/model/record'
+import { neutralShared } from '@/core/recording'
 import { unsaidAbout, type Unsaid } from '@/core/route'
 import { useEdits, useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
+
+const SHARED = 'shared'
 
 /** What is asked before anything is joined, one question at a time: whose a conductor is, what feeds a light. */
 export function Whose({ view }: { view: BoxView }) {
@@ -97,6 +100,25 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
           }
         />
       )
+    case 'sharing': {
+      const { each, view: there } = asked.seen
+      const names = asked.circuits.map(id => record.circuits[id]?.breaker ?? id)
+      return (
+        <PickOne
+          label={`Whose neutral is ${each.name}${place(there)}, beside the ${region.words.hot}s of ${names.join(' and ')}?`}
+          value={null}
+          options={[
+            { value: SHARED, words: `Of ${names.join(' and ')} together` },
+            ...asked.circuits.map((id, at) => ({ value: id, words: `Of ${names[at]} alone` })),
+          ]}
+          onCommit={id =>
+            id === SHARED
+              ? edits.send('edit a circuit', neutralShared(edits, record, asked.circuits))
+              : say([each.end.id], { roleCircuitId: id })
+          }
+        />
+      )
+    }
     case 'at-odds':
       return (
         <p>
