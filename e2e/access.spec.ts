@@ -28,7 +28,6 @@ const THEMES = { paper: undefined, dark: ['color-contrast'] }
 
 for (const [theme, rules] of Object.entries(THEMES))
   test(`no axe violations, ${theme} @phone`, async ({ page, request, context, baseURL }) => {
-    test.setTimeout(240_000)
     const jobId = await bringInDemo(request)
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
     for (const path of PAGES) {
@@ -103,7 +102,6 @@ test('no page loads more than 220 kB of compressed script, its workers 36 kB, an
   request,
   baseURL,
 }) => {
-  test.setTimeout(240_000)
   const jobId = await bringInDemo(request)
   for (const path of PAGES) {
     const context = await browser.newContext({ baseURL })

@@ -54,7 +54,6 @@ test('a stair of three places, from nothing to a light that answers by hand @pho
 })
 
 test('two lines in one box: each is hunted, and all of it is read dead @phone', async ({ page }, info) => {
-  test.setTimeout(120_000)
   const hand = new Hand(page)
   const jobId = await startedJob(page, hand, 'Two lines')
   const boxId = await boxIn(hand, 'Kitchen', 'By the door', '2')
@@ -114,7 +113,6 @@ test('two lines in one box: each is hunted, and all of it is read dead @phone', 
 test('a cable is linked to another box, parted from the far side, led elsewhere, and all of it taken back @phone', async ({
   page,
 }, info) => {
-  test.setTimeout(120_000)
   const hand = new Hand(page)
   const jobId = await startedJob(page, hand, 'Two ends')
   const near = await boxIn(hand, 'Hall', 'At the stair')
@@ -254,7 +252,6 @@ test('two of a colour are asked about, and what was recorded differently at the 
 test('lights are joined, parted and merged; an old two-place switch asks for its other @phone', async ({
   page,
 }, info) => {
-  test.setTimeout(120_000)
   const hand = new Hand(page)
   const jobId = await startedJob(page, hand, 'Lights')
   const first = await boxIn(hand, 'Hall', 'One')

@@ -113,7 +113,6 @@ const names = (entity: EntityName | 'job') =>
   )
 
 test('by hand: a box, its light, its lamps, its old device', async ({ page, request }) => {
-  test.setTimeout(240_000)
   const jobId = await bringIn(request, quillbackRoad())
   await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.waitForLoadState('networkidle')
@@ -128,7 +127,6 @@ test('by hand: a box, its light, its lamps, its old device', async ({ page, requ
 })
 
 test('by hand: a cable, a conductor, a joint, an end', async ({ page, request }) => {
-  test.setTimeout(240_000)
   const jobId = await bringIn(request, quillbackRoad())
   await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.waitForLoadState('networkidle')
@@ -161,7 +159,6 @@ test('by hand: a cable, a conductor, a joint, an end', async ({ page, request })
 })
 
 test('by hand: the house, a room, a circuit', async ({ page, request }) => {
-  test.setTimeout(120_000)
   const jobId = await bringIn(request, quillbackRoad())
   await page.goto(`/jobs/${jobId}`)
   await page.getByRole('button', { name: 'The house' }).click()

@@ -7,7 +7,6 @@ import { bringIn } from './helpers'
 const HOUSE_PAGES = ['', '/panel', '/day', '/defects', '/pick', '/rules', '/whole', '/sheets']
 
 test('every page of the demo jobs is made: the house’s, and each stage of each box', async ({ request }) => {
-  test.setTimeout(180_000)
   const failed: string[] = []
   for (const record of [quillbackRoad(), saltpanQuay()]) {
     const jobId = await bringIn(request, record)

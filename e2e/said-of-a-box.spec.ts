@@ -83,7 +83,6 @@ test('one to six gangs, one put in before another, one taken out; another kind o
   page,
   request,
 }) => {
-  test.setTimeout(120_000)
   const jobId = await bringIn(request, quillbackRoad())
   const box = 'box-island'
   await page.goto(`/jobs/${jobId}/boxes/${box}/look`)

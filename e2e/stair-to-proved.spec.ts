@@ -70,7 +70,6 @@ test('a stair of three places, from an empty job to a test list that was walked'
   page,
   request,
 }) => {
-  test.setTimeout(240_000)
   const hand = new Hand(page)
   const jobId = await startedJob(page, hand, 'Whole stair')
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Panel' }).click()

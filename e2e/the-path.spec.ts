@@ -21,7 +21,6 @@ async function identify(
 }
 
 test('a box from nothing to done @phone', async ({ page, request }) => {
-  test.setTimeout(100_000)
   page.setDefaultTimeout(15_000)
   const elsewhere: string[] = []
   page.on('request', each => {

@@ -4,10 +4,9 @@ import { networks } from './networks'
 import { askedIn, Predictor } from './predict'
 import { bitOf } from './question'
 import { cutOf, MISTAKES, play, type Cut, type Playing } from '@/testing/grown'
+import { TIMES } from '@/testing/times'
 
-const LONG_MILLISECONDS = 600_000
 /** How many times as many circuits a longer run takes. */
-const TIMES = Number(process.env['TIMES'] ?? 1)
 /** Houses in which a search that supposes too little proves what is not so. */
 const HARD: readonly number[] = [2028, 2042, 2064, 2173, 2263]
 const mistakenCut = (seed: number) => cutOf(seed, MISTAKES[seed % MISTAKES.length]!, 1)
@@ -36,97 +35,71 @@ function played(cuts: readonly Cut[], playing: (at: number) => Playing) {
 }
 
 describe('the search against what is read', () => {
-  it(
-    'what it finds is spoken against by one reading at most, as the predictions see it',
-    () => {
-      let found = 0
-      for (const cut of [...cutsOf(411, 5, 1, false), ...cutsOf(2100, 4, 1, true)]) {
-        const frame = frameOf(cut.survey)
-        const { identification, taken } = play(cut, { live: true, watches: false, most: 25 })!
-        if (!frame.ok) throw new Error(cut.name)
-        const predictor = new Predictor(frame.value)
-        const claims = identification.known.map(({ candidates, endId }) =>
-          cut.roles.get(endId) === 'ground' ? null : (candidates[0]?.role ?? null),
-        )
-        for (const at of [Math.ceil(taken.length / 3), Math.ceil(taken.length / 2), taken.length]) {
-          const read = taken.slice(0, at)
-          const bound = { steps: 6000, unseen: 2, misread: 1, enough: 3 } as const
-          for (const network of networks(frame.value, 1, read, claims, bound).found) {
-            found++
-            const against = read.filter(
-              ({ question, answer }) =>
-                !predictor.agrees(network, askedIn(frame.value, question), bitOf(question, answer)),
-            )
-            expect(against.length, `${cut.name}: ${against.map(({ id }) => id).join()}`).toBeLessThanOrEqual(
-              1,
-            )
-          }
+  it('what it finds is spoken against by one reading at most, as the predictions see it', () => {
+    let found = 0
+    for (const cut of [...cutsOf(411, 5, 1, false), ...cutsOf(2100, 4, 1, true)]) {
+      const frame = frameOf(cut.survey)
+      const { identification, taken } = play(cut, { live: true, watches: false, most: 25 })!
+      if (!frame.ok) throw new Error(cut.name)
+      const predictor = new Predictor(frame.value)
+      const claims = identification.known.map(({ candidates, endId }) =>
+        cut.roles.get(endId) === 'ground' ? null : (candidates[0]?.role ?? null),
+      )
+      for (const at of [Math.ceil(taken.length / 3), Math.ceil(taken.length / 2), taken.length]) {
+        const read = taken.slice(0, at)
+        const bound = { steps: 6000, unseen: 2, misread: 1, enough: 3 } as const
+        for (const network of networks(frame.value, 1, read, claims, bound).found) {
+          found++
+          const against = read.filter(
+            ({ question, answer }) =>
+              !predictor.agrees(network, askedIn(frame.value, question), bitOf(question, answer)),
+          )
+          expect(against.length, `${cut.name}: ${against.map(({ id }) => id).join()}`).toBeLessThanOrEqual(1)
         }
       }
-      expect(found).toBeGreaterThan(100)
-    },
-    LONG_MILLISECONDS,
-  )
+    }
+    expect(found).toBeGreaterThan(100)
+  })
 })
 
 describe('boxes cut out of houses that nobody listed', () => {
-  it(
-    'one box: nothing wrong is proven, true readings contradict nothing, most are fully proven',
-    () => {
-      const { wrong, contradicted, fully, done } = played(cutsOf(300, 18, 1, false), () => ({
-        live: true,
-        watches: true,
-        most: 45,
-      }))
-      expect(wrong).toEqual([])
-      expect(contradicted).toBe(0)
-      expect(done.filter(({ nothingFits }) => nothingFits)).toEqual([])
-      expect(fully).toBeGreaterThanOrEqual(0.8)
-    },
-    LONG_MILLISECONDS,
-  )
+  it('one box: nothing wrong is proven, true readings contradict nothing, most are fully proven', () => {
+    const { wrong, contradicted, fully, done } = played(cutsOf(300, 18, 1, false), () => ({
+      live: true,
+      watches: true,
+      most: 45,
+    }))
+    expect(wrong).toEqual([])
+    expect(contradicted).toBe(0)
+    expect(done.filter(({ nothingFits }) => nothingFits)).toEqual([])
+    expect(fully).toBeGreaterThanOrEqual(0.8)
+  })
 
-  it(
-    'one box of a house with a mistake: nothing wrong is proven',
-    () => {
-      const cuts = [...cutsOf(2000, 7, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
-      expect(played(cuts, () => ({ live: true, watches: false, most: 40 })).wrong).toEqual([])
-    },
-    LONG_MILLISECONDS,
-  )
+  it('one box of a house with a mistake: nothing wrong is proven', () => {
+    const cuts = [...cutsOf(2000, 7, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
+    expect(played(cuts, () => ({ live: true, watches: false, most: 40 })).wrong).toEqual([])
+  })
 
-  it(
-    'one box, one false reading: nothing wrong is proven',
-    () => {
-      const { wrong } = played(cutsOf(605, 6, 1, false), at => ({
-        live: true,
-        watches: true,
-        most: 40,
-        lie: { at: at % 5, choice: at },
-      }))
-      expect(wrong).toEqual([])
-    },
-    LONG_MILLISECONDS,
-  )
+  it('one box, one false reading: nothing wrong is proven', () => {
+    const { wrong } = played(cutsOf(605, 6, 1, false), at => ({
+      live: true,
+      watches: true,
+      most: 40,
+      lie: { at: at % 5, choice: at },
+    }))
+    expect(wrong).toEqual([])
+  })
 
-  it(
-    'one box, dead readings only: nothing wrong is proven',
-    () => {
-      expect(
-        played(cutsOf(500, 5, 1, false), () => ({ live: false, watches: false, most: 15 })).wrong,
-      ).toEqual([])
-    },
-    LONG_MILLISECONDS,
-  )
+  it('one box, dead readings only: nothing wrong is proven', () => {
+    expect(played(cutsOf(500, 5, 1, false), () => ({ live: false, watches: false, most: 15 })).wrong).toEqual(
+      [],
+    )
+  })
 
-  it(
-    'two boxes: nothing wrong is proven',
-    () => {
-      const cuts = cutsOf(700, 12, 2, false).filter(({ survey }) => survey.boxes.length > 1)
-      expect(played(cuts.slice(0, 2 * TIMES), () => ({ live: true, watches: true, most: 20 })).wrong).toEqual(
-        [],
-      )
-    },
-    LONG_MILLISECONDS,
-  )
+  it('two boxes: nothing wrong is proven', () => {
+    const cuts = cutsOf(700, 12, 2, false).filter(({ survey }) => survey.boxes.length > 1)
+    expect(played(cuts.slice(0, 2 * TIMES), () => ({ live: true, watches: true, most: 20 })).wrong).toEqual(
+      [],
+    )
+  })
 })

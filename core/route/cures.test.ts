@@ -84,7 +84,7 @@ describe('cures of what cannot be wired', () => {
       }
     }
     expect(cured).toBeGreaterThan(100)
-  }, 120_000)
+  })
 
   it('nothing is cured before roles and devices are there', () => {
     expect(curesOf([usualBox({ choice: DIMMER, proven: false, cables: switchLoop(true) })])).toEqual([])

@@ -52,6 +52,5 @@ describe('two boxes, held against every way to wire them', () => {
         } else expect(every.proven, words).toBe(0)
       }
     },
-    300_000,
   )
 })

@@ -61,5 +61,5 @@ describe(`houses of boxes of several gangs and two circuits, seeds 1 to ${SEEDS}
     expect(count.meeting).toBeGreaterThan(SEEDS / 10)
     expect(count.lights).toBeGreaterThan(SEEDS * 2)
     expect(boxView(houseOf(1, trade).record, 'nowhere')).toBeNull()
-  }, 300_000)
+  })
 })

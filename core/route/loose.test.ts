@@ -4,11 +4,12 @@ import { tiedSets } from '../job/tied'
 import { prove } from '../prove'
 import { plannedCircuit, routeAll, routeBox } from '.'
 import { lot } from '@/testing/model/lot'
+import { TIMES } from '@/testing/times'
 import { houseOf, type DrawnHouse } from '@/testing/route/house'
 import { loosened, shuffled, type Loosened } from '@/testing/route/loose'
 import { whoFeeds } from '@/testing/route/who-feeds'
 
-const SEEDS = 400
+const SEEDS = 200 * TIMES
 
 /** A plain switch where nothing is chosen: the old one is out, or hangs off its wires. */
 function chosenEverywhere(house: DrawnHouse): DrawnHouse {
@@ -91,13 +92,13 @@ describe(`houses with every conductor loose and two circuits, seeds 1 to ${SEEDS
     expect(count.bothCircuits).toBeGreaterThan(SEEDS / 20)
     expect(count.shared).toBeGreaterThan(SEEDS / 20)
     expect(count.asked).toBeGreaterThan(SEEDS / 4)
-  }, 300_000)
+  })
 })
 
-it('a neutral that two circuits share is planned whole: past every device, each light on its own hot (seeds 1 to 120)', () => {
+it('a neutral that two circuits share is planned whole: past every device, each light on its own hot (seeds 1 to 60)', () => {
   const wrong: string[] = []
   let planned = 0
-  for (let seed = 1; seed <= 120; seed++) {
+  for (let seed = 1; seed <= 60; seed++) {
     const house = houseOf(seed, trade, { shared: true })
     for (const views of tiedSets(house.record)) {
       const [view] = views
@@ -112,5 +113,5 @@ it('a neutral that two circuits share is planned whole: past every device, each 
     }
   }
   expect(wrong.slice(0, 4)).toEqual([])
-  expect(planned).toBeGreaterThan(80)
-}, 120_000)
+  expect(planned).toBeGreaterThan(40)
+})
