@@ -13,13 +13,6 @@ export function sharersOf(record: JobRecord, circuit: Breaker): Breaker[] {
   return circuits.filter(({ id }) => id !== circuit.id && together.has(id))
 }
 
-/** Whether a net of a plan is the neutral of circuits that share it: it goes on whole past every device. */
-export function isSharedNeutral(record: JobRecord, net: string): boolean {
-  const [kind, circuitId] = net.split(':')
-  const circuit = kind === 'neutral' ? record.circuits[circuitId ?? ''] : undefined
-  return circuit !== undefined && sharersOf(record, circuit).length > 0
-}
-
 /** Whether two of them are thrown by one handle: both are poles of one breaker, or tied. */
 export const oneHandle = (one: Breaker, other: Breaker): boolean => one.poles > 1 && other.poles > 1
 

@@ -1,6 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import type { RouteCosts } from '../model/trade'
-import { isSharedNeutral } from '../panel/ties'
+import { isSharedNeutral } from './feed'
 import { sameItems, soundJoints, type SoundJoint } from './as-found'
 import type { Edge, Runner } from './carry'
 import { goesStraightOn, meetingsOf, staying, targetsOf, workIn, type Meeting } from './meetings'

@@ -1,5 +1,4 @@
 import type { BoxView } from '../job/box-view'
-import { circuitsOf } from '../job/circuits'
 import type { FoundPigtail } from '../model/entities'
 import { rowsWith } from '../model/record'
 import {
@@ -15,7 +14,7 @@ import { deviceNamed, type Trade } from '../model/trade'
 import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './planned'
 import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
-import { unsaidFaults, unsaidOf } from './unsaid'
+import { unsaidFaults } from './unsaid'
 
 /**
  * The circuit of some boxes as it is now: seats as recorded, the old devices. Nothing planned to hold it
@@ -37,7 +36,7 @@ export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Ci
     }),
   )
   if (faults.length > 0) return refused(...faults)
-  const unsaid = unsaidFaults(unsaidOf(circuitsOf(views), views, []), views)
+  const unsaid = unsaidFaults(views, [])
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const base = outsideOf(views, trade)
   return good({

@@ -1,6 +1,8 @@
 import type { BoxView } from '../job/box-view'
 import type { Circuits, Seen } from '../job/circuits'
+import type { JobRecord } from '../model/record'
 import { isHotRole, isLoadRole } from '../model/roles'
+import { sharersOf } from '../panel/ties'
 
 /**
  * What tells the feed of a switch loop, and the neutral beside it, from those of the same circuit that come into the
@@ -58,4 +60,11 @@ export function netOfConductor(circuits: Circuits, { view, each }: Seen): string
   const circuit = circuits.of(each)
   if (circuit === null) return null
   return `${isHotRole(role) ? 'line' : 'neutral'}:${circuit}${loopOf(circuits, { view, each })}`
+}
+
+/** Whether a net of a plan is the neutral of circuits that share it: it goes on whole past every device. */
+export function isSharedNeutral(record: JobRecord, net: string): boolean {
+  const [kind, circuitId] = net.split(':')
+  const circuit = kind === 'neutral' ? record.circuits[circuitId ?? ''] : undefined
+  return circuit !== undefined && sharersOf(record, circuit).length > 0
 }

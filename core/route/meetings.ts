@@ -2,7 +2,7 @@ import type { BoxView, EndView } from '../job/box-view'
 import type { DeviceModel, Terminal } from '../model/device'
 import { symmetriesOf } from '../model/symmetries'
 import type { RouteCosts } from '../model/trade'
-import { isSharedNeutral } from '../panel/ties'
+import { isSharedNeutral } from './feed'
 import { joinedAsFound } from './as-found'
 import type { PlannedDevice } from './planned'
 

@@ -1,5 +1,5 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
-import { isSharedNeutral } from '../panel/ties'
+import { isSharedNeutral } from './feed'
 import type { Member } from './meetings'
 
 /**

@@ -10,7 +10,7 @@ import { byPosition, sharersOf } from '../panel/ties'
 import { assemble } from './assemble'
 import { feedOfLight, netOfConductor } from './feed'
 import type { PlannedDevice, RoutedBox } from './planned'
-import { unsaidFaults, unsaidOf } from './unsaid'
+import { unsaidFaults } from './unsaid'
 
 /**
  * Gives every conductor end and every terminal of one box its net and its seat: ends of one net meet in
@@ -29,7 +29,7 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
     if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', `${name} has no role yet`))
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const circuits = circuitsOf([view])
-  faults.push(...unsaidFaults(unsaidOf(circuits, [view], lightsFed(devices)), [view]))
+  faults.push(...unsaidFaults([view], lightsFed(devices)))
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const nets: Record<string, string> = {}
   const netOfEnd: Record<string, string | null> = {}

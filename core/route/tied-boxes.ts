@@ -1,5 +1,4 @@
 import type { BoxView } from '../job/box-view'
-import { circuitsOf } from '../job/circuits'
 import { tiedBoxes } from '../job/tied'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
@@ -27,7 +26,7 @@ export const isTied = (view: BoxView): boolean =>
 export function unsaidAbout(view: BoxView, trade: Trade): readonly Unsaid[] {
   const views = isTied(view) ? tiedBoxes(view.record, view.box.id) : [view]
   const devices = views.flatMap(each => plannedDevices(each, trade, []))
-  return unsaidOf(circuitsOf(views), views, lightsFed(devices))
+  return unsaidOf(views, lightsFed(devices))
 }
 
 const known = new WeakMap<BoxView, { readonly trade: Trade; readonly routed: Result<RoutedTogether> }>()
@@ -82,10 +81,7 @@ function waysTogether(
   }
   const boxes = views.map(view => ({ view, devices: plannedDevices(view, trade, faults) }))
   if (faults.length > 0) return refused(...faults)
-  const unsaid = unsaidFaults(
-    unsaidOf(circuitsOf(views), views, lightsFed(boxes.flatMap(({ devices }) => devices))),
-    views,
-  )
+  const unsaid = unsaidFaults(views, lightsFed(boxes.flatMap(({ devices }) => devices)))
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const puzzle = new Puzzle(boxes, trade)
   for (const view of views)

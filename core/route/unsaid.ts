@@ -1,5 +1,5 @@
 import type { BoxView } from '../job/box-view'
-import type { Circuits, Seen } from '../job/circuits'
+import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
 import type { Breaker } from '../model/entities'
 import { isHotRole, isLoadRole } from '../model/roles'
 import { fault, type Fault } from '../model/result'
@@ -23,11 +23,8 @@ export type Unsaid =
  * Whose a conductor is, and what feeds each of these lights, where that is not known.
  * @param lights those that something here asks a feed for
  */
-export function unsaidOf(
-  circuits: Circuits,
-  views: readonly BoxView[],
-  lights: readonly string[],
-): readonly Unsaid[] {
+export function unsaidOf(views: readonly BoxView[], lights: readonly string[]): readonly Unsaid[] {
+  const circuits = circuitsOf(views)
   const seen = views.flatMap(view => view.ends.map(each => ({ view, each })))
   const ofEnds = seen.flatMap((one): Unsaid[] => {
     const { role } = one.each.end
@@ -63,8 +60,8 @@ function hotsBeside(circuits: Circuits, { view, each }: Seen): readonly string[]
 }
 
 /** The same as faults, each at its field. */
-export function unsaidFaults(unsaid: readonly Unsaid[], views: readonly BoxView[]): Fault[] {
-  return unsaid.map(each => {
+export function unsaidFaults(views: readonly BoxView[], lights: readonly string[]): Fault[] {
+  return unsaidOf(views, lights).map(each => {
     const { record, region } = views[0]!
     const { breaker } = region.words
     const names = (ids: readonly string[], last: string) =>
