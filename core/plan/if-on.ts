@@ -3,13 +3,21 @@ import { tiedBoxes } from '../job/tied'
 import { rowsWith, type JobRecord } from '../model/record'
 import type { Trade } from '../model/trade'
 import { circuitBetween, routeBox, type BoxHalfDone, type DoneSoFar, type HalfDone } from '../route'
-import { compile } from '../solve'
+import { compile, type Compiled } from '../solve'
 import { sharersOf } from '../panel'
 import type { Step } from './step'
 
-/** What would happen if the power came on with the work as it stands. */
-export type IfOn =
-  { readonly kind: 'short'; readonly says: string } | { readonly kind: 'live-end'; readonly says: string }
+/**
+ * What would happen if the power came on with the work as it stands: a hot meets another pole; an end in the air is
+ * live; the shell of a lamp is, since its return is open or switched; neutrals of two circuits are joined; no ground
+ * reaches a box or a luminaire of metal.
+ */
+export interface IfOn {
+  readonly kind: 'short' | 'live-end' | 'live-shell' | 'neutrals-joined' | 'no-ground'
+  /** Where: a pole, an end, the return of a lamp, a box’s metal. */
+  readonly point: string
+  readonly says: string
+}
 
 /** What the ticks of a box say is done. */
 export function doneSoFar(keys: Iterable<string>): DoneSoFar {
@@ -26,15 +34,26 @@ export function doneSoFar(keys: Iterable<string>): DoneSoFar {
 }
 
 /**
- * What would be wrong with the power on in the middle of the work: a hot joined to a neutral, a ground or another
- * hot in some position of the devices, and every end in the air that a hot reaches, through closed contacts and
- * through lamps whose return is open. Contacts may stand either way, so each counts as closed.
+ * What would be wrong with the power on in the middle of the work. Contacts may stand either way, so each counts as
+ * closed where it would bring a hot somewhere, and as open where it would bring a neutral or a ground.
  */
-export function ifOn({ circuit, bare }: HalfDone): IfOn[] {
-  const compiled = compile(circuit)
-  const at = (point: string) => compiled.reach.find(compiled.net(point))
-  const held = new Set(circuit.supplies.flatMap(({ neutral, ground }) => [at(neutral), at(ground)]))
-  const shorts = circuit.supplies.flatMap((supply): IfOn[] => {
+export function ifOn(half: HalfDone): IfOn[] {
+  const compiled = compile(half.circuit)
+  const live = liveIn(half, compiled)
+  return [
+    ...shorts(half, compiled),
+    ...[...half.bare].flatMap(([point, { name }]): IfOn[] =>
+      live(point) ? [{ kind: 'live-end', point, says: `${name} would be live and bare` }] : [],
+    ),
+    ...liveShells(half, compiled, live),
+    ...joinedNeutrals(half, compiled),
+    ...ungrounded(half, compiled),
+  ]
+}
+
+function shorts({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
+  const at = (point: string) => reach.find(net(point))
+  return circuit.supplies.flatMap((supply): IfOn[] => {
     const hot = at(supply.hot)
     const meets =
       hot === at(supply.neutral)
@@ -46,8 +65,15 @@ export function ifOn({ circuit, bare }: HalfDone): IfOn[] {
             : circuit.supplies.find(other => at(other.neutral) === hot)
               ? 'another neutral'
               : null
-    return meets ? [{ kind: 'short', says: `the hot of ${supply.id} would meet ${meets}: a dead short` }] : []
+    const says = `the hot of ${supply.id} would meet ${meets}: a dead short`
+    return meets ? [{ kind: 'short', point: supply.hot, says }] : []
   })
+}
+
+/** Whether a hot reaches a point, through closed contacts and through lamps whose return is open. */
+function liveIn({ circuit }: HalfDone, { reach, net }: Compiled): (point: string) => boolean {
+  const at = (point: string) => reach.find(net(point))
+  const held = new Set(circuit.supplies.flatMap(({ neutral, ground }) => [at(neutral), at(ground)]))
   const live = new Set(circuit.supplies.map(({ hot }) => at(hot)))
   for (let grown = true; grown;) {
     grown = false
@@ -61,10 +87,43 @@ export function ifOn({ circuit, bare }: HalfDone): IfOn[] {
           grown = true
         }
   }
-  const ends = [...bare].flatMap(([point, { name }]): IfOn[] => {
-    return live.has(at(point)) ? [{ kind: 'live-end', says: `${name} would be live and bare` }] : []
-  })
-  return [...shorts, ...ends]
+  return point => live.has(at(point))
+}
+
+/** Lamps whose return no conductor holds: hot comes to their shell, or to the lamp while a contact parts its return. */
+function liveShells({ circuit }: HalfDone, { net }: Compiled, live: (point: string) => boolean): IfOn[] {
+  const neutrals = new Set(circuit.supplies.map(({ neutral }) => net(neutral)))
+  return circuit.loads
+    .filter(({ hot, neutral }) => !neutrals.has(net(neutral)) && (live(neutral) || live(hot)))
+    .map(({ id, neutral }) => ({
+      kind: 'live-shell',
+      point: neutral,
+      says: `the return of ${id} would not be held, and its shell be live`,
+    }))
+}
+
+function joinedNeutrals({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
+  return circuit.supplies.flatMap((supply, at) =>
+    circuit.supplies
+      .slice(at + 1)
+      .filter(other => other.neutral !== supply.neutral && net(other.neutral) === net(supply.neutral))
+      .map(other => ({
+        kind: 'neutrals-joined' as const,
+        point: `${supply.neutral} ${other.neutral}`,
+        says: `the neutrals of ${supply.id} and ${other.id} would be joined`,
+      })),
+  )
+}
+
+function ungrounded({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
+  const grounds = new Set(circuit.supplies.map(({ ground }) => net(ground)))
+  const metal = [
+    ...circuit.bonds.map(({ id, point }) => ({ id, point })),
+    ...circuit.loads.flatMap(({ id, ground }) => (ground === null ? [] : [{ id, point: ground }])),
+  ]
+  return metal
+    .filter(({ point }) => !grounds.has(net(point)))
+    .map(({ id, point }) => ({ kind: 'no-ground', point, says: `no ground would reach ${id}` }))
 }
 
 const ticksOf = ({ record, box }: BoxView): Set<string> =>
@@ -89,8 +148,23 @@ export function ifOnNow(view: BoxView, trade: Trade): IfOn[] {
     views.map(each => halfOf(each, ticksOf(each), trade)),
     trade,
   )
-  return ifOn(onlyOf(half, begun))
+  return newOf(ifOn(onlyOf(half, begun)), asFound(views, trade))
 }
+
+/** What would be wrong as it was found, by kind and point. */
+function asFound(views: readonly BoxView[], trade: Trade): ReadonlySet<string> {
+  const half = circuitBetween(
+    views.map(each => halfOf(each, new Set(), trade)),
+    trade,
+  )
+  return new Set(ifOn({ ...half, bare: new Map() }).map(keyOf))
+}
+
+const keyOf = ({ kind, point }: IfOn): string => `${kind} ${point}`
+
+/** What the work brings about; what was so as found, apart from what is bare, is not its doing. */
+const newOf = (wrong: readonly IfOn[], before: ReadonlySet<string>): IfOn[] =>
+  wrong.filter(each => each.kind === 'short' || each.kind === 'live-end' || !before.has(keyOf(each)))
 
 /** What was bare before anybody worked there is not the work’s doing. */
 function onlyOf({ circuit, bare }: HalfDone, begun: readonly BoxView[]): HalfDone {
@@ -105,13 +179,14 @@ export function ifOnAfter(view: BoxView, steps: readonly Step[], trade: Trade): 
   const begun = [view, ...others.filter(each => [...ticksOf(each)].some(moves))]
   const halves = others.map(each => halfOf(each, ticksOf(each), trade))
   const own = halfOf(view, new Set(), trade)
+  const before = asFound(views, trade)
   const done = new Set<string>()
   const after = new Map<string, IfOn[]>()
   for (const { key } of steps) {
     done.add(key)
     if (!moves(key)) continue
     const half = circuitBetween([...halves, { ...own, done: doneSoFar(done) }], trade)
-    after.set(key, ifOn(onlyOf(half, begun)))
+    after.set(key, newOf(ifOn(onlyOf(half, begun)), before))
   }
   return after
 }
