@@ -19,15 +19,15 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
   // No test depends on time: limits end what hangs, on however slow a machine.
-  timeout: 300_000,
-  expect: { timeout: 30_000 },
+  timeout: 900_000,
+  expect: { timeout: 120_000 },
   fullyParallel: true,
   workers: 2,
   retries: 0,
   reporter: process.env.E2E_REPORT
     ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]]
     : [['list']],
-  use: { actionTimeout: 60_000, baseURL: `http://127.0.0.1:${PORT}`, launchOptions: CHROMIUM, trace: 'off' },
+  use: { actionTimeout: 120_000, baseURL: `http://127.0.0.1:${PORT}`, launchOptions: CHROMIUM, trace: 'off' },
   projects: [
     { name: 'desk', use: { viewport: { width: 1280, height: 800 } } },
     {

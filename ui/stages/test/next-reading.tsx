@@ -2,7 +2,6 @@
 
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { useState } from 'react'
 import {
   answerOfVolts,
   answersTo,
@@ -55,24 +54,25 @@ export function NextReading({
   const { question } = next
   const here = views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
   const edits = useEdits(here.box.id)
-  const [held, setHeld] = useState<Question | null>(null)
   const steps = approachTo(here, views, question)
   const words = wordsOf(question, views)
   const again = !onTaken && takenIn(views).some(each => keyOf(each.question) === keyOf(question))
   const ready = steps.length === 0
   const live = question.power === 'on'
   const record = (answer: Answer, value: number, note = '') => {
-    setHeld(question)
     if (onTaken) return onTaken(question, answer, value, note)
     const reading = { ...readingFor(question, answer, value, views.length), note }
     edits.send('take a reading', [edits.add('readings', newReading(here.box.id, reading))])
   }
   const demo = useDemo()
-  const waiting = busy && held === question
   return (
     <Part
       title={title}
-      aside={<span className="text-sm text-soft tabular-nums">about {Math.ceil(next.minutes)} min</span>}
+      aside={
+        <span role="status" className="text-sm text-soft tabular-nums">
+          {busy ? 'thinking what is next …' : `about ${Math.ceil(next.minutes)} min`}
+        </span>
+      }
     >
       {here !== view && (
         <p>
@@ -104,24 +104,24 @@ export function NextReading({
         next={next}
         view={here}
         busy={busy}
-        disabled={!ready || waiting}
+        disabled={!ready || busy}
         onAnswer={record}
       />
       {demo && (
         <SimulatedTester
           views={views}
           question={question}
-          disabled={!ready || waiting}
+          disabled={!ready || busy}
           onShown={answer =>
             typeof answer !== 'number' && record(answer, valueOf(answer, here.region), 'simulated tester')
           }
         />
       )}
       <div className="flex flex-wrap gap-2">
-        <Button look="quiet" onClick={() => onSkip(keyOf(question))}>
+        <Button look="quiet" disabled={busy} onClick={() => onSkip(keyOf(question))}>
           Can’t take it
         </Button>
-        <Button look="quiet" onClick={() => (onUnsure ?? onSkip)(keyOf(question))}>
+        <Button look="quiet" disabled={busy} onClick={() => (onUnsure ?? onSkip)(keyOf(question))}>
           Not sure what it showed
         </Button>
       </div>
