@@ -2,6 +2,7 @@ import { trade } from '@/catalogue'
 import { dayOf, planBox } from '@/core/plan'
 import { nextBest, routeCures, routeTogether, setsFor } from '@/core/route'
 import { chainOf } from '@/testing/route/chain'
+import { rowOf } from '@/testing/route/row'
 import type { JobRecord } from '@/core/model/record'
 
 type Measure = (name: string, rounds: number, work: () => unknown) => void
@@ -24,6 +25,16 @@ export function benchRoute(measure: Measure): void {
   measure(`Route: 5 boxes, ${refused.length} that cannot be wired`, 200, () =>
     routeTogether(refused[at++ % refused.length]!, trade),
   )
+  for (const count of [4, 8, 12, 16]) {
+    const row = chainOf(rowOf(count))
+    // The views anew, since the same ones are routed once.
+    measure(`Route: ${count} plain places in a row`, 40, () =>
+      routeTogether(
+        row.map(view => ({ ...view })),
+        trade,
+      ),
+    )
+  }
   measure('Route: the runner-up of 5 boxes', 100, () => nextBest(good[at++ % good.length]!, trade))
   measure('Route: cures of 5 boxes that cannot be wired', 40, () => {
     const [view] = refused[at++ % refused.length]!

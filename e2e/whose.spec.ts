@@ -59,6 +59,8 @@ test('which breaker is asked, conductor by conductor, and the light stays on its
   await expect(page.getByText('It cannot be wired yet')).toBeVisible()
   const answer = async (question: string, name: string) => {
     const asked = page.getByRole('group', { name: question, exact: true })
+    await expect(asked.getByRole('radio', { name })).toBeInViewport({ ratio: 1 })
+    await expect(page.locator('[data-selected]')).toBeInViewport()
     await asked.getByRole('radio', { name }).click()
     await saved(page)
     await expect(asked).toHaveCount(0)

@@ -6,7 +6,6 @@ import { bitOf } from './question'
 import { cutOf, MISTAKES, play, type Cut, type Playing } from '@/testing/grown'
 import { TIMES } from '@/testing/times'
 
-/** How many times as many circuits a longer run takes. */
 /** Houses in which a search that supposes too little proves what is not so. */
 const HARD: readonly number[] = [2028, 2042, 2064, 2173, 2263]
 const mistakenCut = (seed: number) => cutOf(seed, MISTAKES[seed % MISTAKES.length]!, 1)
@@ -37,7 +36,7 @@ function played(cuts: readonly Cut[], playing: (at: number) => Playing) {
 describe('the search against what is read', () => {
   it('what it finds is spoken against by one reading at most, as the predictions see it', () => {
     let found = 0
-    for (const cut of [...cutsOf(411, 5, 1, false), ...cutsOf(2100, 4, 1, true)]) {
+    for (const cut of [...cutsOf(411, 3, 1, false), ...cutsOf(2100, 2, 1, true)]) {
       const frame = frameOf(cut.survey)
       const { identification, taken } = play(cut, { live: true, watches: false, most: 25 })!
       if (!frame.ok) throw new Error(cut.name)
@@ -58,13 +57,13 @@ describe('the search against what is read', () => {
         }
       }
     }
-    expect(found).toBeGreaterThan(100)
+    expect(found).toBeGreaterThan(50)
   })
 })
 
 describe('boxes cut out of houses that nobody listed', () => {
   it('one box: nothing wrong is proven, true readings contradict nothing, most are fully proven', () => {
-    const { wrong, contradicted, fully, done } = played(cutsOf(300, 18, 1, false), () => ({
+    const { wrong, contradicted, fully, done } = played(cutsOf(300, 10, 1, false), () => ({
       live: true,
       watches: true,
       most: 45,
@@ -76,12 +75,12 @@ describe('boxes cut out of houses that nobody listed', () => {
   })
 
   it('one box of a house with a mistake: nothing wrong is proven', () => {
-    const cuts = [...cutsOf(2000, 7, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
+    const cuts = [...cutsOf(2000, 3, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
     expect(played(cuts, () => ({ live: true, watches: false, most: 40 })).wrong).toEqual([])
   })
 
   it('one box, one false reading: nothing wrong is proven', () => {
-    const { wrong } = played(cutsOf(605, 6, 1, false), at => ({
+    const { wrong } = played(cutsOf(605, 4, 1, false), at => ({
       live: true,
       watches: true,
       most: 40,
@@ -91,15 +90,13 @@ describe('boxes cut out of houses that nobody listed', () => {
   })
 
   it('one box, dead readings only: nothing wrong is proven', () => {
-    expect(played(cutsOf(500, 5, 1, false), () => ({ live: false, watches: false, most: 15 })).wrong).toEqual(
+    expect(played(cutsOf(500, 3, 1, false), () => ({ live: false, watches: false, most: 15 })).wrong).toEqual(
       [],
     )
   })
 
   it('two boxes: nothing wrong is proven', () => {
     const cuts = cutsOf(700, 12, 2, false).filter(({ survey }) => survey.boxes.length > 1)
-    expect(played(cuts.slice(0, 2 * TIMES), () => ({ live: true, watches: true, most: 20 })).wrong).toEqual(
-      [],
-    )
+    expect(played(cuts.slice(0, TIMES), () => ({ live: true, watches: true, most: 20 })).wrong).toEqual([])
   })
 })

@@ -5,7 +5,7 @@ import type { Hypothesis } from './hypothesis'
 import { randomHidden } from '@/testing/identify/arrangements'
 import { twinsIn } from './twins'
 
-const COUNT = 80
+const COUNT = 40
 const REACH = { hypotheses: 100_000, lookedAt: 5_000_000 }
 
 const keysOf = (hypotheses: readonly Hypothesis[]) =>

@@ -12,6 +12,16 @@ interface MayStay {
   readonly nets: ReadonlySet<string>
 }
 
+/** What of the conductors of a pair of boxes bears on the work in one of the two. */
+interface Bearing {
+  readonly ends: readonly EndView[]
+  /** Their conductors; by place in this list: */
+  readonly here: readonly string[]
+  readonly joints: readonly { readonly members: readonly number[]; readonly nets: ReadonlySet<string> }[]
+  readonly onStaying: readonly number[]
+  readonly pigtails: Map<string, boolean>
+}
+
 /** What of a conductor may bear on the work in its two boxes, whatever nets there are. */
 export const bearing = ({ a, b }: Runner): string =>
   [a, b]
@@ -35,6 +45,7 @@ export class BoxWork {
   readonly #onStaying: ReadonlySet<string>
   readonly #straight: ReadonlyMap<string, Meeting>
   readonly #costs = new Map<string, number>()
+  readonly #bearings = new Map<Edge, Bearing>()
   readonly #endOf: ReadonlyMap<string, EndView>
 
   /**
@@ -101,21 +112,50 @@ export class BoxWork {
    * same, whatever the others carry.
    */
   marks(edge: Edge, netOf: ReadonlyMap<string, string>): string {
-    const here = edge.runners.map(({ a, b }) => (a.view === this.view ? a.each : b.each))
-    const netHere = ({ conductor }: EndView) => netOf.get(conductor.id) ?? null
-    const joints = this.#mayStay.map(({ joint, nets }) => {
-      const members = here.filter(({ end }) => joint.endIds.includes(end.id))
-      if (members.length === 0) return ''
-      const [net, ...others] = [...new Set(members.map(netHere))]
-      return net && others.length === 0 && nets.has(net) ? net : 'opened'
+    const { here, joints, onStaying } = this.#bearingOf(edge)
+    const netAt = here.map(id => netOf.get(id) ?? null)
+    const stay = joints.map(({ members, nets }) => {
+      const net = netAt[members[0]!]!
+      return net !== null && members.every(at => netAt[at] === net) && nets.has(net) ? net : 'opened'
     })
-    const screws = here.flatMap(each => (this.#onStaying.has(each.end.id) ? [netHere(each) ?? 'leaves'] : []))
-    const pigtails = here.flatMap(each => {
-      const net = netHere(each)
-      const only = net === null ? undefined : this.#straight.get(net)?.held[0]
-      return only && !goesStraightOn([each], only.terminal) ? [net] : []
+    const screws = onStaying.map(at => netAt[at] ?? 'leaves')
+    const pigtails = here.flatMap((_, at) => {
+      const net = netAt[at]!
+      return net !== null && this.#needsPigtail(edge, at, net) ? [net] : []
     })
-    return JSON.stringify([joints, screws, pigtails])
+    return `${stay.join()};${screws.join()};${pigtails.join()}`
+  }
+
+  /** What of a pair of boxes ends here: its conductors, those of each joint that may stay, those on screws that stay. */
+  #bearingOf(edge: Edge): Bearing {
+    let own = this.#bearings.get(edge)
+    if (!own) {
+      const ends = edge.runners.map(({ a, b }) => (a.view === this.view ? a.each : b.each))
+      const joints = this.#mayStay.flatMap(({ joint, nets }) => {
+        const members = ends.flatMap(({ end }, at) => (joint.endIds.includes(end.id) ? [at] : []))
+        return members.length > 0 ? [{ members, nets }] : []
+      })
+      own = {
+        ends,
+        here: ends.map(({ conductor }) => conductor.id),
+        joints,
+        onStaying: ends.flatMap(({ end }, at) => (this.#onStaying.has(end.id) ? [at] : [])),
+        pigtails: new Map(),
+      }
+      this.#bearings.set(edge, own)
+    }
+    return own
+  }
+
+  /** Whether a conductor on a net that goes straight to a screw may not itself. */
+  #needsPigtail(edge: Edge, at: number, net: string): boolean {
+    const only = this.#straight.get(net)?.held[0]
+    if (!only) return false
+    const { ends, pigtails } = this.#bearingOf(edge)
+    const key = `${at} ${net}`
+    let needs = pigtails.get(key)
+    if (needs === undefined) pigtails.set(key, (needs = !goesStraightOn([ends[at]!], only.terminal)))
+    return needs
   }
 
   /**

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { assignments, edgesOf, type Edge } from './carry'
+import { lot } from '@/testing/model/lot'
+import { assignments, carryingCost, edgesOf, leastAnyhow, leastCost, type Edge } from './carry'
 import { chainOf } from '@/testing/route/chain'
 
 /** Two boxes with one cable of three coloured conductors and a white. */
@@ -75,4 +76,79 @@ describe('what conductors between two boxes carry', () => {
     expect(cablesOf(two, found.netOf).size).toBe(2)
     expect(found.cost).toBe(least(edge(), nets).cost + trade.routeCosts.anotherCable)
   })
+})
+
+/** Every way there is, reckoned conductor by conductor once all are seated. */
+function allCosts({ runners }: Edge, nets: readonly string[], circuitOf: (net: string) => string): number[] {
+  const ways = (seated: readonly number[]): number[][] =>
+    seated.length === nets.length
+      ? [[...seated]]
+      : runners.flatMap((_, at) => (seated.includes(at) ? [] : ways([...seated, at])))
+  return ways([])
+    .map(seated => {
+      let cost = 0
+      const cables = new Map<string, Set<string>>()
+      seated.forEach((at, net) => {
+        const own = cables.get(circuitOf(nets[net]!)) ?? new Set()
+        cables.set(circuitOf(nets[net]!), own.add(runners[at]!.a.each.cable.id))
+        cost += carryingCost(runners[at]!, nets[net]!, trade.routeCosts)
+      })
+      for (const own of cables.values()) cost += (own.size - 1) * trade.routeCosts.anotherCable
+      runners.forEach(({ a }, at) => {
+        const { wish } = a.each.conductor
+        if (!seated.includes(at) && wish !== null && wish !== 'nothing') cost += trade.routeCosts.againstWish
+      })
+      return cost
+    })
+    .filter(cost => cost < Infinity)
+    .sort((a, b) => a - b)
+}
+
+/** Up to six conductors in up to three cables, of any colour, found as anything, some wanted for something. */
+function grown(draw: (most: number) => number): Edge {
+  const { boxes, runners } = edge()
+  const pick = <Item>(items: readonly Item[]): Item => items[draw(items.length)]!
+  const cables = 1 + draw(3)
+  return {
+    boxes,
+    runners: Array.from({ length: 1 + draw(6) }, (_, at) => {
+      const { a, b } = pick(runners)
+      const conductor = {
+        ...a.each.conductor,
+        id: `conductor ${at}`,
+        insulation: pick(['black', 'red', 'white', 'blue'] as const),
+        wish: pick([null, null, null, 'line', 'nothing'] as const),
+        unfit: draw(12) === 0,
+      }
+      const cable = { ...a.each.cable, id: `cable ${draw(cables)}` }
+      const end = { ...a.each.end, role: pick(['line', 'traveller', 'neutral', 'spare', null] as const) }
+      const seat = (of: typeof a) => ({ ...of, each: { ...of.each, conductor, cable, end } })
+      return { conductorId: conductor.id, a: seat(a), b: seat(b) }
+    }),
+  }
+}
+
+it('all ways are found, none costs less, and no bound is above any (1,500 pairs of boxes, held against every way)', () => {
+  const nets = ['line:7', 'line:9', 'load:light', 'neutral:7', 'neutral:9', 'signal:light']
+  const circuitOf = (net: string) => net.replace(/.*:/, '').replace('light', '7')
+  let [several, none] = [0, 0]
+  for (let seed = 1; seed <= 1500; seed++) {
+    const draw = lot(seed)
+    const drawn = grown(draw)
+    const wanted = nets.filter(() => draw(2) === 0)
+    const all = allCosts(drawn, wanted, circuitOf)
+    const least = all[0] ?? Infinity
+    expect(leastCost(drawn, wanted, trade.routeCosts, circuitOf), `seed ${seed}`).toBe(least)
+    expect(leastAnyhow(drawn, wanted, trade.routeCosts), `seed ${seed}`).toBeLessThanOrEqual(least)
+    const over = draw(6)
+    const each = ({ conductorId }: Edge['runners'][number]) => conductorId
+    expect(
+      assignments(drawn, wanted, trade.routeCosts, circuitOf, each, over).map(({ cost }) => cost),
+      `seed ${seed}`,
+    ).toEqual(all.filter(cost => cost <= least + over))
+    if (all.length > 1) several++
+    if (all.length === 0) none++
+  }
+  expect(several).toBeGreaterThan(500)
+  expect(none).toBeGreaterThan(60)
 })

@@ -1,6 +1,7 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import type { RouteCosts } from '../model/trade'
+import { leastMatching } from './matching'
 
 /** A conductor that runs from one of some boxes to another. */
 export interface Runner {
@@ -80,14 +81,15 @@ export interface Assignment {
 
 /**
  * Every way in which the conductors between two boxes can carry some nets, each net on one, the cheapest first; of
- * conductors that cost the same and are alike the first in the record goes first. Empty where there are too few that may.
+ * conductors that cost the same and are alike the first in the record goes first. Empty where there are too few that may;
+ * the cheapest thousand where very many cost nearly the same.
  * @param circuitOf the circuit a net belongs to: its way there and back belong in one cable
  * @param kindOf what reads the same is alike to whoever wires it
  * @param over what costs more than this above the cheapest is left out
  * @param free seconds of pairs that nothing tells apart yet: they come after their firsts only
  */
 export function assignments(
-  { runners }: Edge,
+  edge: Edge,
   nets: readonly string[],
   costs: RouteCosts,
   circuitOf: (net: string) => string,
@@ -95,48 +97,165 @@ export function assignments(
   over = Infinity,
   free: readonly string[] = [],
 ): readonly Assignment[] {
-  if (nets.length > runners.length) return []
-  const numbered = (names: readonly string[]) => names.map(name => names.indexOf(name))
-  const circuits = numbered(nets.map(circuitOf))
-  const cables = numbered(runners.map(({ a }) => a.each.cable.id))
-  const cost = runners.map(runner => nets.map(net => carryingCost(runner, net, costs)))
-  const kinds = runners.map((runner, at) => `${runner.a.each.cable.id} ${cost[at]!.join()} ${kindOf(runner)}`)
-  /** The least that each net and those after it can cost. */
-  const rest = nets.map(() => 0)
-  for (let index = nets.length - 1; index >= 0; index--)
-    rest[index] = (rest[index + 1] ?? 0) + Math.min(...cost.map(own => own[index]!))
-  const found: Assignment[] = []
-  const taken: number[] = []
-  let least = Infinity
-  /** Whether a net’s circuit has other cables already, and not this one. */
-  const parts = (index: number, at: number): boolean => {
-    const before = taken.filter((_, net) => circuits[net] === circuits[index])
-    return before.length > 0 && !before.some(other => cables[other] === cables[at])
+  if (nets.length > edge.runners.length) return []
+  return new Carrying(edge, nets, costs, circuitOf, kindOf, free).within(over)
+}
+
+/**
+ * What the cheapest of all those ways costs; infinite where there is none.
+ * @param circuitOf as for all ways
+ */
+export function leastCost(
+  edge: Edge,
+  nets: readonly string[],
+  costs: RouteCosts,
+  circuitOf: (net: string) => string,
+): number {
+  if (nets.length > edge.runners.length) return Infinity
+  return new Carrying(edge, nets, costs, circuitOf, () => '', []).least()
+}
+
+/** What none of those ways costs less than, whatever cables a circuit is split over. */
+export function leastAnyhow(edge: Edge, nets: readonly string[], costs: RouteCosts): number {
+  return leastMatching(nets.map(net => edge.runners.map(runner => carryingCost(runner, net, costs))))
+}
+
+/** Ways for the conductors between two boxes that are gone on with; of more the cheapest are. */
+const MOST_WAYS = 1000
+/** Below any difference of costs. */
+const LESS = 1e-6
+
+/** Seats nets on conductors one after another. */
+class Carrying {
+  readonly #runners: readonly Runner[]
+  /** By net and conductor. */
+  readonly #cost: readonly (readonly number[])[]
+  readonly #kinds: readonly string[]
+  /** By net, and by conductor: numbers of circuits and of cables. */
+  readonly #circuits: readonly number[]
+  readonly #cables: readonly number[]
+  readonly #isFree: readonly boolean[]
+
+  constructor(
+    { runners }: Edge,
+    readonly nets: readonly string[],
+    readonly costs: RouteCosts,
+    circuitOf: (net: string) => string,
+    kindOf: (runner: Runner) => string,
+    free: readonly string[],
+  ) {
+    const numbered = (names: readonly string[]) => names.map(name => names.indexOf(name))
+    this.#runners = runners
+    this.#cost = nets.map(net => runners.map(runner => carryingCost(runner, net, costs)))
+    this.#kinds = runners.map((runner, at) => {
+      const own = this.#cost.map(row => row[at]).join()
+      return `${runner.a.each.cable.id} ${runner.a.each.conductor.wish} ${own} ${kindOf(runner)}`
+    })
+    this.#circuits = numbered(nets.map(circuitOf))
+    this.#cables = numbered(runners.map(({ a }) => a.each.cable.id))
+    this.#isFree = nets.map(net => free.includes(net))
   }
-  const place = (index: number, sum: number) => {
-    if (sum + (rest[index] ?? 0) > least + over) return
-    if (index === nets.length) {
-      const own = sum + idle(runners.filter((_, at) => !taken.includes(at))) * costs.againstWish
-      least = Math.min(least, own)
-      found.push({
-        cost: own,
-        netOf: new Map(taken.map((at, net) => [runners[at]!.conductorId, nets[net]!])),
-      })
-      return
+
+  /** All that cost so much above the least or less, the least first. */
+  within(over: number): readonly Assignment[] {
+    const most = this.least() + over
+    const found: Assignment[] = []
+    const order = [...this.nets.keys()]
+    // Stable: of those that cost the same the first stays first.
+    const sort = () => found.sort((one, other) => one.cost - other.cost)
+    let limit = most
+    this.#seat(order, most, (cost, taken) => {
+      const netOf = taken.map((at, net) => [this.#runners[at]!.conductorId, this.nets[net]!] as const)
+      found.push({ cost, netOf: new Map(netOf) })
+      if (found.length === 2 * MOST_WAYS) {
+        sort().splice(MOST_WAYS)
+        limit = found.at(-1)!.cost - LESS
+      }
+      return limit
+    })
+    return sort()
+  }
+
+  least(): number {
+    // One circuit after another: what is done with bears on nothing that comes.
+    const order = [...this.nets.keys()].sort((a, b) => this.#circuits[a]! - this.#circuits[b]!)
+    const passed = new Map<string, number>()
+    let least = Infinity
+    this.#seat(
+      order,
+      Infinity,
+      cost => (least = Math.min(least, cost)),
+      (taken, sum) => {
+        const key = this.#bearing(order, taken)
+        if (sum >= (passed.get(key) ?? Infinity)) return true
+        passed.set(key, sum)
+        return false
+      },
+    )
+    return least
+  }
+
+  /**
+   * @param most what costs more is left out
+   * @param take is given what is seated, conductor by net in that order, and says what is left out from then on
+   * @param isPassed whether nothing better comes of some that are seated
+   */
+  #seat(
+    order: readonly number[],
+    most: number,
+    take: (cost: number, taken: readonly number[]) => number,
+    isPassed: (taken: readonly number[], sum: number) => boolean = () => false,
+  ): void {
+    const taken: number[] = []
+    let limit = most
+    const seat = (sum: number) => {
+      if (taken.length === order.length) {
+        const cost = sum + this.#idle(taken)
+        if (cost <= limit) limit = take(cost, taken)
+        return
+      }
+      for (const [at, own] of this.#next(order, taken)) {
+        taken.push(at)
+        const cost = sum + own
+        if (cost + this.#rest(order, taken) <= limit && !isPassed(taken, cost)) seat(cost)
+        taken.pop()
+      }
     }
+    if (this.#rest(order, taken) < Infinity) seat(0)
+  }
+
+  /** Conductors that may carry the next net, the first of each kind, with what that costs. */
+  #next(order: readonly number[], taken: readonly number[]): [at: number, cost: number][] {
+    const net = order[taken.length]!
+    const after = this.#isFree[net] ? taken.at(-1)! : -1
+    const mates = taken.filter((_, before) => this.#circuits[order[before]!] === this.#circuits[net])
+    const cables = new Set(mates.map(at => this.#cables[at]))
     const tried = new Set<string>()
-    const after = free.includes(nets[index]!) ? taken.at(-1)! : -1
-    for (const at of runners.keys()) {
-      const own = cost[at]![index]!
-      if (at < after || own === Infinity || taken.includes(at) || tried.has(kinds[at]!)) continue
-      tried.add(kinds[at]!)
-      const parted = parts(index, at) ? costs.anotherCable : 0
-      taken.push(at)
-      place(index + 1, sum + own + parted)
-      taken.pop()
-    }
+    return this.#runners.flatMap((_, at): [number, number][] => {
+      const own = this.#cost[net]![at]!
+      if (at < after || own === Infinity || taken.includes(at) || tried.has(this.#kinds[at]!)) return []
+      tried.add(this.#kinds[at]!)
+      const parted = cables.size > 0 && !cables.has(this.#cables[at]) ? this.costs.anotherCable : 0
+      return [[at, own + parted]]
+    })
   }
-  place(0, 0)
-  // Stable: of those that cost the same the first stays first.
-  return found.filter(({ cost: own }) => own <= least + over).sort((one, other) => one.cost - other.cost)
+
+  /** What the nets to come cost at the least, whatever cables they are split over. */
+  #rest(order: readonly number[], taken: readonly number[]): number {
+    return leastMatching(
+      order.slice(taken.length).map(net => this.#cost[net]!.filter((_, at) => !taken.includes(at))),
+    )
+  }
+
+  /** What of those seated bears on the rest: which are taken, and the cables of a circuit that goes on. */
+  #bearing(order: readonly number[], taken: readonly number[]): string {
+    const circuit = this.#circuits[order[taken.length] ?? -1]
+    const mates = taken.filter((_, before) => this.#circuits[order[before]!] === circuit)
+    const sorted = (numbers: readonly number[]) => [...new Set(numbers)].sort((a, b) => a - b).join()
+    return `${sorted(taken)} ${sorted(mates.map(at => this.#cables[at]!))}`
+  }
+
+  #idle(taken: readonly number[]): number {
+    return idle(this.#runners.filter((_, at) => !taken.includes(at))) * this.costs.againstWish
+  }
 }

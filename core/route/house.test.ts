@@ -7,8 +7,9 @@ import { prove } from '../prove'
 import { foundCircuit, plannedCircuit, routeAll, routeBox } from '.'
 import { boxesOfLaw } from '@/testing/route/colour-law'
 import { houseOf } from '@/testing/route/house'
+import { TIMES } from '@/testing/times'
 
-const SEEDS = 160
+const SEEDS = 60 * TIMES
 
 describe(`houses of boxes of several gangs and two circuits, seeds 1 to ${SEEDS}`, () => {
   it('as found they prove; each plan proves, keeps the colour laws and each light’s circuit; its steps leave nothing live', () => {

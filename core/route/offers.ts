@@ -1,5 +1,5 @@
 import type { RouteCosts } from '../model/trade'
-import { assignments, idle, type Assignment, type Edge, type Runner } from './carry'
+import { assignments, leastAnyhow, leastCost, type Assignment, type Edge, type Runner } from './carry'
 
 /** Whether two nets are the travellers of one pair, which nothing tells apart. */
 export const isSecond = (net: string, before: string | undefined): boolean =>
@@ -7,6 +7,7 @@ export const isSecond = (net: string, before: string | undefined): boolean =>
 
 /** What the conductors of each pair of boxes can carry, worked out once. */
 export class Offers {
+  readonly #figures = new Map<string, number>()
   readonly #known = new Map<string, { readonly over: number; readonly offers: readonly Assignment[] }>()
 
   constructor(
@@ -17,13 +18,20 @@ export class Offers {
 
   /** The cheapest; null where there are too few conductors that may. */
   least(edge: Edge, nets: readonly string[]): number | null {
-    const seconds = nets.filter((net, index) => isSecond(net, nets[index - 1]))
-    return this.within(edge, nets, 0, seconds)[0]?.cost ?? null
+    const least = this.#once('least', edge, nets, () => leastCost(edge, nets, this.costs, this.circuitOf))
+    return least === Infinity ? null : least
   }
 
   /** What none that carries these nets and others costs less than. */
   bound(edge: Edge, nets: readonly string[]): number {
-    return (this.least(edge, nets) ?? Infinity) - idle(edge.runners) * this.costs.againstWish
+    return this.#once('anyhow', edge, nets, () => leastAnyhow(edge, nets, this.costs))
+  }
+
+  #once(what: string, { boxes }: Edge, nets: readonly string[], work: () => number): number {
+    const key = `${what} ${boxes.join(' ')} ${nets.join()}`
+    let figure = this.#figures.get(key)
+    if (figure === undefined) this.#figures.set(key, (figure = work()))
+    return figure
   }
 
   /** All that cost no more than so much above the cheapest, that first. */

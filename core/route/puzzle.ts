@@ -8,6 +8,7 @@ import { bearing, BoxWork } from './box-work'
 import { edgesOf, type Edge, type Runner } from './carry'
 import { Offers } from './offers'
 import { feedOfLight, netOfConductor } from './feed'
+import type { Between } from './orders'
 import type { PlannedDevice } from './planned'
 import { isNeeded, LINE, netWanted, netWords } from './route-box'
 import type { LightNets, Scheme } from './schemes'
@@ -75,6 +76,24 @@ export class Puzzle {
     // Asked before anything is carried.
     if (!feed) throw new Error(`not said what feeds ${groupId}`)
     return { ...feed, load: `load:${groupId}` }
+  }
+
+  /**
+   * What runs between the boxes, for schemes that go from one to the next.
+   * @param limit what costs as much or more is not asked for any longer
+   */
+  between(limit: () => number): Between {
+    const boxOf = new Map(
+      this.boxes.flatMap(({ view, devices }) =>
+        devices.map(({ placeId }) => [placeId, view.box.id] as const),
+      ),
+    )
+    return {
+      edges: this.edges,
+      costs: this.trade.routeCosts,
+      boxOf: ({ placeId }) => boxOf.get(placeId)!,
+      limit,
+    }
   }
 
   /**
@@ -251,12 +270,8 @@ export class Puzzle {
   /** The net of a conductor that leaves the boxes, by its role; ground by its colour. */
   #fixedNet(view: BoxView, each: EndView, devices: readonly PlannedDevice[]): string | null {
     if (looksLikeGround(view.region, each.conductor)) return 'ground'
-    const fed = isLoadRole(each.end.role)
-      ? devices.find(
-          ({ groupId, model }) =>
-            model.terminals.length === 0 && groupId === (each.end.roleGroupId ?? view.places[0]?.group.id),
-        )
-      : undefined
+    const light = isLoadRole(each.end.role) ? this.circuits.lightOf({ view, each }) : null
+    const fed = devices.find(({ groupId, model }) => model.terminals.length === 0 && groupId === light)
     return fed
       ? netWanted(this.circuits, view, fed, LINE, new Set())
       : netOfConductor(this.circuits, { view, each })

@@ -67,7 +67,7 @@ const withWishes = (record: JobRecord, wishes: ReadonlyMap<string, Wish>): JobRe
   },
 })
 
-const SEEDS = 1_500 * TIMES
+const SEEDS = 600 * TIMES
 
 describe(`groups of 1 to 5 boxes with devices of every kind, seeds 1 to ${SEEDS}`, () => {
   it('each plan proves and keeps the colour laws; each refusal names a code and a place', () => {

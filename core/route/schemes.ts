@@ -1,5 +1,6 @@
 import type { Terminal } from '../model/device'
 import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from '../model/make-up'
+import { ordersBetween, type Between } from './orders'
 import type { PlannedDevice } from './planned'
 
 export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked'] as const
@@ -12,6 +13,8 @@ export interface Scheme {
   readonly nets: Readonly<Record<string, string>>
   /** Settings without which they would not work together, by place. */
   readonly settings: Readonly<Record<string, Readonly<Record<string, string>>>>
+  /** What its conductors between boxes cost at the least. */
+  readonly least: number
 }
 
 /** Nets of one light: what feeds it, its switched conductor, its circuit’s neutral. */
@@ -27,18 +30,18 @@ const switchesLoad = ({ model }: PlannedDevice) => wanting(model, 'load').length
  * Every way in which these devices, one at each place, work one light together; none where they do not. What is
  * told apart by nothing (a chain from its other end) comes once.
  */
-export function schemesOf(devices: readonly PlannedDevice[], nets: LightNets): Scheme[] {
-  return [
-    ...twoWay(devices, nets),
-    ...devices.filter(switchesLoad).flatMap(main => {
-      const others = devices.filter(each => each !== main)
-      return [
-        ...withCompanions(main, others, nets),
-        ...withKeptSwitch(main, others, nets),
-        ...linked(main, others, nets),
-      ]
-    }),
-  ]
+export function* schemesOf(
+  devices: readonly PlannedDevice[],
+  nets: LightNets,
+  between: Between,
+): Generator<Scheme> {
+  yield* twoWay(devices, nets, between)
+  for (const main of devices.filter(switchesLoad)) {
+    const others = devices.filter(each => each !== main)
+    yield* withCompanions(main, others, nets)
+    yield* withKeptSwitch(main, others, nets)
+    yield* linked(main, others, nets)
+  }
 }
 
 /** Line, load, neutral and ground as a device asks for them. */
@@ -50,21 +53,17 @@ function own({ placeId, model }: PlannedDevice, nets: LightNets): Record<string,
 }
 
 /** Two switches at the ends and middle ones between them, in any order: hot comes to one end, the lamp hangs on the other. */
-function twoWay(devices: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+function* twoWay(devices: readonly PlannedDevice[], nets: LightNets, between: Between): Generator<Scheme> {
   const ends = devices.filter(({ model }) => isTwoPlace(model))
   const middles = devices.filter(({ model }) => isMiddle(model))
-  if (ends.length !== 2 || ends.length + middles.length !== devices.length) return []
-  const [one, other] = ends as [PlannedDevice, PlannedDevice]
-  return [
+  const [one, other] = ends
+  if (!one || !other || ends.length > 2 || ends.length + middles.length !== devices.length) return
+  for (const [first, last] of [
     [one, other],
     [other, one],
-  ].flatMap(([first, last]) =>
-    orders(middles).map((between): Scheme => ({
-      kind: 'two-way',
-      settings: {},
-      nets: chain([first!, ...between, last!], nets),
-    })),
-  )
+  ] as const)
+    for (const order of ordersBetween(first, middles, last, between))
+      yield { kind: 'two-way', settings: {}, nets: chain(order.devices, nets), least: order.least }
 }
 
 function chain(devices: readonly PlannedDevice[], { line, load }: LightNets): Record<string, string> {
@@ -108,6 +107,7 @@ function withCompanions(main: PlannedDevice, others: readonly PlannedDevice[], n
     return [
       {
         kind: 'companions',
+        least: 0,
         settings: {},
         nets: {
           ...Object.assign({}, ...others.map(each => own(each, nets))),
@@ -140,6 +140,7 @@ function withKeptSwitch(main: PlannedDevice, others: readonly PlannedDevice[], n
     const net = wanting(main.model, 'line').some(({ id }) => id === pole) ? nets.line : nets.load
     return {
       kind: 'kept-switch',
+      least: 0,
       settings: { [main.placeId]: keepsSwitch.set },
       nets: {
         ...own(kept, nets),
@@ -167,15 +168,9 @@ function linked(main: PlannedDevice, others: readonly PlannedDevice[], nets: Lig
   return [
     {
       kind: 'linked',
+      least: 0,
       settings: {},
       nets: Object.fromEntries(Object.entries(all).filter(([terminal]) => !capped.has(terminal))),
     },
   ]
-}
-
-function orders<Item>(items: readonly Item[]): Item[][] {
-  if (items.length === 0) return [[]]
-  return items.flatMap((first, index) =>
-    orders(items.filter((_, other) => other !== index)).map(rest => [first, ...rest]),
-  )
 }

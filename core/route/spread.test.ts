@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { chainOf, type Chain } from '@/testing/route/chain'
 import { leastSpread } from '@/testing/route/least-spread'
+import { someOf } from '@/testing/times'
 import { plannedDevices } from './route-box'
 import { Puzzle } from './puzzle'
 import { schemesOf } from './schemes'
@@ -48,18 +49,20 @@ const chains: readonly Chain[] = SETS.flatMap(choices => {
 describe('nets spread over the conductors between boxes', () => {
   it('at the least cost of all ways there are, joints and screws counted, round rings either way', () => {
     const found = { ways: 0, none: 0, rings: 0 }
-    for (const chain of chains) {
+    for (const chain of someOf(chains, 5, 2)) {
       const views = chainOf(chain)
       const puzzle = new Puzzle(
         views.map(view => ({ view, devices: plannedDevices(view, trade, []) })),
         trade,
       )
       const [light] = puzzle.lights()
-      const schemes = schemesOf(light!.devices, puzzle.netsOf(light!.groupId))
+      const between = puzzle.between(() => Infinity)
+      const schemes = [...schemesOf(light!.devices, puzzle.netsOf(light!.groupId), between)]
       for (const scheme of schemes.slice(0, 2)) {
         const words = JSON.stringify({ chain, kind: scheme.kind })
         const carried = puzzle.carried([scheme], 1, Infinity)
         const least = leastSpread(puzzle, [scheme])
+        expect(scheme.least).toBeLessThanOrEqual(least ?? Infinity)
         if (!carried.ok) {
           found.none++
           expect(least, words).toBeNull()
@@ -75,8 +78,8 @@ describe('nets spread over the conductors between boxes', () => {
         expect(puzzle.carried([scheme], 1, least!), words).toEqual({ ok: true, value: [] })
       }
     }
-    expect(found.ways).toBeGreaterThan(40)
-    expect(found.none).toBeGreaterThan(5)
-    expect(found.rings).toBeGreaterThan(10)
+    expect(found.ways).toBeGreaterThan(8)
+    expect(found.none).toBeGreaterThan(0)
+    expect(found.rings).toBeGreaterThan(1)
   })
 })

@@ -60,6 +60,9 @@ export function nextBest(views: readonly BoxView[], trade: Trade): RoutedTogethe
   return ways.ok ? (ways.value[1] ?? null) : null
 }
 
+/** Ways in which lights may be worked that are gone through, the likeliest first. */
+const MOST_TRIES = 2000
+
 /** The least way, and where it is asked for the next. */
 function waysTogether(
   views: readonly BoxView[],
@@ -87,9 +90,13 @@ function waysTogether(
   for (const view of views)
     for (const each of view.ends)
       if (!puzzle.runs.has(each.conductor.id)) faults.push(...colourFaults(view, each))
+  const count = next ? 2 : 1
+  let found: readonly { readonly schemes: readonly Scheme[]; readonly carried: Carried }[] = []
+  const below = () => (found.length < count ? Infinity : found.at(-1)!.carried.cost)
+  const between = puzzle.between(below)
   const choices = puzzle.lights().map(({ groupId, devices }) => {
-    const schemes = schemesOf(devices, puzzle.netsOf(groupId))
-    if (schemes.length === 0)
+    const schemes = new Heard(schemesOf(devices, puzzle.netsOf(groupId), between))
+    if (schemes.isEmpty)
       faults.push(
         fault(
           `/groups/${groupId}`,
@@ -100,12 +107,12 @@ function waysTogether(
     return schemes
   })
   if (faults.length > 0) return refused(...faults)
-  const count = next ? 2 : 1
-  let found: readonly { readonly schemes: readonly Scheme[]; readonly carried: Carried }[] = []
   let least: readonly Fault[] = []
+  let tries = 0
   for (const schemes of combined(choices)) {
-    const below = found.length < count ? Infinity : found.at(-1)!.carried.cost
-    const ways = puzzle.carried(schemes, count, below)
+    if (++tries > MOST_TRIES) break
+    if (schemes.reduce((sum, each) => sum + each.least, 0) >= below()) continue
+    const ways = puzzle.carried(schemes, count, below())
     if (ways.ok)
       // Stable: of ways that cost the same the first stays first.
       found = [...found, ...ways.value.map(carried => ({ schemes, carried }))]
@@ -148,10 +155,34 @@ function wordsHere(
   return Object.fromEntries(Object.entries(words).filter(([net]) => here.has(net)))
 }
 
+/** What is made one after another, as it is asked for, and can be gone through again. */
+class Heard<Item> implements Iterable<Item> {
+  readonly #items: Item[] = []
+
+  constructor(readonly rest: Iterator<Item>) {}
+
+  get isEmpty(): boolean {
+    for (const _ of this) return false
+    return true
+  }
+
+  *[Symbol.iterator](): Iterator<Item> {
+    for (let at = 0; ; at++) {
+      if (at === this.#items.length) {
+        const next = this.rest.next()
+        if (next.done) return
+        this.#items.push(next.value)
+      }
+      yield this.#items[at]!
+    }
+  }
+}
+
 /** Every choice of one from each; one empty choice where there is none. */
-function combined<Item>(choices: readonly (readonly Item[])[]): Item[][] {
-  return choices.reduce<Item[][]>(
-    (so, each) => so.flatMap(before => each.map(item => [...before, item])),
-    [[]],
-  )
+function* combined<Item>([first, ...others]: readonly Iterable<Item>[]): Generator<Item[]> {
+  if (!first) {
+    yield []
+    return
+  }
+  for (const item of first) for (const rest of combined(others)) yield [item, ...rest]
 }

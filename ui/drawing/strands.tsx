@@ -80,6 +80,7 @@ export function Strand({
       aria-label={strand.says}
       className={`strand ${choose ? 'cursor-pointer' : ''}`}
       data-strand={strand.id}
+      data-selected={selected || undefined}
     >
       <path d={path} fill="none" stroke="transparent" strokeWidth={30} className="strand-touch" />
       {selected && (

@@ -1,25 +1,24 @@
 'use client'
 
 import Link from 'next/link'
-import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
 import { rowsOf } from '@/core/model/record'
 import { neutralShared } from '@/core/recording'
-import { unsaidAbout, type Unsaid } from '@/core/route'
-import { useEdits, useTrade } from '../../job/provider'
+import type { Unsaid } from '@/core/route'
+import { useEdits } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
+import { useBroughtUp } from '../../primitives/use-brought-up'
 
 const SHARED = 'shared'
 
 /** What is asked before anything is joined, one question at a time: whose a conductor is, what feeds a light. */
-export function Whose({ view }: { view: BoxView }) {
-  const trade = useTrade()
-  const unsaid = useMemo(() => unsaidAbout(view, trade), [view, trade])
+export function Whose({ view, unsaid }: { view: BoxView; unsaid: readonly Unsaid[] }) {
+  const ref = useBroughtUp<HTMLDivElement>('end')
   const [first] = unsaid
   if (!first) return null
   return (
-    <div className="mb-3 flex flex-col gap-2 rounded-xl border-2 border-plum bg-sheet p-3">
+    <div ref={ref} className="flex scroll-mb-3 flex-col gap-2 rounded-xl border-2 border-plum bg-sheet p-3">
       <Question key={keyOf(first)} view={view} asked={first} />
       <p className="text-sm text-soft">
         {unsaid.length > 1 && `${unsaid.length - 1} more to say. `}

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { isForWiring, planBox } from '@/core/plan'
 import type { Proof } from '@/core/prove'
-import { isTied, plannedCircuit, type RoutedBox } from '@/core/route'
+import { isTied, plannedCircuit, unsaidAbout, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { useEdits, useTrade } from '../../job/provider'
@@ -35,6 +35,11 @@ export function WireStage({ view }: { view: BoxView }) {
   const chosen = isForWiring(view)
   const plan = useMemo(() => planBox(view, trade), [view, trade])
   const routed = plan.routed.ok ? plan.routed.value : null
+  const unsaid = useMemo(
+    () => (routed || !chosen ? [] : unsaidAbout(view, trade)),
+    [routed, chosen, view, trade],
+  )
+  const asked = unsaid[0] && 'seen' in unsaid[0] ? unsaid[0].seen.each.end.id : null
   const found = useMemo(() => foundPicture(view, trade), [view, trade])
   const planned = useMemo(() => (routed ? plannedPicture(view, routed) : null), [view, routed])
   const circuit = useMemo(
@@ -73,7 +78,7 @@ export function WireStage({ view }: { view: BoxView }) {
           ) : planned && moment === 'next' ? (
             <NextBest view={view} onTake={() => setMoment('after')} />
           ) : (
-            <BoxDrawing picture={found} />
+            <BoxDrawing picture={found} selected={asked} />
           )}
           {planned && moment === 'after' && (
             <p className="mt-1 text-sm text-soft" data-chrome>
@@ -113,12 +118,15 @@ export function WireStage({ view }: { view: BoxView }) {
       )}
       {chosen && !plan.routed.ok && (
         <Part title="It cannot be wired yet">
-          <Whose view={view} />
-          <ul className="hazard flex flex-col gap-1 bg-paper p-3">
-            {plan.routed.faults.map(each => (
-              <li key={each.path + each.code}>{each.message}</li>
-            ))}
-          </ul>
+          {unsaid.length > 0 ? (
+            <Whose view={view} unsaid={unsaid} />
+          ) : (
+            <ul className="hazard flex flex-col gap-1 bg-paper p-3">
+              {plan.routed.faults.map(each => (
+                <li key={each.path + each.code}>{each.message}</li>
+              ))}
+            </ul>
+          )}
           <Cures view={view} />
         </Part>
       )}
