@@ -5,13 +5,15 @@ import { deviceNamed, devicesFor, type Trade } from '../model/trade'
 import type { Opening } from '../model/vocabulary'
 import { rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { everyPlaceLines } from './every-place'
-import { banLines, dimmingLines, loadLines } from './load'
+import { banLines, dimmingLines } from './bans'
+import { loadLines } from './load'
 import { unmet, type Lacking } from './needs'
 import type { Question } from './place'
 import { remembered } from './remembered'
 import { groundLines, supplyLines } from './supply'
 import { boxLines } from './box'
-import { breakerLines, conductorLines, regionLines, terminationLines } from './wiring'
+import { breakerLines } from './circuit-load'
+import { conductorLines, regionLines, terminationLines } from './wiring'
 
 /** What one device would be here: the verdict, every line it rests on, and what it would take. */
 export interface Judgement {

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { strand, usualBox } from '@/demo/usual'
-import { boxFill } from '.'
+import { bareJob } from '@/demo/usual'
+import { boxView } from '../job/box-view'
+import { fillAsFound } from '.'
+import { boxFill } from './fill'
 
 /* Cases that can be checked by hand: allowances of 2.00, 2.25 and 2.50 in³ for 14, 12 and 10 AWG. */
 
@@ -80,10 +83,70 @@ describe('box fill', () => {
         box: { innerClamps: clamps },
         rules: { 'fill-edition': edition === 'quarters' ? 'grounds-in-quarters' : 'grounds-as-one' },
       })
-      const fill = boxFill(view, trade, yokes)
+      // In no place of the box: anything in it may be on them.
+      const fill = boxFill(
+        view,
+        trade,
+        yokes.map((gangs, at) => ({ placeId: `yoke ${at}`, gangs })),
+      )
       expect(parts.reduce((sum, each) => sum + each, 0)).toBeCloseTo(total, 9)
       expect(fill.cubicInches).toBeCloseTo(total, 9)
       for (const part of parts) expect(fill.says).toContain(part.toFixed(2))
     },
   )
+})
+
+/** Two switches: one on 14 AWG of breaker 7, one on 12 AWG of breaker 9; on their screws, or out with all loose. */
+function twoGauges(seated: boolean) {
+  const job = bareJob('two-gauges', { breakers: ['7', '9'] })
+  const circuits = [
+    { breaker: '7', gauge: '14 AWG', group: 'left', gang: 1 },
+    { breaker: '9', gauge: '12 AWG', group: 'right', gang: 2 },
+  ] as const
+  job.box({
+    id: 'box',
+    room: 'room',
+    name: 'By the door',
+    breakers: ['7', '9'],
+    box: { gangs: 2, innerClamps: false },
+    controls: circuits.map(({ group }) => ({ group, name: group, old: 'old-switch' })),
+    cables: circuits.map(({ breaker, gauge, group, gang }) => {
+      const own = { gauge, circuit: `circuit-${breaker}` }
+      const on = (screw: string) => (seated ? `${gang}.${screw}` : 'loose')
+      return {
+        name: `F${breaker}`,
+        far: 'panel',
+        entry: 'bottom',
+        strands: [
+          strand('black', on('upper'), 'line', own),
+          strand('red', on('lower'), 'switched-load', { ...own, group }),
+          strand('white', 'cap', 'neutral', own),
+        ],
+      } as const
+    }),
+  })
+  return boxView(job.record(), 'box')!
+}
+
+describe('each yoke counts by the largest conductor on it', () => {
+  it.each([true, false])('conductors on its screws: %s', seated => {
+    // Three of 2.00 and three of 2.25; twice 2.00 for one switch, twice 2.25 for the other.
+    expect(fillAsFound(twoGauges(seated), trade).cubicInches).toBeCloseTo(6 + 6.75 + 4 + 4.5, 9)
+  })
+
+  it('all of the box where it is not said which are on it', () => {
+    const view = twoGauges(false)
+    const record = { ...view.record, ends: { ...view.record.ends } }
+    for (const [id, end] of Object.entries(record.ends))
+      record.ends[id] = { ...end, role: null, roleGroupId: null, roleCircuitId: null }
+    expect(fillAsFound(boxView(record, 'box')!, trade).cubicInches).toBeCloseTo(6 + 6.75 + 4.5 + 4.5, 9)
+  })
+
+  it('a device of two gangs counts for two, as found too', () => {
+    const view = twoGauges(true)
+    const [one] = Object.values(view.record.devices).filter(({ id }) => view.places[0]!.found!.id === id)
+    const devices = { ...view.record.devices, [one!.id]: { ...one!, modelId: 'dimmer-led-600-neutral-wide' } }
+    const wide = boxView({ ...view.record, devices }, 'box')!
+    expect(fillAsFound(wide, trade).cubicInches).toBeCloseTo(6 + 6.75 + 2 * 4 + 4.5, 9)
+  })
 })

@@ -1,5 +1,6 @@
-import { houseRule, isOwnLead } from '../job/box-view'
-import type { BoxView, EndView } from '../job/box-view'
+import { houseRule, isOwnLead, type BoxView, type EndView, type PlaceView } from '../job/box-view'
+import { circuitsOf } from '../job/circuits'
+import { isLoadRole } from '../model/roles'
 import { looksLikeGround } from '../model/regions'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
@@ -16,27 +17,44 @@ export interface Fill {
  */
 export function fillOf({ view, place, device, trade }: Question): Fill {
   const others = view.places.filter(each => each.place.id !== place.place.id)
-  const gangs = others.map(each => {
-    const modelId = each.choice?.modelId ?? each.found?.modelId
-    return modelId ? (deviceNamed(trade, modelId)?.size.gangs ?? 1) : 1
-  })
-  return boxFill(view, trade, [device.size.gangs, ...gangs])
+  return boxFill(view, trade, [
+    { placeId: place.place.id, gangs: device.size.gangs },
+    ...others.map(each => yokeOf(each, each.choice?.modelId ?? each.found?.modelId, trade)),
+  ])
 }
+
+/** The fill with the devices that were found. */
+export const fillAsFound = (view: BoxView, trade: Trade): Fill =>
+  boxFill(
+    view,
+    trade,
+    view.places.flatMap(each => (each.found ? [yokeOf(each, each.found.modelId, trade)] : [])),
+  )
+
+/** A device in its place, and the gangs it takes. */
+interface Yoke {
+  readonly placeId: string
+  readonly gangs: number
+}
+
+const yokeOf = ({ place }: PlaceView, modelId: string | undefined, trade: Trade): Yoke => ({
+  placeId: place.id,
+  gangs: (modelId ? deviceNamed(trade, modelId)?.size.gangs : undefined) ?? 1,
+})
 
 /** Fills of one box by its yokes: many devices take the same. */
 const fills = new WeakMap<BoxView, { readonly trade: Trade; readonly by: Map<string, Fill> }>()
 
-/** `yokes` gives the gangs each device takes. */
-export function boxFill(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
+export function boxFill(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
   let known = fills.get(view)
   if (known?.trade !== trade) fills.set(view, (known = { trade, by: new Map() }))
-  const key = yokes.join()
+  const key = yokes.map(({ placeId, gangs }) => `${placeId} ${gangs}`).join()
   let fill = known.by.get(key)
   if (!fill) known.by.set(key, (fill = reckoned(view, trade, yokes)))
   return fill
 }
 
-function reckoned(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
+function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
   const counted = view.ends.filter(each => !isFixtureWire(view, each))
   const allowance = ({ conductor }: EndView) => trade.conductors[conductor.gauge].fillCubicInches ?? 0
   const isGround = ({ conductor, end }: EndView) =>
@@ -44,7 +62,8 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
   const conductors = counted.filter(each => !isGround(each))
   const grounds = counted.filter(isGround)
   const largest = Math.max(0, ...counted.map(allowance))
-  const largestOnYoke = Math.max(0, ...conductors.map(allowance)) || largest
+  const largestOn = ({ placeId }: Yoke) =>
+    Math.max(0, ...conductorsOn(view, placeId, conductors).map(allowance)) || largest
   const largestGround = Math.max(0, ...grounds.map(allowance))
   const edition = houseRule(view.record, 'fill-edition', 'grounds-in-quarters')
   const extra = edition === 'grounds-in-quarters' ? Math.max(0, grounds.length - 4) / 4 : 0
@@ -58,13 +77,37 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly number[]): Fill {
     { words: 'clamps', in3: view.box.innerClamps ? largest : 0 },
     {
       words: yokes.length === 1 ? 'one device' : `${yokes.length} devices`,
-      in3: yokes.reduce((sum, gangs) => sum + 2 * gangs * largestOnYoke, 0),
+      in3: yokes.reduce((sum, yoke) => sum + 2 * yoke.gangs * largestOn(yoke), 0),
     },
   ].filter(part => part.in3 > 0)
   return {
     cubicInches: parts.reduce((sum, part) => sum + part.in3, 0),
     says: parts.map(part => `${part.words} ${part.in3.toFixed(2)}`).join(' + '),
   }
+}
+
+/**
+ * Conductors that are, or can be, on the device of a place: those on the old one, in a joint with its pigtail, or of its
+ * light and its circuit. All of the box where that is not known.
+ */
+function conductorsOn(view: BoxView, placeId: string, conductors: readonly EndView[]): readonly EndView[] {
+  const place = view.places.find(each => each.place.id === placeId)
+  if (!place) return conductors
+  const { group, found } = place
+  const joints = new Set(
+    view.pigtails.flatMap(({ jointId, deviceId }) => (found && deviceId === found.id ? [jointId] : [])),
+  )
+  const on = conductors.filter(
+    ({ end }) => found && (end.deviceId === found.id || (end.jointId !== null && joints.has(end.jointId))),
+  )
+  if (on.length > 0) return on
+  const circuits = circuitsOf([view])
+  const whose = circuits.ofLight(group.id)
+  const loads = conductors.filter(
+    each => isLoadRole(each.end.role) && circuits.lightOf({ view, each }) === group.id,
+  )
+  if (whose.kind !== 'known' || loads.length === 0) return conductors
+  return [...loads, ...conductors.filter(each => circuits.of(each) === whose.circuitId)]
 }
 
 /** Thin enough, with no more than four of them beside a ground, that a luminaire’s own wires take no room. */

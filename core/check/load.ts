@@ -70,11 +70,13 @@ export function loadLines(question: Question): Line[] {
     ]
   const sides = sidesOff(question)
   const kinds = byKind(question)
-  const shares = kinds.map(([kind, of]) => shareOf(question, kind, of, sides))
+  const shares = kinds.map(([kind, of]) => sharesOf(question, kind, of, sides))
   return [
     ...finLines(question),
-    ...shares.map(share => share.line),
-    ...(shares.length > 1 ? [sumLine(shares)] : []),
+    ...shares.flat().map(share => share.line),
+    ...(shares.length > 1
+      ? [sumLine(shares.map(each => Math.max(...each.map(({ fraction }) => fraction))))]
+      : []),
     ...generalLines(
       question,
       kinds.map(([kind]) => kind),
@@ -97,25 +99,33 @@ function kindsOf({ place, trade }: Question): readonly (readonly [RatingKind, re
 const bears = (question: Question, sides: SidesOff): boolean =>
   byKind(question).reduce((sum, [kind, loads]) => {
     const held = heldAgainst(question, kind, loads, sides)
-    return sum + (held ? (held.value ?? 0) / held.limit : Infinity)
+    const fractions = held.map(({ value, limit }) => (value ?? 0) / limit)
+    return sum + (held.length > 0 ? Math.max(...fractions) : Infinity)
   }, 0) <=
   1 + 1e-9
 
-/** Loads of one kind in the unit of the rating that counts for them; null where the device has none. */
-function heldAgainst(question: Question, kind: RatingKind, loads: readonly Load[], sides: SidesOff) {
-  const own = question.device.ratings.find(rating => rating.kind === kind)
-  const general = question.device.ratings.find(rating => rating.kind === 'general')
-  const rating = own ?? (kind === 'motor' ? undefined : general)
-  if (!rating) return null
+interface Held {
+  readonly rating: Rating
+  readonly isGeneral: boolean
+  readonly total: Omit<Measured, 'kind'>
+  /** Null where it is not known. */
+  readonly value: number | null
+  readonly limit: number
+}
+
+/** Loads of one kind in the unit of each rating that counts for them, since all hold; none where the device has none. */
+function heldAgainst(question: Question, kind: RatingKind, loads: readonly Load[], sides: SidesOff): Held[] {
+  const of = (wanted: RatingKind) => question.device.ratings.filter(rating => rating.kind === wanted)
+  const own = of(kind)
+  const ratings = own.length > 0 || kind === 'motor' ? own : of('general')
   const total = sumOf(question, loads)
-  return {
+  return ratings.map(rating => ({
     rating,
-    general: own === undefined,
+    isGeneral: own.length === 0,
     total,
-    /** Null where it is not known. */
     value: inUnit(total, rating),
     limit: limitWith(rating, sides),
-  }
+  }))
 }
 
 /** The loads of a place, or those of one kind, stay the same for every device. */
@@ -141,10 +151,16 @@ function summed(question: Question, loads: readonly Load[]): Omit<Measured, 'kin
   }
 }
 
-function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], sides: SidesOff): Share {
+function sharesOf(
+  question: Question,
+  kind: RatingKind,
+  loads: readonly Load[],
+  sides: SidesOff,
+): readonly Share[] {
   const held = heldAgainst(question, kind, loads, sides)
-  if (!held)
-    return {
+  if (held.length > 0) return held.map(each => shareOf(question, kind, loads, each))
+  return [
+    {
       fraction: Infinity,
       line: line(
         'load-kind',
@@ -163,7 +179,11 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], s
           ],
         },
       ),
-    }
+    },
+  ]
+}
+
+function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], held: Held): Share {
   const { rating, total, value, limit } = held
   if (value === null)
     return {
@@ -177,12 +197,10 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], s
   const figures = against(value, limit, rating.unit)
   const digits = rating.unit === 'hp' ? 2 : 1
   const words = `${figure(value, digits)} of ${figure(limit, digits)} ${rating.unit}, ${WORDS[kind]} rating${
-    held.general ? ' (by the general rating)' : ''
+    held.isGeneral ? ' (by the general rating)' : ''
   }${limit < rating.limit ? `, ${figure(rating.limit, digits)} with its fins` : ''}`
   const assumed =
-    rating.unit === 'W' || total.powerFactorPrinted || rating.unit === 'hp'
-      ? ''
-      : ' Power factor not printed, counted at its assumed value.'
+    rating.unit === 'W' || total.powerFactorPrinted || rating.unit === 'hp' ? '' : notPrinted(question, loads)
   const over = value > limit + 1e-9
   const order = over && value <= rating.limit + 1e-9 ? anotherOrder(question) : []
   return {
@@ -245,18 +263,37 @@ function inUnit(total: Omit<Measured, 'kind'>, rating: Rating): number | null {
   }
 }
 
-function sumLine(shares: readonly Share[]): Line {
-  const percent = shares.reduce((sum, share) => sum + share.fraction, 0) * 100
+/** What the power factor of lamps counts as where nobody has read it. */
+function notPrinted({ trade }: Question, loads: readonly Load[]): string {
+  const assumed = loads
+    .filter(({ powerFactor, horsepower }) => powerFactor === null && horsepower === null)
+    .map(({ kind }) => trade.lamps[kind].powerFactorIfNotPrinted)
+    .filter(factor => factor !== 1)
+  const factors = [...new Set(assumed)].sort().map(factor => figure(factor, 2))
+  return ` Power factor not printed, counted as ${factors.join(' and ')}.`
+}
+
+function sumLine(fractions: readonly number[]): Line {
+  const percent = fractions.reduce((sum, each) => sum + each, 0) * 100
   const over = percent > 100 + 1e-9
   if (!Number.isFinite(percent))
     return line('load-sum', 'does-not-fit', 'One of the kinds has no rating, so there is no sum.', 'load-sum')
   return line(
     'load-sum',
     over ? 'does-not-fit' : 'fits',
-    `Kinds together: ${figure(percent, 0)} % of the rating.`,
+    `Kinds together: ${figure(percent, percent > 99 && percent < 101 ? 1 : 0)} % of the rating.`,
     'load-sum',
-    against(percent, 100, '%'),
+    { ...against(percent, 100, '%'), cures: over ? sumCures(percent) : [] },
   )
+}
+
+/** Less of it, or a device that carries more of each kind. */
+function sumCures(percent: number): Cure[] {
+  const cure = (id: string, says: string): Cure => ({ id, says, price: 0, minutes: 0, here: false })
+  return [
+    cure('larger-device', `Take a device of ${figure(percent / 100, 2)} times these ratings or more.`),
+    cure('less-load', `Take lamps of ${figure((100 / percent) * 100, 0)} % of their watts, or fewer.`),
+  ]
 }
 
 /** The general rating takes the whole current; VA are shown beside it. */
@@ -268,7 +305,7 @@ function generalLines(question: Question, kinds: readonly RatingKind[]): Line[] 
   const total = sumOf(question, question.place.loads)
   const volts = question.view.region.nominalVolts
   const over = total.amps > rating.limit + 1e-9
-  const assumed = total.powerFactorPrinted ? '' : ' Power factor not printed, counted as 0.5.'
+  const assumed = total.powerFactorPrinted ? '' : notPrinted(question, question.place.loads)
   return [
     line(
       'load-general',
@@ -276,139 +313,6 @@ function generalLines(question: Question, kinds: readonly RatingKind[]): Line[] 
       `${figure(total.voltAmperes)} of ${figure(rating.limit * volts)} VA, general rating (${figure(total.amps, 2)} of ${figure(rating.limit, 2)} A).${assumed}`,
       'power-factor',
       against(total.voltAmperes, rating.limit * volts, 'VA'),
-    ),
-  ]
-}
-
-/** What may never be dimmed or switched by this kind, whatever its watts. */
-export function banLines(question: Question): Line[] {
-  const { device, place } = question
-  const lines: Line[] = []
-  const motor = place.loads.find(load => load.kind === 'fan-motor')
-  if (motor && (device.dims || !device.motorAllowed))
-    lines.push(
-      line(
-        'motor',
-        'does-not-fit',
-        device.dims ? 'A motor may not be dimmed.' : 'It has no motor rating.',
-        'motor',
-        {
-          cures: [
-            {
-              id: 'motor-kind',
-              says: 'Take a switch or timer with a motor rating.',
-              price: 0,
-              minutes: 0,
-              here: false,
-            },
-          ],
-        },
-      ),
-    )
-  if (place.loads.some(load => load.kind === 'receptacle') && (device.dims || !device.receptacleAllowed))
-    lines.push(line('receptacle', 'does-not-fit', 'It may not control a receptacle.', 'receptacle'))
-  return lines
-}
-
-/** Whether the lamps can be dimmed, and on the same edge as the device cuts. */
-export function dimmingLines(question: Question): Line[] {
-  const { device, place, trade } = question
-  if (!device.dims) return []
-  const lamps = place.loads.filter(load => load.kind !== 'fan-motor' && load.kind !== 'receptacle')
-  const lines: Line[] = []
-  const cannot = lamps.filter(load => dimmability(question, load) === 'no')
-  const unknown = lamps.filter(load => dimmability(question, load) === 'not-known')
-  const count = (loads: readonly Load[]) => loads.reduce((sum, load) => sum + load.count, 0)
-  if (cannot.length > 0) {
-    const number = count(cannot)
-    const fixed = cannot.some(load => trade.lamps[load.kind].dimming === 'never')
-    lines.push(
-      line(
-        'dimmable',
-        fixed ? 'does-not-fit' : 'fits-if',
-        fixed
-          ? `${number} cannot be dimmed by their kind.`
-          : `Fits if ${number} lamps are changed to dimmable ones.`,
-        'lamp-dimmable',
-        {
-          value: number,
-          limit: 0,
-          unit: 'lamps not dimmable',
-          cures: fixed
-            ? [
-                {
-                  id: 'switch-kind',
-                  says: 'Take a device that switches only.',
-                  price: 0,
-                  minutes: 0,
-                  here: false,
-                },
-              ]
-            : [
-                {
-                  id: 'change-lamps',
-                  says: `Change ${number} lamps to dimmable ones.`,
-                  price: 6 * number,
-                  minutes: trade.minutes['lamp-change']! * number,
-                  here: true,
-                },
-              ],
-        },
-      ),
-    )
-  }
-  if (unknown.length > 0)
-    lines.push(
-      line(
-        'dimmable',
-        'not-known',
-        `Nobody has read whether ${count(unknown)} lamps are dimmable.`,
-        'lamp-dimmable',
-        {
-          settledBy: 'Read the print on one lamp of each kind.',
-        },
-      ),
-    )
-  if (lines.length === 0 && lamps.length > 0)
-    lines.push(line('dimmable', 'fits', `All ${count(lamps)} lamps are dimmable.`, 'lamp-dimmable'))
-  return [...lines, ...phaseLines(question, lamps)]
-}
-
-function dimmability(question: Question, load: Load): 'yes' | 'no' | 'not-known' {
-  switch (question.trade.lamps[load.kind].dimming) {
-    case 'always':
-      return 'yes'
-    case 'never':
-      return 'no'
-    case 'as-printed':
-      return load.dimmable
-  }
-}
-
-function phaseLines(question: Question, lamps: readonly Load[]): Line[] {
-  const edge = question.device.dims!.phase
-  if (edge === 'either') return []
-  const differs = lamps.filter(
-    load => load.phase !== 'not-known' && load.phase !== 'either' && load.phase !== edge,
-  )
-  if (differs.length === 0) return []
-  return [
-    line(
-      'phase',
-      'does-not-fit',
-      `It cuts the ${edge} edge; the lamps ask for the ${differs[0]!.phase} one.`,
-      'phase',
-      {
-        cures: [
-          {
-            id: 'other-edge',
-            says: `Take a dimmer for the ${differs[0]!.phase} edge, or either.`,
-            price: 0,
-            minutes: 0,
-            here: false,
-          },
-        ],
-      },
     ),
   ]
 }

@@ -18,6 +18,18 @@ export type Availability =
   | { readonly kind: 'not-recorded'; readonly settledBy: string }
   | { readonly kind: 'none' }
 
+const NOTHING_RECORDED: Availability = {
+  kind: 'not-recorded',
+  settledBy: 'Record the cables and conductors of this box first.',
+}
+
+/** What is not seen yet is not absent. */
+const NOT_ALL_RECORDED: Availability = {
+  kind: 'not-recorded',
+  settledBy:
+    'Look at every conductor of this box, behind the device too, and say in Look that all of it is recorded.',
+}
+
 const BEST = ['proven', 'indicated', 'assumed', 'contradicted'] as const
 
 /**
@@ -40,13 +52,12 @@ function findNeutral(view: BoxView): Availability {
     view.ends.filter(each => each.end.role === 'neutral'),
   )
   if (claimed) return claimed
-  if (view.ends.length === 0)
-    return { kind: 'not-recorded', settledBy: 'Record the cables and conductors of this box first.' }
+  if (view.ends.length === 0) return NOTHING_RECORDED
   const candidate = view.ends.find(
     each =>
       each.end.role === null && each.end.seat !== 'terminal' && !looksLikeGround(view.region, each.conductor),
   )
-  if (!candidate) return { kind: 'none' }
+  if (!candidate) return view.box.recorded ? { kind: 'none' } : NOT_ALL_RECORDED
   return {
     kind: 'unproven',
     end: candidate,
@@ -68,12 +79,11 @@ function findGround(view: BoxView): Availability {
     view.ends.filter(each => each.end.role === 'ground'),
   )
   if (claimed) return claimed
-  if (view.ends.length === 0)
-    return { kind: 'not-recorded', settledBy: 'Record the cables and conductors of this box first.' }
+  if (view.ends.length === 0) return NOTHING_RECORDED
   const candidate = view.ends.find(
     each => each.end.role === null && looksLikeGround(view.region, each.conductor),
   )
-  if (!candidate) return { kind: 'none' }
+  if (!candidate) return view.box.recorded ? { kind: 'none' } : NOT_ALL_RECORDED
   return {
     kind: 'unproven',
     end: candidate,

@@ -63,7 +63,9 @@ function neutralLine(question: Question): Line {
       return line(
         'supply-neutral',
         'not-known',
-        'Nobody has recorded what is in the box.',
+        question.view.ends.length === 0
+          ? 'Nobody has recorded what is in the box.'
+          : 'None seen so far, and not all of the box is recorded.',
         'supply-neutral',
         {
           settledBy: neutral.settledBy,

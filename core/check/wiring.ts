@@ -6,7 +6,6 @@ import type { Role } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { figure } from '../model/units'
 import { against, line, type Line } from './line'
-import { measured } from './load'
 import type { Question } from './place'
 import { remembered } from './remembered'
 
@@ -35,40 +34,6 @@ export function regionLines({ device, view, place }: Question): Line[] {
       ),
     )
   return lines
-}
-
-/** The load's current against the breaker; long hours count more. */
-export const breakerLines = remembered(({ place }: Question) => place, breakerLinesOf)
-
-function breakerLinesOf(question: Question): Line[] {
-  const { view, place } = question
-  if (view.feeds.length === 0)
-    return [
-      line(
-        'breaker',
-        'not-known',
-        `No ${view.region.words.breaker} is recorded for this box.`,
-        'long-hours',
-        {
-          settledBy: `Find the ${view.region.words.breaker} that feeds this box.`,
-        },
-      ),
-    ]
-  const rated = Math.min(...view.feeds.map(each => each.circuit.ratedAmps))
-  const amps = place.loads.reduce(
-    (sum, load) => sum + measured(question, load).amps * (load.longHours ? view.region.continuousFactor : 1),
-    0,
-  )
-  const over = amps > rated + 1e-9
-  return [
-    line(
-      'breaker',
-      over ? 'does-not-fit' : 'fits',
-      `${figure(amps, 2)} of ${figure(rated)} A, this load on its ${view.region.words.breaker}.`,
-      'long-hours',
-      against(amps, rated, 'A'),
-    ),
-  ]
 }
 
 const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {

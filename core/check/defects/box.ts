@@ -1,6 +1,6 @@
 import { looksLikeGround, isNominal } from '../../model/regions'
 import { figure } from '../../model/units'
-import { boxFill } from '../fill'
+import { fillAsFound } from '../fill'
 import { setBackLimit } from '../set-back'
 import { RING, type DefectRule } from './raised'
 
@@ -79,11 +79,7 @@ const setBack: DefectRule = ({ box }) => {
 const overfull: DefectRule = (view, trade) => {
   const { volumeCubicInches: volume } = view.box
   if (view.region.fillBy !== 'volume' || volume === null || view.ends.length === 0) return []
-  const fill = boxFill(
-    view,
-    trade,
-    view.places.filter(each => each.found).map(() => 1),
-  )
+  const fill = fillAsFound(view, trade)
   return fill.cubicInches > volume + 1e-9
     ? [
         {

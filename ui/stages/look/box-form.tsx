@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import type { BoxView } from '@/core/job/box-view'
-import { boxFill } from '@/core/check'
+import { fillAsFound } from '@/core/check'
 import { BOX_KINDS, BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { cubicCentimetresFrom, figure } from '@/core/model/units'
 import { rowsOf } from '@/core/model/record'
@@ -185,11 +185,7 @@ function FillBar({ view }: { view: BoxView }) {
   const trade = useTrade()
   const volume = view.box.volumeCubicInches
   if (volume === null || view.ends.length === 0) return null
-  const fill = boxFill(
-    view,
-    trade,
-    view.places.filter(place => place.found).map(() => 1),
-  )
+  const fill = fillAsFound(view, trade)
   const over = fill.cubicInches > volume
   return (
     <details>

@@ -1,0 +1,157 @@
+import type { Load } from '../model/entities'
+import { line, type Line } from './line'
+import type { Question } from './place'
+
+/** What may never be dimmed or switched by this kind, whatever its watts. */
+export function banLines(question: Question): Line[] {
+  const { device, place } = question
+  const lines: Line[] = []
+  const motor = place.loads.find(load => load.kind === 'fan-motor')
+  if (motor && (device.dims || !device.motorAllowed))
+    lines.push(
+      line(
+        'motor',
+        'does-not-fit',
+        device.dims ? 'A motor may not be dimmed.' : 'It has no motor rating.',
+        'motor',
+        {
+          cures: [
+            {
+              id: 'motor-kind',
+              says: 'Take a switch or timer with a motor rating.',
+              price: 0,
+              minutes: 0,
+              here: false,
+            },
+          ],
+        },
+      ),
+    )
+  const ballast = place.loads.some(load => question.trade.lamps[load.kind].rating === 'electronic-ballast')
+  if (ballast && device.supply.length > 0 && device.supply.every(({ kind }) => kind === 'through-load'))
+    lines.push(
+      line(
+        'ballast',
+        'does-not-fit',
+        'It lives by a current through the lamp, which an electronic ballast does not let pass.',
+        'supply-through-load',
+        {
+          cures: [
+            {
+              id: 'neutral-kind',
+              says: 'Take a kind with neutral.',
+              price: 0,
+              minutes: 0,
+              here: false,
+            },
+          ],
+        },
+      ),
+    )
+  if (place.loads.some(load => load.kind === 'receptacle') && (device.dims || !device.receptacleAllowed))
+    lines.push(line('receptacle', 'does-not-fit', 'It may not control a receptacle.', 'receptacle'))
+  return lines
+}
+
+/** Whether the lamps can be dimmed, and on the same edge as the device cuts. */
+export function dimmingLines(question: Question): Line[] {
+  const { device, place, trade } = question
+  if (!device.dims) return []
+  const lamps = place.loads.filter(load => load.kind !== 'fan-motor' && load.kind !== 'receptacle')
+  const lines: Line[] = []
+  const cannot = lamps.filter(load => dimmability(question, load) === 'no')
+  const unknown = lamps.filter(load => dimmability(question, load) === 'not-known')
+  const count = (loads: readonly Load[]) => loads.reduce((sum, load) => sum + load.count, 0)
+  if (cannot.length > 0) {
+    const number = count(cannot)
+    const fixed = cannot.some(load => trade.lamps[load.kind].dimming === 'never')
+    lines.push(
+      line(
+        'dimmable',
+        fixed ? 'does-not-fit' : 'fits-if',
+        fixed
+          ? `${number} cannot be dimmed by their kind.`
+          : `Fits if ${number} lamps are changed to dimmable ones.`,
+        'lamp-dimmable',
+        {
+          value: number,
+          limit: 0,
+          unit: 'lamps not dimmable',
+          cures: fixed
+            ? [
+                {
+                  id: 'switch-kind',
+                  says: 'Take a device that switches only.',
+                  price: 0,
+                  minutes: 0,
+                  here: false,
+                },
+              ]
+            : [
+                {
+                  id: 'change-lamps',
+                  says: `Change ${number} lamps to dimmable ones.`,
+                  price: 6 * number,
+                  minutes: trade.minutes['lamp-change']! * number,
+                  here: true,
+                },
+              ],
+        },
+      ),
+    )
+  }
+  if (unknown.length > 0)
+    lines.push(
+      line(
+        'dimmable',
+        'not-known',
+        `Nobody has read whether ${count(unknown)} lamps are dimmable.`,
+        'lamp-dimmable',
+        {
+          settledBy: 'Read the print on one lamp of each kind.',
+        },
+      ),
+    )
+  if (lines.length === 0 && lamps.length > 0)
+    lines.push(line('dimmable', 'fits', `All ${count(lamps)} lamps are dimmable.`, 'lamp-dimmable'))
+  return [...lines, ...phaseLines(question, lamps)]
+}
+
+function dimmability(question: Question, load: Load): 'yes' | 'no' | 'not-known' {
+  switch (question.trade.lamps[load.kind].dimming) {
+    case 'always':
+      return 'yes'
+    case 'never':
+      return 'no'
+    case 'as-printed':
+      return load.dimmable
+  }
+}
+
+function phaseLines(question: Question, lamps: readonly Load[]): Line[] {
+  const edge = question.device.dims!.phase
+  if (edge === 'either') return []
+  const differs = lamps.filter(
+    load => load.phase !== 'not-known' && load.phase !== 'either' && load.phase !== edge,
+  )
+  if (differs.length === 0) return []
+  return [
+    line(
+      'phase',
+      'does-not-fit',
+      `It cuts the ${edge} edge; the lamps ask for the ${differs[0]!.phase} one.`,
+      'phase',
+      {
+        cures: [
+          {
+            id: 'other-edge',
+            says: `Take a dimmer for the ${differs[0]!.phase} edge, or either.`,
+            price: 0,
+            minutes: 0,
+            here: false,
+          },
+        ],
+      },
+    ),
+  ]
+}

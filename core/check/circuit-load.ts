@@ -1,0 +1,87 @@
+import { circuitsOf } from '../job/circuits'
+import { tiedSets } from '../job/tied'
+import type { Load } from '../model/entities'
+import { rowsWith, type JobRecord } from '../model/record'
+import { figure } from '../model/units'
+import { against, line, type Line } from './line'
+import { measured } from './load'
+import type { Question } from './place'
+import { remembered } from './remembered'
+
+/** Circuits of a job by their lights, as far as that is known. */
+const known = new WeakMap<JobRecord, ReadonlyMap<string, string>>()
+
+function circuitByLight(record: JobRecord): ReadonlyMap<string, string> {
+  let by = known.get(record)
+  if (!by) {
+    const pairs = tiedSets(record).flatMap(views => {
+      const circuits = circuitsOf(views)
+      const lights = new Set(views.flatMap(({ places }) => places.map(({ group }) => group.id)))
+      return [...lights].flatMap(light => {
+        const whose = circuits.ofLight(light)
+        return whose.kind === 'known' ? [[light, whose.circuitId] as const] : []
+      })
+    })
+    known.set(record, (by = new Map(pairs)))
+  }
+  return by
+}
+
+/**
+ * The current of everything that is known to hang on the breaker of a light, against its rating; long hours count more.
+ * Where several breakers come into the box and none is said to be its own, only what no other could bear is told.
+ */
+export const breakerLines = remembered(({ place }: Question) => place, breakerLinesOf)
+
+function breakerLinesOf(question: Question): Line[] {
+  const { view, place } = question
+  const { record, region } = view
+  const { breaker } = region.words
+  if (view.feeds.length === 0)
+    return [
+      line('breaker', 'not-known', `No ${breaker} is recorded for this box.`, 'long-hours', {
+        settledBy: `Find the ${breaker} that feeds this box.`,
+      }),
+    ]
+  const ampsOf = (loads: readonly Load[]) =>
+    loads.reduce(
+      (sum, load) => sum + measured(question, load).amps * (load.longHours ? region.continuousFactor : 1),
+      0,
+    )
+  const own = ampsOf(place.loads)
+  const by = circuitByLight(record)
+  const whose = by.get(place.group.id) ?? (view.feeds.length === 1 ? view.feeds[0]!.circuit.id : null)
+  const circuit = whose === null ? undefined : record.circuits[whose]
+  if (!circuit) {
+    const most = Math.max(...view.feeds.map(each => each.circuit.ratedAmps))
+    const over = own > most + 1e-9
+    return [
+      line(
+        'breaker',
+        over ? 'does-not-fit' : 'not-known',
+        `${figure(own, 2)} A; which ${breaker} of ${view.feeds.map(each => each.circuit.breaker).join(', ')} feeds it is not said.`,
+        'long-hours',
+        over
+          ? against(own, most, 'A')
+          : { settledBy: `Say at its conductors which ${breaker} they belong to, or hunt for it.` },
+      ),
+    ]
+  }
+  const others = [...by]
+    .filter(([light, id]) => id === circuit.id && light !== place.group.id)
+    .reduce((sum, [light]) => sum + ampsOf(rowsWith(record, 'loads', 'groupId', light)), 0)
+  const amps = own + others
+  const rated = circuit.ratedAmps
+  const over = amps > rated + 1e-9
+  return [
+    line(
+      'breaker',
+      over ? 'does-not-fit' : 'fits',
+      others > 0
+        ? `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}: ${figure(own, 2)} A here, ${figure(others, 2)} A of other lights.`
+        : `${figure(amps, 2)} of ${figure(rated)} A, this load on its ${breaker}.`,
+      'long-hours',
+      against(amps, rated, 'A'),
+    ),
+  ]
+}
