@@ -52,7 +52,7 @@ test('a 14 AWG piece on a 20 A circuit is raised, settled, and stays settled', a
   await page.goto(`/jobs/${jobId}/boxes/box-studio/look`)
   const defect = page
     .getByRole('listitem')
-    .filter({ hasText: 'Cable B is 14 AWG on a 20 A breaker (at most 15 A)' })
+    .filter({ hasText: 'Cable B is 14 AWG on breaker 11 of 20 A (at most 15 A)' })
   await expect(defect.getByText('Danger.')).toBeVisible()
   await defect.getByText('Open: why, and what then?').click()
   await expect(defect.getByText('Usual cure')).toBeVisible()

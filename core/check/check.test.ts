@@ -345,7 +345,7 @@ describe('defects raised without being asked', () => {
   it('a 14 AWG piece on a 20 A circuit', () => {
     const cables = fedAtTheSwitch(true, { gauge: '12 AWG', loadGauge: '14 AWG' })
     expect(raised({ cables, ratedAmps: 20 })).toContain(
-      'danger: Cable B is 14 AWG on a 20 A breaker (at most 15 A)',
+      'danger: Cable B is 14 AWG on breaker 7 of 20 A (at most 15 A)',
     )
     expect(raised({ cables, ratedAmps: 15 }).join()).not.toContain('14 AWG')
   })

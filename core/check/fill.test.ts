@@ -111,7 +111,7 @@ function twoGauges(seated: boolean) {
     box: { gangs: 2, innerClamps: false },
     controls: circuits.map(({ group }) => ({ group, name: group, old: 'old-switch' })),
     cables: circuits.map(({ breaker, gauge, group, gang }) => {
-      const own = { gauge, circuit: `circuit-${breaker}` }
+      const own = { gauge, circuit: breaker }
       const on = (screw: string) => (seated ? `${gang}.${screw}` : 'loose')
       return {
         name: `F${breaker}`,

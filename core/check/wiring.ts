@@ -1,10 +1,11 @@
 import { houseRule } from '../job/box-view'
-import type { BoxView, EndView } from '../job/box-view'
+import type { BoxView } from '../job/box-view'
 import { isHotRole } from '../model/roles'
 import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { figure } from '../model/units'
+import { guardedIn, isSurelyOver, largestOf, type Guarded } from './breaker-of'
 import { against, line, type Line } from './line'
 import type { Question } from './place'
 import { remembered } from './remembered'
@@ -161,31 +162,43 @@ export const conductorLines = remembered(
 )
 
 function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
-  const carrying = view.ends.filter(each => isHotRole(each.end.role) || each.end.role === 'neutral')
-  const ends: readonly EndView[] = carrying.length > 0 ? carrying : view.ends
-  if (ends.length === 0 || view.feeds.length === 0) return []
-  const rated = Math.max(...view.feeds.map(each => each.circuit.ratedAmps))
-  const limits = ends.map(end => ({
-    end,
-    amps: trade.conductors[end.conductor.gauge].breakerNotAboveAmps ?? 0,
-  }))
-  const least = limits.reduce((so, each) => (each.amps < so.amps ? each : so))
-  const over = rated > least.amps
+  const all = guardedIn(view, trade)
+  const carrying = all.filter(({ each: { end } }) => isHotRole(end.role) || end.role === 'neutral')
+  const over = (each: Guarded) => largestOf(each).ratedAmps / each.mostAmps
+  const judged = carrying.length > 0 ? carrying : all
+  const [first, ...others] = [...judged.filter(isSurelyOver), ...judged.filter(each => !isSurelyOver(each))]
+  if (!first) return []
+  const worst = isSurelyOver(first)
+    ? first
+    : others.reduce((so, each) => (over(each) > over(so) ? each : so), first)
   const { breaker } = view.region.words
+  const { mostAmps, each } = worst
+  const { ratedAmps: rated } = largestOf(worst)
+  const figures = against(rated, mostAmps, 'A')
+  if (rated > mostAmps && !isSurelyOver(worst))
+    return [
+      line(
+        'conductor-breaker',
+        'not-known',
+        `${each.name} is ${each.conductor.gauge} (at most ${figure(mostAmps)} A); which ${breaker} of ${worst.breakers.map(({ breaker: name, ratedAmps }) => `${name} with ${figure(ratedAmps)} A`).join(', ')} it is on is not said.`,
+        'conductor-breaker',
+        { settledBy: `Say which ${breaker} ${each.name} belongs to, or hunt for it.` },
+      ),
+    ]
+  const isOver = rated > mostAmps
   return [
     line(
       'conductor-breaker',
-      over ? 'does-not-fit' : 'fits',
-      `${figure(rated)} A ${breaker} on ${least.end.conductor.gauge} (at most ${figure(least.amps)} A).`,
+      isOver ? 'does-not-fit' : 'fits',
+      `${figure(rated)} A ${breaker} on ${each.conductor.gauge} (at most ${figure(mostAmps)} A).`,
       'conductor-breaker',
       {
-        ...against(rated, least.amps || rated, 'A'),
-        spare: over ? (least.amps - rated) / (least.amps || rated) : null,
-        cures: over
+        ...figures,
+        cures: isOver
           ? [
               {
                 id: 'smaller-breaker',
-                says: `A ${breaker} of ${figure(least.amps)} A.`,
+                says: `A ${breaker} of ${figure(mostAmps)} A.`,
                 price: 12,
                 minutes: 20,
                 here: false,

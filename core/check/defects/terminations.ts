@@ -1,33 +1,39 @@
-import { isHotRole } from '../../model/roles'
+import { isHotRole, isLoadRole } from '../../model/roles'
 import { deviceNamed } from '../../model/trade'
 import { hintOf, looksLikeGround } from '../../model/regions'
 import { figure } from '../../model/units'
+import type { Role } from '../../model/vocabulary'
+import { guardedIn, isSurelyOver, largestOf } from '../breaker-of'
 import type { DefectRule } from './raised'
 
-const undersized: DefectRule = (view, trade) =>
-  view.cables.flatMap(cable => {
-    if (cable.sheath === 'own-leads') return []
-    const inCable = view.ends.filter(
-      each => each.cable.id === cable.id && !looksLikeGround(view.region, each.conductor),
-    )
-    const limits = inCable.flatMap(each => trade.conductors[each.conductor.gauge].breakerNotAboveAmps ?? [])
-    const limit = Math.min(...limits)
-    const over = view.feeds.find(({ circuit }) => circuit.ratedAmps > limit)
-    const least = inCable.find(each => trade.conductors[each.conductor.gauge].breakerNotAboveAmps === limit)
-    if (!over || !least) return []
+/** A conductor on a breaker that it cannot bear; where several come in and it is not said which, only what none would suit. */
+const undersized: DefectRule = (view, trade) => {
+  const over = guardedIn(view, trade).filter(
+    guarded =>
+      guarded.each.cable.sheath !== 'own-leads' &&
+      !looksLikeGround(view.region, guarded.each.conductor) &&
+      isSurelyOver(guarded),
+  )
+  return view.cables.flatMap(cable => {
+    const [worst] = over
+      .filter(({ each }) => each.cable.id === cable.id)
+      .sort((one, other) => one.mostAmps - other.mostAmps)
+    if (!worst) return []
     const { breaker } = view.region.words
+    const { breaker: name, ratedAmps } = largestOf(worst)
     return [
       {
         ruleId: `undersized-${cable.id}`,
         severity: 'danger',
-        what: `Cable ${cable.name} is ${least.conductor.gauge} on a ${figure(over.circuit.ratedAmps)} A ${breaker} (at most ${figure(limit)} A)`,
-        cure: `A ${breaker} of ${figure(limit)} A, or the piece replaced.`,
-        parts: [`${breaker} of ${figure(limit)} A`],
+        what: `Cable ${cable.name} is ${worst.each.conductor.gauge} on ${breaker} ${name} of ${figure(ratedAmps)} A (at most ${figure(worst.mostAmps)} A)`,
+        cure: `A ${breaker} of ${figure(worst.mostAmps)} A, or the piece replaced.`,
+        parts: [`${breaker} of ${figure(worst.mostAmps)} A`],
         minutes: 20,
         factId: 'conductor-breaker',
       },
     ]
   })
+}
 
 const aluminium: DefectRule = view =>
   view.ends.some(({ conductor }) => conductor.metal === 'aluminium')
@@ -111,12 +117,16 @@ const looseEnd: DefectRule = view =>
       factId: 'joint',
     }))
 
-/** A neutral’s colour that feeds or returns a switch and carries no mark says neutral to the next person. */
+/** What a conductor in a neutral’s colour is used as where it is none; null where it may be one, or nothing. */
+const usedAs = (role: Role, hot: string): string | null =>
+  isHotRole(role) ? hot : role === 'traveller' ? 'traveller' : isLoadRole(role) ? `switched ${hot}` : null
+
+/** A neutral’s colour that feeds, travels or returns and carries no mark says neutral to the next person. */
 const unmarkedHot: DefectRule = (view, trade) =>
   view.ends
     .filter(({ end, conductor }) => {
       if (hintOf(view.region, conductor) !== 'neutral' || conductor.markedAs !== null) return false
-      if (end.role !== null) return isHotRole(end.role) || end.role === 'loop-return'
+      if (end.role !== null) return usedAs(end.role, '') !== null
       const model = deviceNamed(trade, view.record.devices[end.deviceId ?? '']?.modelId ?? '')
       const terminal = model?.terminals.find(({ id }) => id === end.terminal)
       return terminal !== undefined && terminal.wants !== 'neutral'
@@ -124,7 +134,7 @@ const unmarkedHot: DefectRule = (view, trade) =>
     .map(({ end, name }) => ({
       ruleId: `unmarked-${end.id}`,
       severity: 'defect',
-      what: `${name} is used as ${view.region.words.hot} and not marked`,
+      what: `${name} is used as ${(end.role && usedAs(end.role, view.region.words.hot)) ?? view.region.words.hot} and not marked`,
       toOwner:
         'A wire in the colour that says “harmless” carries mains voltage here, and nothing on it says so: whoever opens this box next may take hold of it',
       cure: 'Mark it at both ends.',
