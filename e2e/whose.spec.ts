@@ -89,3 +89,73 @@ test('which breaker is asked, conductor by conductor, and the light stays on its
   await saved(page)
   await expect(page.getByRole('group', { name: 'Which breaker does L white belong to?' })).toBeVisible()
 })
+
+/** Two hots of two breakers in one cable, and one white beside them. */
+function oneNeutral() {
+  const job = bareJob('one-neutral', { breakers: ['7', '9'] })
+  job.box({
+    id: 'box',
+    room: 'room',
+    name: 'By the door',
+    breakers: ['7', '9'],
+    box: { depthMillimetres: 90, volumeCubicInches: 60 },
+    controls: [
+      {
+        group: 'lamp',
+        name: 'Lamp',
+        old: 'old-switch',
+        choice: 'switch-plain-15',
+        lamps: [{ kind: 'led', wattsEach: 15, count: 2, dimmable: 'yes', powerFactor: 0.9 }],
+      },
+    ],
+    cables: [
+      {
+        name: 'A',
+        far: 'panel',
+        entry: 'bottom',
+        strands: [
+          strand('black', 'loose', 'line', { circuit: '7' }),
+          strand('red', 'loose', 'line', { circuit: '9' }),
+          strand('white', 'loose', 'neutral'),
+          strand('bare', 'loose', 'ground'),
+        ],
+      },
+      {
+        name: 'L',
+        far: 'luminaire',
+        entry: 'top',
+        strands: [
+          strand('black', 'loose', 'switched-load', { group: 'lamp', circuit: '9' }),
+          strand('white', 'loose', 'neutral'),
+          strand('bare', 'loose', 'ground'),
+        ],
+      },
+    ],
+  })
+  return job.record()
+}
+
+test('one neutral beside two hots: together or whose, and the plan keeps it whole @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringIn(request, oneNeutral())
+  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await page.waitForLoadState('networkidle')
+  const asked = page.getByRole('group', { name: 'Whose neutral is A white, beside the hots of 7 and 9?' })
+  await expect(asked.getByRole('radio')).toHaveCount(3)
+  await asked.getByRole('radio', { name: 'Of 7 and 9 together' }).click()
+  await saved(page)
+  await expect(asked).toHaveCount(0)
+  const shared = 'SELECT id FROM circuits WHERE job_id = ? AND shared_neutral_with_id IS NOT NULL'
+  expect(await rows(shared, jobId)).toHaveLength(1)
+  // All that return here have one neutral: nothing else is asked.
+  await expect(page.getByText('Proven.')).toBeVisible()
+  await page.getByRole('button', { name: 'Show the table' }).click()
+  await expect(page.getByRole('row', { name: 'Capped A black' })).toBeVisible()
+  await expect(page.getByRole('row', { name: /A white L white/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await saved(page)
+  await expect(asked).toBeVisible()
+  expect(await rows(shared, jobId)).toEqual([])
+})

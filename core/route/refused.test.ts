@@ -97,3 +97,26 @@ describe('what is refused for its wiring, tried every other way', () => {
     ])
   })
 })
+
+describe('a switch of several places with one place recorded', () => {
+  const kinds = trade.devices.filter(
+    ({ places, regions, terminals }) =>
+      places.least > 1 &&
+      regions.includes('north-america-120') &&
+      terminals.some(({ wants }) => wants === 'traveller'),
+  )
+
+  it.each(kinds.map(({ id }) => id))('%s: where is the other', model => {
+    const routed = routeBox(usualBox({ choice: model, rules: ALL_ALLOWED }), trade)
+    expect(routed.ok ? [] : routed.faults.map(({ code, path }) => [code, path])).toContainEqual([
+      'other-place-not-known',
+      '/places/box-1',
+    ])
+  })
+
+  it('with both recorded that is not asked', () => {
+    const choices = ['switch-two-place-15', 'switch-two-place-15']
+    const views = chainOf({ count: 2, fed: 0, lit: 1, neutrals: true, spares: 0, choices })
+    expect(routeTogether(views, trade).ok).toBe(true)
+  })
+})
