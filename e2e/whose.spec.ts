@@ -148,7 +148,7 @@ test('one neutral beside two hots: together or whose, and the plan keeps it whol
   await saved(page)
   await expect(asked).toHaveCount(0)
   const shared = 'SELECT id FROM circuits WHERE job_id = ? AND shared_neutral_with_id IS NOT NULL'
-  expect(await rows(shared, jobId)).toHaveLength(1)
+  expect(await rows(shared, jobId)).toHaveLength(2)
   // All that return here have one neutral: nothing else is asked.
   await expect(page.getByText('Proven.')).toBeVisible()
   await page.getByRole('button', { name: 'Show the table' }).click()
