@@ -149,6 +149,17 @@ describe('a breaker bears all that hangs on it', () => {
     expect(breaker(threeLights([600, 900, 600]), 2)).toMatchObject({ verdict: 'fits' })
   })
 
+  it('no lamps recorded is not none', () => {
+    const record = threeLights([600, 600, 600])
+    const loads = Object.fromEntries(
+      Object.entries(record.loads).filter(([, { groupId }]) => groupId !== 'light0'),
+    )
+    expect(breaker({ ...record, loads }, 0)).toMatchObject({
+      verdict: 'not-known',
+      says: '6.25 of 15 A on breaker 7 without this light: none of its lamps are recorded.',
+    })
+  })
+
   it('where two come in and none is said to be its own, that is asked; more than either bears is told', () => {
     expect(breaker(threeLights([600, 600, 600], false), 0)).toMatchObject({
       verdict: 'not-known',

@@ -73,6 +73,16 @@ function breakerLinesOf(question: Question): Line[] {
   const amps = own + others
   const rated = circuit.ratedAmps
   const over = amps > rated + 1e-9
+  if (place.loads.length === 0 && !over)
+    return [
+      line(
+        'breaker',
+        'not-known',
+        `${figure(others, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker} without this light: none of its lamps are recorded.`,
+        'long-hours',
+        { settledBy: 'Record the lamps: kind, watts, count.' },
+      ),
+    ]
   return [
     line(
       'breaker',
