@@ -152,6 +152,7 @@ test('what a tester showed in a receptacle', async ({ page, request }) => {
 test('a fan by its horsepower', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await page.waitForLoadState('networkidle')
   await page.getByLabel('Kind', { exact: true }).selectOption({ label: LAMP_WORDS['fan-motor'] })
   await unfold(page, 'More of its print')
   await page.getByLabel('Horsepower').fill('0.25')

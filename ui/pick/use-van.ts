@@ -55,13 +55,18 @@ export function useVan(before: Van) {
   const count = useCallback(
     async (key: string, to: number) => {
       const based = van[key] ?? 0
-      if (await put(key, to, based)) setLast({ key, count: based })
+      // At once: who takes back before the server has answered means the press that was last.
+      const own = { key, count: based }
+      setLast(own)
+      if (!(await put(key, to, based))) setLast(now => (now === own ? null : now))
     },
     [put, van],
   )
 
   const takeBack = useCallback(async () => {
-    if (last && (await put(last.key, last.count, van[last.key] ?? 0))) setLast(null)
+    if (!last) return
+    setLast(null)
+    if (!(await put(last.key, last.count, van[last.key] ?? 0))) setLast(now => now ?? last)
   }, [put, last, van])
 
   return { van, trouble, count, last, takeBack }
