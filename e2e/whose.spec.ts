@@ -1,21 +1,11 @@
 import { expect, test } from '@playwright/test'
+import type { CableAsFound, Strand } from '@/demo/builder'
 import { bareJob, strand } from '@/demo/usual'
 import { bringIn, rows, saved } from './helpers'
 
-/** Two lines of two breakers, all loose, and nobody said whose is whose. */
-function twoLines() {
-  const job = bareJob('two-lines', { breakers: ['7', '9'] })
-  const line = (name: string) =>
-    ({
-      name,
-      far: 'panel',
-      entry: 'bottom',
-      strands: [
-        strand('black', 'loose', 'line'),
-        strand('white', 'loose', 'neutral'),
-        strand('bare', 'loose', 'ground'),
-      ],
-    }) as const
+/** A switch by the door, all loose, two breakers that come in by some cables, and a lamp of one of them or not said. */
+function boxFedBy(feeds: readonly CableAsFound[], circuit?: string) {
+  const job = bareJob('fed-by-two', { breakers: ['7', '9'] })
   job.box({
     id: 'box',
     room: 'room',
@@ -32,22 +22,40 @@ function twoLines() {
       },
     ],
     cables: [
-      line('A'),
-      line('B'),
+      ...feeds,
       {
         name: 'L',
         far: 'luminaire',
         entry: 'top',
-        strands: [
-          strand('black', 'loose', 'switched-load', { group: 'lamp' }),
-          strand('white', 'loose', 'neutral'),
-          strand('bare', 'loose', 'ground'),
-        ],
+        strands: [strand('black', 'loose', 'switched-load', { group: 'lamp', circuit }), ...RETURN],
       },
     ],
   })
   return job.record()
 }
+
+const RETURN = [strand('white', 'loose', 'neutral'), strand('bare', 'loose', 'ground')]
+const feed = (name: string, hots: readonly Strand[]): CableAsFound => ({
+  name,
+  far: 'panel',
+  entry: 'bottom',
+  strands: [...hots, ...RETURN],
+})
+
+/** Two lines of two breakers, and nobody said whose is whose. */
+const twoLines = () => boxFedBy(['A', 'B'].map(name => feed(name, [strand('black', 'loose', 'line')])))
+
+/** Two hots of two breakers in one cable, and one white beside them. */
+const oneNeutral = () =>
+  boxFedBy(
+    [
+      feed('A', [
+        strand('black', 'loose', 'line', { circuit: '7' }),
+        strand('red', 'loose', 'line', { circuit: '9' }),
+      ]),
+    ],
+    '9',
+  )
 
 test('which breaker is asked, conductor by conductor, and the light stays on its own @phone', async ({
   page,
@@ -89,51 +97,6 @@ test('which breaker is asked, conductor by conductor, and the light stays on its
   await saved(page)
   await expect(page.getByRole('group', { name: 'Which breaker does L white belong to?' })).toBeVisible()
 })
-
-/** Two hots of two breakers in one cable, and one white beside them. */
-function oneNeutral() {
-  const job = bareJob('one-neutral', { breakers: ['7', '9'] })
-  job.box({
-    id: 'box',
-    room: 'room',
-    name: 'By the door',
-    breakers: ['7', '9'],
-    box: { depthMillimetres: 90, volumeCubicInches: 60 },
-    controls: [
-      {
-        group: 'lamp',
-        name: 'Lamp',
-        old: 'old-switch',
-        choice: 'switch-plain-15',
-        lamps: [{ kind: 'led', wattsEach: 15, count: 2, dimmable: 'yes', powerFactor: 0.9 }],
-      },
-    ],
-    cables: [
-      {
-        name: 'A',
-        far: 'panel',
-        entry: 'bottom',
-        strands: [
-          strand('black', 'loose', 'line', { circuit: '7' }),
-          strand('red', 'loose', 'line', { circuit: '9' }),
-          strand('white', 'loose', 'neutral'),
-          strand('bare', 'loose', 'ground'),
-        ],
-      },
-      {
-        name: 'L',
-        far: 'luminaire',
-        entry: 'top',
-        strands: [
-          strand('black', 'loose', 'switched-load', { group: 'lamp', circuit: '9' }),
-          strand('white', 'loose', 'neutral'),
-          strand('bare', 'loose', 'ground'),
-        ],
-      },
-    ],
-  })
-  return job.record()
-}
 
 test('one neutral beside two hots: together or whose, and the plan keeps it whole @phone', async ({
   page,

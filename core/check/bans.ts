@@ -1,6 +1,7 @@
 import type { Load } from '../model/entities'
 import { line, type Line } from './line'
 import type { Question } from './place'
+import { NEUTRAL_KIND } from './supply'
 
 /** What may never be dimmed or switched by this kind, whatever its watts. */
 export function banLines(question: Question): Line[] {
@@ -35,17 +36,7 @@ export function banLines(question: Question): Line[] {
         'does-not-fit',
         'It lives by a current through the lamp, which an electronic ballast does not let pass.',
         'supply-through-load',
-        {
-          cures: [
-            {
-              id: 'neutral-kind',
-              says: 'Take a kind with neutral.',
-              price: 0,
-              minutes: 0,
-              here: false,
-            },
-          ],
-        },
+        { cures: [NEUTRAL_KIND] },
       ),
     )
   if (place.loads.some(load => load.kind === 'receptacle') && (device.dims || !device.receptacleAllowed))

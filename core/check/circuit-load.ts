@@ -8,22 +8,31 @@ import { measured } from './load'
 import type { Question } from './place'
 import { remembered } from './remembered'
 
-/** Circuits of a job by their lights, as far as that is known. */
-const known = new WeakMap<JobRecord, ReadonlyMap<string, string>>()
+/** What is tried by choosing otherwise, or by another house rule, leaves whose a light is as it was. */
+const TRIED: readonly string[] = ['choices', 'houseRules']
 
+const known = new WeakMap<
+  JobRecord['ends'],
+  { readonly of: JobRecord; readonly by: ReadonlyMap<string, string> }
+>()
+
+/** Circuits of a job by their lights, as far as that is known; worked out once for all that is tried of it. */
 function circuitByLight(record: JobRecord): ReadonlyMap<string, string> {
-  let by = known.get(record)
-  if (!by) {
-    const pairs = tiedSets(record).flatMap(views => {
+  const before = known.get(record.ends)
+  const tables = Object.keys(record) as (keyof JobRecord)[]
+  if (before && tables.every(name => TRIED.includes(name) || record[name] === before.of[name]))
+    return before.by
+  const by = new Map(
+    tiedSets(record).flatMap(views => {
       const circuits = circuitsOf(views)
       const lights = new Set(views.flatMap(({ places }) => places.map(({ group }) => group.id)))
       return [...lights].flatMap(light => {
         const whose = circuits.ofLight(light)
         return whose.kind === 'known' ? [[light, whose.circuitId] as const] : []
       })
-    })
-    known.set(record, (by = new Map(pairs)))
-  }
+    }),
+  )
+  known.set(record.ends, { of: record, by })
   return by
 }
 

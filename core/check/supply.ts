@@ -41,6 +41,9 @@ const OTHER_KIND: Cure = {
   here: false,
 }
 
+/** A kind that does not live through the lamp. */
+export const NEUTRAL_KIND: Cure = { ...OTHER_KIND, id: 'neutral-kind', says: 'Take a kind with neutral.' }
+
 function neutralLine(question: Question): Line {
   const { box, ground } = question.view.region.words
   const neutral = neutralIn(question.view)
@@ -168,7 +171,7 @@ function throughLoadLine(question: Question, minimumWatts: number): Line {
           minutes: question.trade.minutes.bypass!,
           here: true,
         },
-        { ...OTHER_KIND, id: 'neutral-kind', says: 'Take a kind with neutral.' },
+        NEUTRAL_KIND,
       ],
     },
   )
