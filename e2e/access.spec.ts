@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib'
 import { expect, test } from '@playwright/test'
-import { bringInDemo, violations } from './helpers'
+import { bringInDemo, violations, visit } from './helpers'
 
 const PAGES = [
   '/',
@@ -33,7 +33,7 @@ for (const [words, rules] of Object.entries(THEMES))
     const theme = words.split(' ')[0]!
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
     for (const path of PAGES) {
-      await page.goto(path === '/' ? '/' : `/jobs/${jobId}/${path}`)
+      await visit(page, path === '/' ? '/' : `/jobs/${jobId}/${path}`)
       await page.waitForLoadState('networkidle')
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme)
       expect(await violations(page, rules), path).toEqual([])
@@ -42,11 +42,11 @@ for (const [words, rules] of Object.entries(THEMES))
 
 test('panels that open are accessible too', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-hall/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box-hall/test`)
   await page.getByRole('button', { name: /^A white [a-z]/ }).click()
   await expect(page.getByRole('heading', { name: 'Take a reading' })).toBeVisible()
   expect(await violations(page)).toEqual([])
-  await page.goto(`/jobs/${jobId}/boxes/box-hall/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-hall/look`)
   await page.getByRole('button', { name: /^Cable A, black/ }).press('Enter')
   await expect(page.getByRole('heading', { name: 'Conductor A black' })).toBeVisible()
   expect(await violations(page)).toEqual([])
@@ -63,7 +63,7 @@ test('panels that open are accessible too', async ({ page, request }) => {
   await page.keyboard.press('/')
   await expect(page.getByRole('combobox', { name: /^Name of a room/ })).toBeFocused()
   expect(await violations(page)).toEqual([])
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('button', { name: 'Several places, one light' }).click()
   await expect(page.getByRole('dialog')).toBeVisible()
   expect(await violations(page)).toEqual([])
@@ -75,7 +75,7 @@ test('targets at the wall are 44 pixels or more, and nothing runs out of the scr
 }) => {
   const jobId = await bringInDemo(request)
   for (const path of PAGES.filter(each => each.startsWith('boxes'))) {
-    await page.goto(`/jobs/${jobId}/${path}`)
+    await visit(page, `/jobs/${jobId}/${path}`)
     await page.waitForLoadState('networkidle')
     const small = await page.evaluate(() =>
       [

@@ -1,13 +1,13 @@
 import { expect, test } from '@playwright/test'
 import { bathOf } from '@/testing/check/bath'
-import { bringIn, rows, saved } from './helpers'
+import { bringIn, rows, saved, visit } from './helpers'
 
 test('a light and a fan in one box: a sensor beside a timer, chosen with one press @phone', async ({
   page,
   request,
 }) => {
   const jobId = await bringIn(request, bathOf())
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   await page.getByRole('radio', { name: 'All at once' }).check()
   await expect(page.getByRole('heading', { name: 'Bath light and Bath fan: all at once' })).toBeVisible()
   const both = page

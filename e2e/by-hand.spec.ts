@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { rows, saved, stage } from './helpers'
+import { rows, saved, stage, visit } from './helpers'
 import { boxIn, Hand, lookAt, startedJob, unfold } from './hand'
 
 test('a stair of three places, from nothing to a light that answers by hand @phone', async ({
@@ -118,7 +118,7 @@ test('a cable is linked to another box, parted from the far side, led elsewhere,
   const near = await boxIn(hand, 'Hall', 'At the stair')
   await hand.button('End with the feed')
   await saved(page)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   const far = await boxIn(hand, 'Hall', 'At the door', '1', false)
   await hand.button('End with the light')
   await saved(page)
@@ -177,7 +177,7 @@ test('a cable is linked to another box, parted from the far side, led elsewhere,
   expect(await runs()).toEqual([{ name: expect.any(String), box_id: near, far_box_id: third!.id }])
   expect((await ends()).filter(({ box_id }) => box_id !== third!.id)).toEqual(asRecorded)
   // In that box the same colours are asked about, and not drawn twice.
-  await page.goto(`/jobs/${jobId}/boxes/${third!.id}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${third!.id}/look`)
   await page.waitForLoadState('networkidle')
   await unfold(page, 'Add a cable')
   await page.getByRole('button', { name: 'Three and ground', exact: true }).click()
@@ -186,7 +186,7 @@ test('a cable is linked to another box, parted from the far side, led elsewhere,
   await expect(isItThat).toBeInViewport()
   await page.getByRole('button', { name: 'It is that one' }).click()
   expect(await rows('SELECT id FROM cables WHERE job_id = ? AND box_id = ?', jobId, third!.id)).toEqual([])
-  await page.goto(`/jobs/${jobId}/boxes/${near}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${near}/look`)
   await page.waitForLoadState('networkidle')
   await page.getByRole('button', { name: 'Undo: link a cable' }).click()
   await saved(page)
@@ -219,7 +219,7 @@ test('two of a colour are asked about, and what was recorded differently at the 
   await addBlack.click()
   await page.getByLabel('Gauge of all its conductors').selectOption('12 AWG')
   await saved(page)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await boxIn(hand, 'Hall', 'Other', '1', false)
   await hand.press(page.getByRole('button', { name: 'Two and ground', exact: true }))
   await open()
@@ -259,7 +259,7 @@ test('lights are joined, parted and merged; an old two-place switch asks for its
   const ask = page.getByRole('heading', { name: 'Where is the other switch of Hall light?' })
   await expect(ask).toBeVisible()
   await saved(page)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await boxIn(hand, 'Hall', 'Other', '1', false)
   await page.getByLabel('Old device').selectOption({ label: 'Old two-place switch, one odd screw' })
   await expect(
@@ -304,7 +304,7 @@ test('lights are joined, parted and merged; an old two-place switch asks for its
   expect(await lights()).toEqual([{ name: 'Hall ceiling', places: 2 }])
 
   // A light recorded twice: merged, and the lamps asked about.
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await boxIn(hand, 'Hall', 'Third', '1', false)
   await page.getByRole('button', { name: 'Add the lamps' }).click()
   await page.getByRole('button', { name: 'Works the same light as …' }).click()
@@ -318,11 +318,11 @@ test('lights are joined, parted and merged; an old two-place switch asks for its
   expect(await rows('SELECT id FROM loads WHERE job_id = ?', jobId)).toHaveLength(1)
 
   // A light that lost its places is listed, and can go.
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await expect(page.getByText('Lights that no recorded place works')).toHaveCount(0)
   await lookAt(page, jobId, first)
   for (const name of ['One', 'Other', 'Third']) {
-    await page.goto(`/jobs/${jobId}`)
+    await visit(page, `/jobs/${jobId}`)
     await page.getByRole('link', { name: new RegExp(`^${name}`) }).click()
     await page.getByRole('button', { name: 'Remove this box' }).click()
     await page.waitForURL(new RegExp(`/jobs/${jobId}$`))

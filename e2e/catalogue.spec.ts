@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { bringInBox, rows, violations } from './helpers'
+import { bringInBox, rows, violations, visit } from './helpers'
 
 /** The catalogue is one for all: tests of it go one after the other, and each works on devices of its own. */
 test.describe.configure({ mode: 'serial' })
@@ -8,7 +8,7 @@ test.describe.configure({ mode: 'serial' })
 const copied = async (page: Page, name: string) => {
   // What an earlier run left behind.
   await rows("DELETE FROM catalogue_devices WHERE JSON_VALUE(model, '$.name') = ?", `${name}, copy`)
-  await page.goto('/catalogue')
+  await visit(page, '/catalogue')
   await page.getByLabel('Find').fill(name)
   await page.getByRole('button', { name, exact: true }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Copy' }).click()
@@ -48,27 +48,27 @@ test('a device is copied, edited and offered at once; retired, it is offered no 
   })
 
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   const candidate = page.getByRole('article', { name })
   await expect(candidate).toBeVisible()
   await expect(candidate).toContainText('7.25 USD')
 
-  await page.goto('/catalogue')
+  await visit(page, '/catalogue')
   await page.getByLabel('Find').fill(name)
   await page.getByRole('button', { name, exact: true }).click()
   await page.getByRole('button', { name: 'Retire it' }).click()
   await expect(page.getByText('retired: not offered any more')).toBeVisible()
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   await expect(page.getByRole('article').first()).toBeVisible()
   await expect(candidate).toHaveCount(0)
 
-  await page.goto('/catalogue')
+  await visit(page, '/catalogue')
   await page.getByRole('button', { name: 'Undo: retire a device' }).click()
   await expect.poll(async () => (await modelOf(id))?.stock).toBe('new')
 })
 
 test('found by words, and four set side by side: what differs stands out', async ({ page }) => {
-  await page.goto('/catalogue')
+  await visit(page, '/catalogue')
   await page.getByLabel('Does').selectOption({ label: 'Dim' })
   await page.getByLabel('Region').selectOption({ label: '230 V, brown and blue or red and black' })
   const table = page.getByRole('region', { name: 'Devices' })
@@ -95,7 +95,7 @@ test('found by words, and four set side by side: what differs stands out', async
 test('a table goes out, comes in changed, is refused with every row and column, and is taken back', async ({
   page,
 }) => {
-  await page.goto('/catalogue')
+  await visit(page, '/catalogue')
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Take out as a table' }).click()
   const csv = await readFile(await (await download).path(), 'utf8')
@@ -128,9 +128,9 @@ test('a table goes out, comes in changed, is refused with every row and column, 
 })
 
 test('somebody else was there first: it is said, and how it is now is shown', async ({ page, context }) => {
-  await page.goto('/catalogue')
+  await visit(page, '/catalogue')
   const other = await context.newPage()
-  await other.goto('/catalogue')
+  await visit(other, '/catalogue')
   const open = async (where: Page, price: string) => {
     await where.getByRole('button', { name: 'Dimmer, tungsten 600 W, no neutral', exact: true }).click()
     const sheet = where.getByRole('dialog')
@@ -152,7 +152,7 @@ test('somebody else was there first: it is said, and how it is now is shown', as
 for (const theme of ['paper', 'dark'] as const)
   test(`no axe violations in the catalogue, ${theme}`, async ({ page, context, baseURL }) => {
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
-    await page.goto('/catalogue')
+    await visit(page, '/catalogue')
     await page.waitForLoadState('networkidle')
     expect(await violations(page)).toEqual([])
     await page.getByRole('button', { name: 'Dimmer, LED 150 W, neutral', exact: true }).click()

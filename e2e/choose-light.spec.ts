@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { chainOf } from '@/testing/route/chain'
-import { bringIn, rows, saved } from './helpers'
+import { bringIn, rows, saved, visit } from './helpers'
 
 const NONE = [null, null, null]
 
@@ -17,7 +17,7 @@ test('a light of three places: one press chooses for all, it proves, is tried by
   request,
 }) => {
   const jobId = await bringIn(request, chain(3))
-  await page.goto(`/jobs/${jobId}/boxes/box1/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box1/choose`)
   await expect(page.getByRole('heading', { name: 'Light: 3 places at once' })).toBeVisible()
   const dimmer = set(page, /^Dimmer, LED 150 W, no neutral, .*; Companion .*; Companion /)
   await expect(dimmer.getByText('The conductors that are there reach every place').first()).toBeVisible()
@@ -43,7 +43,7 @@ test('a light of three places: one press chooses for all, it proves, is tried by
   await expect(page.getByText('Dark').first()).toBeVisible()
   for (const box of ['Box 0', 'Box 1', 'Box 2']) await expect(page.getByText(box).first()).toBeVisible()
 
-  await page.goto(`/jobs/${jobId}/boxes/box2/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box2/choose`)
   await dimmer.getByRole('button', { name: 'Chosen' }).click()
   await expect(dimmer.getByRole('button', { name: 'Choose' })).toBeVisible()
   await saved(page)
@@ -58,13 +58,13 @@ test('an old switch stays at the other place: nothing is bought for it, and its 
   request,
 }) => {
   const jobId = await bringIn(request, chain(2))
-  await page.goto(`/jobs/${jobId}/boxes/box0/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box0/choose`)
   const kept = set(page, 'Dimmer, LED 150 W, no neutral, with companion terminal; the old one stays')
   await expect(kept.getByText('One main, an old switch stays')).toBeVisible()
   await kept.getByRole('button', { name: 'Choose' }).click()
   await saved(page)
   expect(await choices(jobId)).toEqual([{ place_id: 'box0-1', model_id: 'dimmer-led-150-two-wire' }])
-  await page.goto(`/jobs/${jobId}/boxes/box1/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box1/wire`)
   await expect(page.getByText('Proven.')).toBeVisible()
   // Its jumper is in the plan.
   await expect(page.getByText(/pigtail/i).first()).toBeVisible()

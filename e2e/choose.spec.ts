@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { switchLoop, type UsualBox } from '@/demo/usual'
-import { bringInBox, rows, saved } from './helpers'
+import { bringInBox, rows, saved, visit } from './helpers'
 
 const led = (count: number, wattsEach: number, more: object = {}): UsualBox['lamps'] => [
   { kind: 'led', count, wattsEach, dimmable: 'yes', powerFactor: 0.9, ...more },
@@ -36,7 +36,7 @@ test.describe('verdicts as a person reads them', () => {
   for (const [name, given, device, verdict, says] of cases)
     test(name, async ({ page, request }) => {
       const jobId = await bringInBox(request, given)
-      await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+      await visit(page, `/jobs/${jobId}/boxes/box/choose`)
       const card = page.getByRole('article', { name: device, exact: true })
       await expect(card).toHaveAttribute('data-verdict', verdict)
       await expect(card).toContainText(says)
@@ -48,7 +48,7 @@ test('two candidates side by side, condition by condition; a third takes the pla
   request,
 }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   const put = (name: string) =>
     page.getByRole('article', { name, exact: true }).getByRole('checkbox', { name: 'Side by side' }).check()
   await put('Dimmer, LED 150 W, neutral')
@@ -68,7 +68,7 @@ test('two candidates side by side, condition by condition; a third takes the pla
 
 test('why shows the arithmetic and the fact it rests on', async ({ page, request }) => {
   const jobId = await bringInBox(request, { lamps: led(8, 17) })
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   const card = page.getByRole('article', { name: NEUTRAL_DIMMER, exact: true })
   await card.getByText('Why?').click()
   await expect(
@@ -85,7 +85,7 @@ test('a choice can be changed, taken back and done again', async ({ page, reques
   const jobId = await bringInBox(request, { want: 'dim' })
   const chosen = async () =>
     (await rows('SELECT model_id FROM choices WHERE job_id = ?', jobId)).map(row => row.model_id)
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   await page
     .getByRole('article', { name: NEUTRAL_DIMMER, exact: true })
     .getByRole('button', { name: 'Choose' })
@@ -112,7 +112,7 @@ test('a choice can be changed, taken back and done again', async ({ page, reques
 
 test('a house rule that is changed changes the verdict at once', async ({ page, request }) => {
   const jobId = await bringInBox(request, { cables: switchLoop(true) })
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   const sensor = page.getByRole('article', { name: 'Occupancy sensor, ground-referenced, two hot leads' })
   await expect(sensor).toHaveAttribute('data-verdict', 'fits-if')
   await page.getByRole('link', { name: 'Rules' }).click()
@@ -125,7 +125,7 @@ test('a house rule that is changed changes the verdict at once', async ({ page, 
 
 test('filters by verdict, and says when nothing has it', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   await page.getByRole('radio', { name: /^Not known 0/ }).check()
   await expect(page.getByText('No device has this verdict here.')).toBeVisible()
   await page.getByRole('radio', { name: /^Does not fit/ }).check()
@@ -138,7 +138,7 @@ test('what does not fit is chosen only when it is asked for twice, and is never 
   request,
 }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   const wrong = page.locator('[data-verdict="does-not-fit"]').first()
   await expect(wrong).toBeVisible()
   await wrong.getByRole('button', { name: 'Choose', exact: true }).click()
@@ -157,7 +157,7 @@ test('what does not fit is chosen only when it is asked for twice, and is never 
 
 test('a note that is being typed outlives a reload', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await page.waitForLoadState('networkidle')
   await page.getByLabel('Notes').fill('Behind the clock, and')
   await page.reload()

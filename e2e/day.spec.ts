@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test'
-import { bringInDemo, rows, saved } from './helpers'
+import { bringInDemo, rows, saved, visit } from './helpers'
 
 test('the day: fewer walks than box by box, a crew, what must be kept, and all of it in the record @phone', async ({
   page,
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('main').getByRole('link', { name: 'Day', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Day', exact: true })).toBeVisible()
   const walks = page.getByRole('table', { name: /^Walks to the panel/ })
@@ -55,7 +55,7 @@ test('boxes ordered by hand: what it costs is said, and the least order comes ba
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/day`)
+  await visit(page, `/jobs/${jobId}/day`)
   await page.getByRole('button', { name: 'Order by hand' }).click()
   const boxes = page.getByRole('list', { name: 'Order of the boxes' }).getByRole('listitem')
   const first = await boxes.first().innerText()

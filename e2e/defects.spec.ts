@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test'
-import { bringInBox, bringInDemo, rows, saved } from './helpers'
+import { bringInBox, bringInDemo, rows, saved, visit } from './helpers'
 
 test('defects of the house: mended, struck off, and the rest handed over in writing @phone', async ({
   page,
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('link', { name: 'Defects' }).last().click()
   await expect(page.getByRole('radio', { name: /^Open \d+$/ })).toBeChecked()
   const count = await page.locator('main ul > li').count()
@@ -61,7 +61,7 @@ test('defects of the house: mended, struck off, and the rest handed over in writ
 
 test('what is printed is the paper alone', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/defects`)
+  await visit(page, `/jobs/${jobId}/defects`)
   await page.getByRole('button', { name: 'Hand over in writing' }).click()
   await expect(page.getByRole('article', { name: 'What is handed over' })).toBeVisible()
   await page.emulateMedia({ media: 'print' })
@@ -81,7 +81,7 @@ test('what is printed is the paper alone', async ({ page, request }) => {
 
 test('a ground that does not read as one is raised, and proves nothing', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box/test`)
   // In one and the same part: the card of the next reading comes later and has such a field too.
   const part = page
     .locator('section')
@@ -99,6 +99,6 @@ test('a ground that does not read as one is raised, and proves nothing', async (
   // It does not count as proved.
   await expect(page.getByRole('button', { name: /^Live point to/ }).first()).toBeVisible()
   await saved(page)
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await expect(page.getByText('A bare read 14 V from a live point: this ground leads nowhere')).toBeVisible()
 })

@@ -6,7 +6,7 @@ import type { Fields } from '@/core/model/fields'
 import { quillbackRoad } from '@/demo/quillback'
 import { unfold } from './hand'
 import { HANDS, type ByHand } from './hands'
-import { bringIn, rows, saved } from './helpers'
+import { bringIn, rows, saved, visit } from './helpers'
 
 const STAIR = 'box-stair-bottom'
 
@@ -114,7 +114,7 @@ const names = (entity: EntityName | 'job') =>
 
 test('by hand: a box, its light, its lamps, its old device', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.waitForLoadState('networkidle')
   const all = page.locator('main')
   const boxFields = names('boxes').filter(name => name !== 'kind')
@@ -128,7 +128,7 @@ test('by hand: a box, its light, its lamps, its old device', async ({ page, requ
 
 test('by hand: a cable, a conductor, a joint, an end', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.waitForLoadState('networkidle')
   const all = page.locator('main')
   const cable = page
@@ -153,14 +153,14 @@ test('by hand: a cable, a conductor, a joint, an end', async ({ page, request })
     .last()
   await goThrough(page, ground, 'ends', jobId, `${STAIR}-a-bare-3-end`, ['seenAtSheath'])
   await goThrough(page, ground, 'joints', jobId, `${STAIR}-joint-grounds`, names('joints'))
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/test`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/test`)
   await strand('A, black').press('Enter')
   await goThrough(page, all, 'ends', jobId, `${STAIR}-a-black-1-end`, ['role'])
 })
 
 test('by hand: the house, a room, a circuit', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('button', { name: 'The house' }).click()
   await goThrough(page, page.getByRole('dialog'), 'job', jobId, jobId, names('job'))
   await page.getByRole('button', { name: 'Close' }).click()
@@ -171,7 +171,7 @@ test('by hand: the house, a room, a circuit', async ({ page, request }) => {
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Quillback Road 27')
   await page.getByRole('button', { name: 'Edit Stair' }).click()
   await goThrough(page, page.getByRole('dialog'), 'rooms', jobId, 'stair', names('rooms'))
-  await page.goto(`/jobs/${jobId}/panel`)
+  await visit(page, `/jobs/${jobId}/panel`)
   await page.getByRole('button', { name: 'Edit breaker 4', exact: true }).click()
   await goThrough(page, page.getByRole('dialog'), 'circuits', jobId, 'circuit-4', names('circuits'))
 })

@@ -1,10 +1,10 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { bringInDemo, rows } from './helpers'
+import { bringInDemo, rows, visit } from './helpers'
 
 test('a job file goes out and comes in byte for byte', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto('/')
+  await visit(page, '/')
   const download = page.waitForEvent('download')
   await page.locator(`a[href="/api/jobs/${jobId}/file"]`).click()
   const path = await (await download).path()
@@ -24,7 +24,7 @@ test('a broken file is refused with every path, and nothing is stored', async ({
   file.job.id = `${jobId}-broken`
   file.boxes[0].gangs = 9
   file.loads[1].kind = 'candle'
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByLabel('Job file', { exact: true }).setInputFiles({
     name: 'broken.json',
     mimeType: 'application/json',
@@ -45,7 +45,7 @@ test('a demo is reset only when asked twice', async ({ page, request }) => {
       edits: [{ kind: 'remove', entity: 'boxes', id: 'box-bedroom', based: 1 }],
     },
   })
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByRole('button', { name: 'Reset the demo Flat 3, Saltpan Quay' }).click()
   await page.getByRole('button', { name: 'Reset it' }).click()
   await expect(page.getByRole('dialog')).toHaveCount(0)
@@ -66,7 +66,7 @@ test('another site may not write', async ({ request }) => {
 test('a job is copied with all but its photos and its history', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
   await rows('UPDATE jobs SET name = ? WHERE id = ?', `Copied ${jobId}`, jobId)
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByRole('button', { name: `Copy Copied ${jobId}, without its photos` }).click()
   await expect(page.getByRole('link', { name: `Job file of Copied ${jobId}, copy` })).toBeVisible()
   const [copy] = await rows('SELECT id FROM jobs WHERE name = ?', `Copied ${jobId}, copy`)

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { bareJob, fedAtTheSwitch } from '@/demo/usual'
-import { bringIn, rows, saved } from './helpers'
+import { bringIn, rows, saved, visit } from './helpers'
 
 /** A box that is dead, its old switch taken out and nothing joined yet. */
 function halfDone() {
@@ -35,7 +35,7 @@ test('half way the power stays off: the page says why, and so does the server', 
     { step_key: 'photo' },
     { step_key: 'take-out:box-1' },
   ])
-  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await expect(page.getByText('Proven.')).toBeVisible()
   const taken = page.locator('[data-step="take-out:box-1"]')
   await expect(taken.getByText(/^Breaker stays off after this: .* would be live and bare/)).toBeVisible()

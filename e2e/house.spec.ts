@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test'
-import { bringInDemo, rows, saved } from './helpers'
+import { bringInDemo, rows, saved, visit } from './helpers'
 
 test('House shows which boxes wait for what, and filters by it', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   for (const name of ['Look', 'Test', 'Choose', 'Wire', 'Set', 'Prove', 'Done'])
     await expect(page.getByRole('button', { name: new RegExp(`^[1-9]\\d* ?${name}$`) })).toBeVisible()
   await expect(page.getByText(/17 rooms, 26 boxes · North America, 120 V/)).toBeVisible()
@@ -15,7 +15,7 @@ test('House shows which boxes wait for what, and filters by it', async ({ page, 
 
 test('keys: stages, boxes, house, palette, help, dark room', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-hall/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-hall/look`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Coat corner')
   // Keys are heard once the page's script has come.
   await page.waitForLoadState('networkidle')
@@ -41,7 +41,7 @@ test('keys: stages, boxes, house, palette, help, dark room', async ({ page, requ
 
 test('Panel: a label that does not hold raises its defect in the box', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/panel`)
+  await visit(page, `/jobs/${jobId}/panel`)
   await page.getByRole('button', { name: 'Edit breaker 6', exact: true }).click()
   await page
     .getByRole('group', { name: 'Does the label hold?' })
@@ -52,13 +52,13 @@ test('Panel: a label that does not hold raises its defect in the box', async ({ 
   expect(await rows("SELECT label_holds FROM circuits WHERE job_id = ? AND breaker = '6'", jobId)).toEqual([
     { label_holds: 'no' },
   ])
-  await page.goto(`/jobs/${jobId}/boxes/box-reading-room/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-reading-room/look`)
   await expect(page.getByText(/label for 6 names something else/)).toBeVisible()
 })
 
 test('a box that is not there, and a job that is not there, are said', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/attic/look`)
+  await visit(page, `/jobs/${jobId}/boxes/attic/look`)
   await expect(page.getByRole('heading', { name: 'This box is not there' })).toBeVisible()
   const answer = await page.goto('/jobs/nowhere')
   expect(answer!.status()).toBe(404)
@@ -66,7 +66,7 @@ test('a box that is not there, and a job that is not there, are said', async ({ 
 })
 
 test('a job is started, and its first room asked for', async ({ page }) => {
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByRole('button', { name: 'Start a job' }).click()
   await page.getByLabel('Name of the house').fill('Lantern Row 4')
   await page.getByRole('button', { name: 'Start', exact: true }).click()
@@ -80,7 +80,7 @@ test('a room is renamed, removed with its box, and brought back; the house keeps
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('button', { name: 'Edit Pantry' }).click()
   await page.getByLabel('Name of the room').fill('Larder')
   await page.getByLabel('Name of the room').press('Enter')
@@ -107,7 +107,7 @@ test('a room is renamed, removed with its box, and brought back; the house keeps
 
 test('a job is removed only when asked twice', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('button', { name: 'The house' }).click()
   await page.getByRole('button', { name: 'Remove this job' }).click()
   expect(await rows('SELECT id FROM jobs WHERE id = ?', jobId)).toHaveLength(1)

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import type { JobRecord } from '@/core/model/record'
 import { fedAtTheSwitch, passingThrough } from '@/demo/usual'
-import { bringIn, bringInBox, bringInDemo, rows, saved } from './helpers'
+import { bringIn, bringInBox, bringInDemo, rows, saved, visit } from './helpers'
 
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).click()
 const breaker = (page: Page) =>
@@ -16,7 +16,7 @@ test('the hunt for a breaker: likeliest first, kept when the page is loaded agai
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-guest-room/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-guest-room/look`)
   await page.getByRole('link', { name: 'Hunt for it' }).click()
   await expect(page.getByRole('heading', { level: 1, name: /Which breaker/ })).toBeVisible()
   await expect(page.getByText('May be live').first()).toBeVisible()
@@ -66,7 +66,7 @@ test('the hunt for a breaker: likeliest first, kept when the page is loaded agai
   expect(last).toEqual({ circuit_id: 'circuit-9', to: 'off' })
 
   // The directory has grown by it, and its label is known to be wrong.
-  await page.goto(`/jobs/${jobId}/panel`)
+  await visit(page, `/jobs/${jobId}/panel`)
   const row = page
     .getByRole('row')
     .filter({ has: page.getByRole('button', { name: 'Edit breaker 9', exact: true }) })
@@ -98,7 +98,7 @@ test('nothing listed makes it dark: the main switch with all that goes dark, the
   request,
 }) => {
   const jobId = await bringIn(request, small(quillbackRoad()))
-  await page.goto(`/jobs/${jobId}/boxes/box-guest-room/breaker`)
+  await visit(page, `/jobs/${jobId}/boxes/box-guest-room/breaker`)
   await press(page, 'It stayed lit')
   await expect(page.getByText('stayed lit while it was off')).toHaveCount(1)
   await press(page, 'It stayed lit')
@@ -121,7 +121,7 @@ test('a box of two lines: a meter left at each says which breaker feeds it, and 
     breakers: ['7', '8'],
     cables: [...fedAtTheSwitch(true), ...passingThrough(true)],
   })
-  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box/test`)
   const which = page
     .locator('section')
     .filter({ has: page.getByRole('heading', { name: 'Which breaker feeds which line?' }) })
@@ -157,7 +157,7 @@ test('a box of two lines: a meter left at each says which breaker feeds it, and 
   // The other line is likelier on the other one.
   await page.getByRole('radio', { name: 'A meter at A black' }).check()
   await expect(breaker(page)).toHaveText('7')
-  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box/test`)
   await expect(which.getByRole('listitem')).toHaveCount(1)
   await expect(page.getByRole('button', { name: /^C black line, proven, breaker 8/ })).toBeVisible()
 })
@@ -167,7 +167,7 @@ test('breakers that share a neutral are tied from either side; the directory pri
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/panel`)
+  await visit(page, `/jobs/${jobId}/panel`)
   const row = (name: string) =>
     page
       .getByRole('row')

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { readingFor, type Answer, type Question } from '@/core/identify'
-import { bringIn, pick, rows, saved } from './helpers'
+import { bringIn, pick, rows, saved, visit } from './helpers'
 import {
   answers,
   answerToTheEnd,
@@ -99,7 +99,7 @@ test('a misread answer: it stops, names the readings, and asks for one of them a
       ),
     })),
   )
-  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box/test`)
   await expect(
     page.getByRole('heading', { name: 'Stop: these readings cannot stand together' }),
   ).toBeVisible()
@@ -133,7 +133,7 @@ test('refresh, a lost connection and a second phone: nothing lost, nothing doubl
   await expect.poll(() => readings(jobId)).toBe(1)
 
   const second = await context.newPage()
-  await second.goto(`/jobs/${jobId}/boxes/box/test`)
+  await visit(second, `/jobs/${jobId}/boxes/box/test`)
   await expect(answers(second).getByRole('button').first()).toBeEnabled()
   await answerTruly(second)
   await saved(second)
@@ -230,7 +230,7 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
 test('the demo house is measured with the simulated tester', async ({ page, request }) => {
   await request.post('/api/demo/quillback-road-27/reset')
   const jobId = 'quillback-road-27'
-  await page.goto(`/jobs/${jobId}/boxes/box-playroom/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box-playroom/test`)
   await pick(
     page,
     'Work the switch twice. Does Playroom ceiling come on and go off every time?',

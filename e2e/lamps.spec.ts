@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { bringInBox, rows, violations } from './helpers'
+import { bringInBox, rows, violations, visit } from './helpers'
 
 test('a kind of lamp is reckoned with otherwise from now on, in every job, and as it came again', async ({
   page,
@@ -11,7 +11,7 @@ test('a kind of lamp is reckoned with otherwise from now on, in every job, and a
   })
   const dimmer = page.getByRole('article', { name: /^Dimmer, magnetic/ })
   const dimmable = dimmer.locator('[data-rule="dimmable"]').first()
-  await page.goto('/catalogue')
+  await visit(page, '/catalogue')
   await page.getByRole('link', { name: 'Lamps' }).click()
   const lamp = page.getByRole('region', { name: 'Low voltage, magnetic transformer' })
   await expect(lamp.getByText('10 W count as 11.1 VA')).toBeVisible()
@@ -23,10 +23,10 @@ test('a kind of lamp is reckoned with otherwise from now on, in every job, and a
       "SELECT JSON_VALUE(fact, '$.dimming') AS dimming FROM lamp_facts WHERE kind = 'magnetic-transformer'",
     ),
   ).toEqual([{ dimming: 'never' }])
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   await expect(dimmable).toHaveAttribute('data-line', 'does-not-fit')
 
-  await page.goto('/catalogue/lamps')
+  await visit(page, '/catalogue/lamps')
   await lamp.getByLabel('Power factor where none is printed').fill('0.8')
   await lamp.getByLabel('Power factor where none is printed').press('Enter')
   await expect(lamp.getByText('10 W count as 12.5 VA')).toBeVisible()
@@ -35,7 +35,7 @@ test('a kind of lamp is reckoned with otherwise from now on, in every job, and a
   await expect(lamp.getByRole('radio', { name: 'Never' })).toBeChecked()
   await lamp.getByRole('button', { name: 'As it came' }).click()
   await expect(lamp.getByRole('button', { name: 'As it came' })).toHaveCount(0)
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   await expect(dimmer).toBeVisible()
   await expect(dimmer.locator('[data-line="does-not-fit"]')).toHaveCount(0)
 })

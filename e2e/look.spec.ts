@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bringInBox, bringInDemo, pick, rows, saved } from './helpers'
+import { bringInBox, bringInDemo, pick, rows, saved, visit } from './helpers'
 
 /** Taps a point on the conductor itself: its bounding box is mostly air. */
 async function tapStrand(page: Page, endId: string) {
@@ -15,7 +15,7 @@ async function tapStrand(page: Page, endId: string) {
 
 test('a strand is corrected by tapping it on the drawing @phone', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await tapStrand(page, 'box-b-black-1-end')
   await pick(page, 'Insulation seen', 'red')
   await pick(page, 'Where it sits', 'Capped alone')
@@ -32,7 +32,7 @@ test('a strand is corrected by tapping it on the drawing @phone', async ({ page,
 
 test('by keyboard alone: a strand to a new joint, and back by undo', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await page.getByRole('button', { name: /^Cable A, black/ }).focus()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: /^Cable A, black/ })).toHaveAttribute('aria-pressed', 'true')
@@ -49,7 +49,7 @@ test('by keyboard alone: a strand to a new joint, and back by undo', async ({ pa
 
 test('a 14 AWG piece on a 20 A circuit is raised, settled, and stays settled', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-studio/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-studio/look`)
   const defect = page
     .getByRole('listitem')
     .filter({ hasText: 'Cable B is 14 AWG on breaker 11 of 20 A (at most 15 A)' })
@@ -67,7 +67,7 @@ test('a 14 AWG piece on a 20 A circuit is raised, settled, and stays settled', a
 
 test('a number out of range is said and not stored', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   const depth = page.getByLabel('Depth (mm)')
   await depth.fill('900')
   await depth.press('Enter')
@@ -82,7 +82,7 @@ test('a number out of range is said and not stored', async ({ page, request }) =
 
 test('a room’s name twice is refused with the reason', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('button', { name: 'Add a room' }).click()
   await page.getByLabel('Name of the room').fill('Pantry')
   await page.getByRole('button', { name: 'Add the room' }).click()
@@ -91,7 +91,7 @@ test('a room’s name twice is refused with the reason', async ({ page, request 
 
 test('a removed box comes back by undo', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await page.getByRole('button', { name: 'Remove this box' }).click()
   await expect(page.getByText('No box recorded here yet.')).toBeVisible()
   await page.getByRole('button', { name: 'Undo: remove a box' }).click()
@@ -105,7 +105,7 @@ test('what is asked beside the wiring raises what is wrong: too little free cond
   request,
 }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await page.getByLabel('Free conductor, the shortest (mm)').fill('120')
   await page.getByLabel('Free conductor, the shortest (mm)').press('Enter')
   await expect(page.getByText('Only 120 mm of conductor is free (at least 150 mm)')).toBeVisible()
@@ -122,7 +122,7 @@ test('a middle place with one thumb: a template, and what differs tapped on the 
   request,
 }) => {
   const jobId = await bringInBox(request, { cables: [], proven: false, box: { recorded: false } })
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   let presses = 0
   await page.exposeFunction('pressed', () => void presses++)
   await page.evaluate(() =>

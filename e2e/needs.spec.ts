@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test'
-import { bringInBox, rows, saved } from './helpers'
+import { bringInBox, rows, saved, visit } from './helpers'
 
 test('what is wanted, need by need: what lacks one is left out and says which; what comes out is kept @phone', async ({
   page,
   request,
 }) => {
   const jobId = await bringInBox(request, { want: 'presence' })
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   const byHand = page.getByRole('article', { name: /^Vacancy sensor, wall, on by hand, neutral/ })
   await expect(byHand).toBeVisible()
   await page.getByText('What is wanted', { exact: true }).click()
@@ -28,11 +28,11 @@ test('what is wanted, need by need: what lacks one is left out and says which; w
   await page.getByRole('radio', { name: /^What was wanted: by presence, on by itself/ }).check()
   await page.getByRole('button', { name: 'Choose', exact: true }).first().click()
   await saved(page)
-  await page.goto(`/jobs/${jobId}/pick`)
+  await visit(page, `/jobs/${jobId}/pick`)
   const kept = page.locator('section').filter({ hasText: 'Taken out and kept, for stock' })
   await expect(kept.getByText('Old switch, two screws alike')).toBeVisible()
   // Taken back one by one.
-  await page.goto(`/jobs/${jobId}/boxes/box/choose`)
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   await page.getByRole('button', { name: 'Undo' }).click()
   await saved(page)
   expect(await rows('SELECT model_id FROM choices WHERE job_id = ?', jobId)).toEqual([])

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { deflateSync } from 'node:zlib'
-import { bringInBox, rows, saved } from './helpers'
+import { bringInBox, rows, saved, visit } from './helpers'
 
 /** A small grey PNG, byte by byte, so that no picture lies about in the tests. */
 function greyPng(side: number): Buffer {
@@ -40,7 +40,7 @@ const choose = (page: Page, name: string, mimeType: string, buffer: Buffer) =>
 
 test('a photo before anything is moved, a note pinned to a conductor @phone', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look#photos`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look#photos`)
   await page.locator('#photos').scrollIntoViewIfNeeded()
   await expect(page.getByRole('heading', { name: 'Photos: none yet of how it was' })).toBeVisible()
   await expect(page.getByRole('radio', { name: 'Before anything is moved' })).toBeChecked()
@@ -78,7 +78,7 @@ test('a photo before anything is moved, a note pinned to a conductor @phone', as
 
 test('a photo that cannot be stored now is kept until it can', async ({ page, request, context }) => {
   const jobId = await bringInBox(request, {})
-  await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await page.locator('#photos').scrollIntoViewIfNeeded()
   await expect(page.getByText('Take a photo')).toBeVisible()
   await context.route('**/photos/**', route => route.abort())

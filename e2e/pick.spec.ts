@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { bringInBox, bringInDemo, rows, violations } from './helpers'
+import { bringInBox, bringInDemo, rows, violations, visit } from './helpers'
 
 const countOf = async (key: string) =>
   Number((await rows('SELECT count FROM van_stock WHERE item_key = ?', key))[0]?.count ?? 0)
@@ -16,7 +16,7 @@ test('what is chosen is picked: counted in the van, taken out as a table, printe
   })
   const key = 'device:dimmer-led-300-neutral'
   await rows('DELETE FROM van_stock WHERE item_key = ?', key)
-  await page.goto(`/jobs/${jobId}/pick`)
+  await visit(page, `/jobs/${jobId}/pick`)
   const item = page.locator(`[data-item="${key}"]`)
   await expect(item).toContainText('Dimmer, LED 300 W, neutral')
   await expect(item).toContainText('buy 1')
@@ -59,10 +59,10 @@ test('nothing chosen is said; the list is accessible and within the screen @phon
   request,
 }) => {
   const empty = await bringInBox(request, {})
-  await page.goto(`/jobs/${empty}/pick`)
+  await visit(page, `/jobs/${empty}/pick`)
   await expect(page.getByText('Nothing is chosen yet.', { exact: false })).toBeVisible()
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('link', { name: 'Pick list' }).last().click()
   await expect(page.getByRole('heading', { name: 'Devices' })).toBeVisible()
   await page.waitForLoadState('networkidle')

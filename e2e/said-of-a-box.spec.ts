@@ -4,7 +4,7 @@ import { BOX_KINDS, TESTER_SHOWS } from '@/core/model/vocabulary'
 import { BOX_KIND_WORDS, LAMP_WORDS, plain } from '@/ui/words'
 import { boxIn, Hand, startedJob, unfold } from './hand'
 import { yesNo } from './hands'
-import { bringIn, rows, saved } from './helpers'
+import { bringIn, rows, saved, visit } from './helpers'
 
 const STAIR = 'box-stair-bottom'
 
@@ -19,7 +19,7 @@ test('the region of a job is said while nothing depends on it', async ({ page })
   await boxIn(hand, 'Hall', 'By the door')
   await page.getByRole('button', { name: 'Fed at the switch', exact: true }).click()
   await saved(page)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('button', { name: 'The house' }).click()
   await expect(page.getByText('It stays, now that things are recorded by its rules.')).toBeVisible()
   await expect(page.getByLabel('Region').locator('option')).toHaveCount(1)
@@ -46,7 +46,7 @@ test('the region of a job is said while nothing depends on it', async ({ page })
 
 test('rooms and boxes are put in another order, and a box in another room', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   const order = async (table: 'rooms' | 'boxes', more = '') =>
     (await rows(`SELECT id FROM ${table} WHERE job_id = ? ${more} ORDER BY position`, jobId)).map(({ id }) =>
       String(id),
@@ -68,7 +68,7 @@ test('rooms and boxes are put in another order, and a box in another room', asyn
   }
   expect(await order('rooms')).toEqual(rooms)
   expect(await order('boxes', "AND room_id = 'stair'")).toEqual(boxes)
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.getByLabel('Room', { exact: true }).selectOption({ label: 'Kitchen' })
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Kitchen')
   await saved(page)
@@ -85,7 +85,7 @@ test('one to six gangs, one put in before another, one taken out; another kind o
 }) => {
   const jobId = await bringIn(request, quillbackRoad())
   const box = 'box-island'
-  await page.goto(`/jobs/${jobId}/boxes/${box}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${box}/look`)
   await page.waitForLoadState('networkidle')
   const places = () =>
     rows('SELECT id, gang FROM places WHERE job_id = ? AND box_id = ? ORDER BY gang', jobId, box)
@@ -119,7 +119,7 @@ test('one to six gangs, one put in before another, one taken out; another kind o
 
 test('a metal box, bonded or not', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.getByRole('group', { name: 'Material' }).getByRole('radio', { name: 'Metal' }).check()
   const bonded = page.getByRole('group', { name: 'Bonded to the ground' })
   for (const [value, words] of Object.entries(yesNo)) {
@@ -133,7 +133,7 @@ test('a metal box, bonded or not', async ({ page, request }) => {
 
 test('what a tester showed in a receptacle', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/box-bedside/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-bedside/look`)
   const shows = page.getByLabel('What a tester plugged into it shows')
   for (const value of TESTER_SHOWS) {
     await shows.selectOption({ label: plain(value) })
@@ -151,7 +151,7 @@ test('what a tester showed in a receptacle', async ({ page, request }) => {
 
 test('a fan by its horsepower', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.waitForLoadState('networkidle')
   await page.getByLabel('Kind', { exact: true }).selectOption({ label: LAMP_WORDS['fan-motor'] })
   await unfold(page, 'More of its print')
@@ -168,7 +168,7 @@ test('a fan by its horsepower', async ({ page, request }) => {
 
 test('a run enters its far box elsewhere', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/box-stair-middle/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-middle/look`)
   await page.waitForLoadState('networkidle')
   const of = () =>
     rows('SELECT entry, far_entry FROM cables WHERE job_id = ? AND id = ?', jobId, `${STAIR}-b`)
@@ -186,7 +186,7 @@ test('a run enters its far box elsewhere', async ({ page, request }) => {
 
 test('the lamps that a cable was seen to lead to', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/box-stair-top/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-top/look`)
   await page.waitForLoadState('networkidle')
   await unfold(page, 'Cable D')
   const lamps = page.getByLabel('Lamps it was seen to lead to')
@@ -204,7 +204,7 @@ test('the lamps that a cable was seen to lead to', async ({ page, request }) => 
 
 test('a pigtail from a joint to a screw', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/look`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
   await page.waitForLoadState('networkidle')
   await page
     .getByRole('button', { name: /^Cable A, white/ })
@@ -227,7 +227,7 @@ test('whose a conductor is: its circuit, its light, its pair; and nobody’s aga
   request,
 }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/${STAIR}/test`)
+  await visit(page, `/jobs/${jobId}/boxes/${STAIR}/test`)
   await page.waitForLoadState('networkidle')
   await page
     .getByRole('button', { name: /^Cable A, black/ })

@@ -1,13 +1,13 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { bringInBox, bringInDemo } from './helpers'
+import { bringInBox, bringInDemo, visit } from './helpers'
 
 test('a page for the wall: drawing in words, where everything lands, steps and cautions', async ({
   page,
   request,
 }) => {
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
-  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await page.getByRole('link', { name: 'A page for the wall' }).click()
   const sheet = page.getByRole('article', { name: 'Room, By the door' })
   await expect(sheet.getByText('breaker 7', { exact: true })).toBeVisible()
@@ -25,7 +25,7 @@ test('the drawing as a file of its own: nothing of the page in it, and nothing t
   request,
 }) => {
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
-  await page.goto(`/jobs/${jobId}/sheets?box=box`)
+  await visit(page, `/jobs/${jobId}/sheets?box=box`)
   const waiting = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Drawing as SVG' }).click()
   const download = await waiting
@@ -40,6 +40,6 @@ test('the drawing as a file of its own: nothing of the page in it, and nothing t
 
 test('every box with a device, a page each', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/sheets`)
+  await visit(page, `/jobs/${jobId}/sheets`)
   expect(await page.getByRole('article').count()).toBeGreaterThan(3)
 })

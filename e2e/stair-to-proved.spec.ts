@@ -3,7 +3,7 @@ import { basisOf } from '@/core/identify'
 import { parseJobFile } from '@/core/format/job-file'
 import { rowsOf } from '@/core/model/record'
 import { Hand, lookAt, startedJob } from './hand'
-import { pick, rows, saved } from './helpers'
+import { pick, rows, saved, visit } from './helpers'
 
 /** What Identify leaves once its readings were taken: every role found as it was taken for. Its own tests take the readings. */
 async function identified(request: APIRequestContext, jobId: string) {
@@ -168,6 +168,6 @@ test('a stair of three places, from an empty job to a test list that was walked'
     ),
   ).toEqual([{ places: 3, least: 'pass', most: 'pass' }])
   // The pick list of a finished job says that it is finished.
-  await page.goto(`/jobs/${jobId}/pick`)
+  await visit(page, `/jobs/${jobId}/pick`)
   await expect(page.getByText('Nothing is chosen yet')).toHaveCount(0)
 })

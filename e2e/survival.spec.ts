@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import path from 'node:path'
 import { expect, test } from '@playwright/test'
-import { bringInBox, pick, rows, saved, stage } from './helpers'
+import { bringInBox, pick, rows, saved, stage, visit } from './helpers'
 
 const root = path.resolve(import.meta.dirname, '..')
 
@@ -37,7 +37,7 @@ test('the server dies in the middle: what was recorded is kept, and lands once i
   const jobId = await bringInBox(request, { choice: 'dimmer-led-150-neutral' })
   const port = 3117
   const first = await serve(port)
-  await page.goto(`http://127.0.0.1:${port}/jobs/${jobId}/boxes/box/set`)
+  await visit(page, `http://127.0.0.1:${port}/jobs/${jobId}/boxes/box/set`)
   await page
     .getByRole('group', { name: /^Low-end trim/ })
     .getByRole('radio', { name: '7' })
@@ -67,7 +67,7 @@ test('the server dies in the middle: what was recorded is kept, and lands once i
 
 test('edits made while the server is away survive closing the page', async ({ page, request, context }) => {
   const jobId = await bringInBox(request, { choice: 'dimmer-led-150-neutral' })
-  await page.goto(`/jobs/${jobId}/boxes/box/set`)
+  await visit(page, `/jobs/${jobId}/boxes/box/set`)
   await context.route('**/commands', route => route.abort())
   await page
     .getByRole('group', { name: /^Low-end trim/ })
@@ -78,7 +78,7 @@ test('edits made while the server is away survive closing the page', async ({ pa
   expect(await rows('SELECT id FROM settings WHERE job_id = ?', jobId)).toEqual([])
   await context.unroute('**/commands')
   const again = await context.newPage()
-  await again.goto(`/jobs/${jobId}/boxes/box/set`)
+  await visit(again, `/jobs/${jobId}/boxes/box/set`)
   await expect(again.getByRole('radio', { name: '2', exact: true })).toBeChecked()
   await saved(again)
   expect(await rows('SELECT value FROM settings WHERE job_id = ?', jobId)).toEqual([{ value: '2' }])
@@ -87,7 +87,7 @@ test('edits made while the server is away survive closing the page', async ({ pa
 test('two people on one box: the later is told what changed, and sees it', async ({ browser, request }) => {
   const jobId = await bringInBox(request, {})
   const [hers, his] = await Promise.all([browser.newPage(), browser.newPage()])
-  for (const page of [hers, his]) await page.goto(`/jobs/${jobId}/boxes/box/look`)
+  for (const page of [hers, his]) await visit(page, `/jobs/${jobId}/boxes/box/look`)
   await his.route('**/api/jobs/*', route => route.abort())
   await pick(hers, 'Material', 'Metal')
   await saved(hers)
@@ -107,7 +107,7 @@ test('two people on one box: the later is told what changed, and sees it', async
 
 test('a reading that is not dead holds everything, and says stop', async ({ page, request }) => {
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
-  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await page.getByRole('button', { name: 'It read 120 V' }).click()
   await page.getByRole('button', { name: /^Live point to A bare/ }).click()
   await page.getByRole('button', { name: 'It is off and held off' }).click()

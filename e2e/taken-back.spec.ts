@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import { unfold } from './hand'
-import { bringIn, bringInBox, rows, saved } from './helpers'
+import { bringIn, bringInBox, rows, saved, visit } from './helpers'
 
 test('a reading is put right, struck out, and counts again', async ({ page, request }) => {
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
-  await page.goto(`/jobs/${jobId}/boxes/box/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box/test`)
   await page.waitForLoadState('networkidle')
   await unfold(page, 'All that was read and switched here')
   const reading = async () =>
@@ -78,7 +78,7 @@ test('any breaker is switched from the panel, and a switching struck out with it
   request,
 }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/panel`)
+  await visit(page, `/jobs/${jobId}/panel`)
   const last = async (circuit: string | null) =>
     (
       await rows(
@@ -105,7 +105,7 @@ test('any breaker is switched from the panel, and a switching struck out with it
     .click()
   await saved(page)
   expect(await last(null)).toMatchObject({ to: 'off' })
-  await page.goto(`/jobs/${jobId}/boxes/box-reading-room/test`)
+  await visit(page, `/jobs/${jobId}/boxes/box-reading-room/test`)
   await page.waitForLoadState('networkidle')
   await unfold(page, 'All that was read and switched here')
   await page.getByRole('button', { name: 'Strike out: Breaker 6 off' }).first().click()
@@ -123,7 +123,7 @@ test('any breaker is switched from the panel, and a switching struck out with it
 
 test('a try of the hunt has its note, and is taken back', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/box-guest-room/breaker`)
+  await visit(page, `/jobs/${jobId}/boxes/box-guest-room/breaker`)
   await page.waitForLoadState('networkidle')
   await page
     .getByRole('button', { name: /^It stayed/ })
@@ -145,7 +145,7 @@ test('a try of the hunt has its note, and is taken back', async ({ page, request
 
 test('words and rank of a defect while it is open, and its note', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/box-hall/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-hall/look`)
   await page.waitForLoadState('networkidle')
   await unfold(page, 'Add one that you see')
   await page.getByLabel('What is wrong').fill('Scorched strap')
@@ -167,7 +167,7 @@ test('words and rank of a defect while it is open, and its note', async ({ page,
 
 test('handed over on an earlier day', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/defects`)
+  await visit(page, `/jobs/${jobId}/defects`)
   await page
     .getByRole('button', { name: /^Hand over/ })
     .first()
@@ -192,7 +192,7 @@ test('a step has its note; a setting and a test are taken back, with what was re
     'SELECT p.box_id AS id FROM tests t JOIN places p ON p.job_id = t.job_id AND p.id = t.place_id WHERE t.job_id = ? LIMIT 1',
     jobId,
   )) as [{ id: string }]
-  await page.goto(`/jobs/${jobId}/boxes/${doneBox}/prove`)
+  await visit(page, `/jobs/${jobId}/boxes/${doneBox}/prove`)
   await page.waitForLoadState('networkidle')
   const tests = () =>
     rows(
@@ -214,7 +214,7 @@ test('a step has its note; a setting and a test are taken back, with what was re
     .click()
   await saved(page)
   expect(await tests()).toHaveLength(count - 1)
-  await page.goto(`/jobs/${jobId}/boxes/${doneBox}/set`)
+  await visit(page, `/jobs/${jobId}/boxes/${doneBox}/set`)
   const settings = () =>
     rows(
       'SELECT s.value FROM settings s JOIN places p ON p.job_id = s.job_id AND p.id = s.place_id WHERE s.job_id = ? AND p.box_id = ?',
@@ -230,7 +230,7 @@ test('a step has its note; a setting and a test are taken back, with what was re
     await saved(page)
     expect(await settings()).toHaveLength(made - 1)
   }
-  await page.goto(`/jobs/${jobId}/boxes/${doneBox}/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/${doneBox}/wire`)
   await page.waitForLoadState('networkidle')
   await page.locator('[data-step] summary', { hasText: 'Note' }).first().click()
   await page
@@ -251,7 +251,7 @@ test('a step has its note; a setting and a test are taken back, with what was re
 
 test('who works, and what must be kept, said otherwise', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/day`)
+  await visit(page, `/jobs/${jobId}/day`)
   await page.waitForLoadState('networkidle')
   const first = page.getByRole('textbox', { name: 'Name', exact: true }).first()
   await first.fill('Wren')
@@ -273,7 +273,7 @@ test('who works, and what must be kept, said otherwise', async ({ page, request 
 
 test('a photo shows something else than was said', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
-  await page.goto(`/jobs/${jobId}/boxes/box-hall/look#photos`)
+  await visit(page, `/jobs/${jobId}/boxes/box-hall/look#photos`)
   await page.locator('#photos').scrollIntoViewIfNeeded()
   const png = await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 40 } })
   await page

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bringInDemo, pick, rows, saved, stage } from './helpers'
+import { bringInDemo, pick, rows, saved, stage, visit } from './helpers'
 import { answerToTheEnd, press, prove } from './test-stage'
 
 /** One conductor on Test: its role, then readings, each one press. */
@@ -28,7 +28,7 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
       elsewhere.push(each.url())
   })
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
 
   // House: a room and a box.
   await page.getByRole('button', { name: 'Add a room' }).click()

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bringIn, bringInDemo, pick } from './helpers'
+import { bringIn, bringInDemo, pick, visit } from './helpers'
 import { usualBox } from '@/demo/usual'
 
 const lampList = (page: Page) => page.getByRole('list', { name: 'Lamps' })
@@ -13,7 +13,7 @@ test('three places on the stair: every one changes the light, in the drawing and
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-stair-middle/look`)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-middle/look`)
   await page.getByRole('link', { name: 'Try by hand' }).click()
   await expect(page).toHaveURL(/box-stair-middle\/try$/)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Try by hand Stair light')
@@ -38,7 +38,7 @@ test('three places on the stair: every one changes the light, in the drawing and
 
 test('a breaker takes the hatching and the light away', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-stair-bottom/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-bottom/try`)
   await expect(live(page).first()).toBeAttached()
   await page.getByRole('button', { name: 'breaker 4: on', exact: true }).click()
   await expect(lampList(page)).toHaveText('Stair light Dark')
@@ -52,7 +52,7 @@ test('a tester is put to conductors and goes on reading while switches are worke
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-stair-top/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-top/try`)
   await expect(lampList(page)).toHaveText('Stair light Full')
   await pick(page, 'In your hand', 'Low-impedance meter')
   await expect(page.getByText('Touch where the first lead goes.')).toBeVisible()
@@ -86,7 +86,7 @@ test('a tester is put to conductors and goes on reading while switches are worke
 test('the old two-supply pair: the fault is played, and its way is shown', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
   await page.emulateMedia({ reducedMotion: 'reduce' })
-  await page.goto(`/jobs/${jobId}/boxes/box-steps-foot/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-steps-foot/try`)
   await expect(page.getByText('One rule is broken')).toBeVisible()
   await expect(page.getByText(/its shell stands at 120 V/)).toBeVisible()
   await page.getByRole('button', { name: /^Show: The lamp’s return/ }).click()
@@ -100,7 +100,7 @@ test('the old two-supply pair: the fault is played, and its way is shown', async
 
 test('two circuits meet in a box: one breaker leaves the other’s light', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-island/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-island/try`)
   await place(page, 'Kitchen, By the island, gang 1').click()
   await place(page, 'Kitchen, By the island, gang 3').click()
   await expect(lampList(page)).toContainText('Light over the range Full')
@@ -112,7 +112,7 @@ test('two circuits meet in a box: one breaker leaves the other’s light', async
 
 test('a receptacle in the box: a plugged tester, and the finder’s hint', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-bedside/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-bedside/try`)
   await pick(page, 'In your hand', 'Receptacle tester')
   await page.getByRole('button', { name: 'Bedroom, Bedside, gang 2' }).click()
   await expect(reading(page)).toContainText('Wired right.')
@@ -130,7 +130,7 @@ test('what is being tried goes on when the job is fetched anew, and when it chan
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-stair-top/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-top/try`)
   await place(page, 'Stair, Landing').click()
   await expect(lampList(page)).toHaveText('Stair light Dark')
   await pick(page, 'In your hand', 'Low-impedance meter')
@@ -171,7 +171,7 @@ test('what is being tried goes on when the job is fetched anew, and when it chan
 
 test('a planned time switch: dusk, dawn, and its key', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-veranda/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-veranda/try`)
   await expect(page.getByRole('radio', { name: 'As planned' })).toBeChecked()
   await expect(lampList(page)).toContainText('Dark')
   await page.getByRole('button', { name: 'Dusk' }).click()
@@ -187,7 +187,7 @@ test('a planned time switch: dusk, dawn, and its key', async ({ page, request })
 test('a dimmer is pressed and dimmed; a short trips', async ({ page, request }) => {
   const planned = usualBox({ choice: 'dimmer-led-150-two-wire' }).record
   const jobId = await bringIn(request, planned)
-  await page.goto(`/jobs/${jobId}/boxes/box/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box/try`)
   await page.getByRole('button', { name: 'Press', exact: true }).click()
   await page.getByRole('button', { name: 'Dimmer', exact: true }).click()
   await expect(lampList(page)).toHaveText('Ceiling light Dimmed 65 %')
@@ -206,7 +206,7 @@ test('a dimmer is pressed and dimmed; a short trips', async ({ page, request }) 
     ]),
   )
   const shorted = await bringIn(request, { ...record, ends })
-  await page.goto(`/jobs/${shorted}/boxes/box/try`)
+  await visit(page, `/jobs/${shorted}/boxes/box/try`)
   await place(page, 'Room, By the door').click()
   await expect(page.getByText(/breaker 7 trips: hot meets neutral\./)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Breaker 7: tripped', exact: true })).toBeVisible()
@@ -219,7 +219,7 @@ test('a plan that fails is seen failing: a lamp too small flickers, and it says 
   const lamps = [{ kind: 'led' as const, wattsEach: 4, count: 1, dimmable: 'yes' as const, powerFactor: 0.9 }]
   const { record } = usualBox({ choice: 'smart-switch-two-wire', lamps })
   const jobId = await bringIn(request, record)
-  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await expect(page.getByText(/^Not proven: this plan breaks/)).toBeVisible()
   await page.getByRole('link', { name: 'See them happen on the drawing' }).click()
   await page.emulateMedia({ reducedMotion: 'reduce' })
@@ -233,11 +233,11 @@ test('wires that nobody has named yet: it says what is missing and leads there',
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-playroom/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-playroom/try`)
   await expect(page.getByText('It cannot be worked yet: 6 conductors have no role.')).toBeVisible()
   await page.getByRole('link', { name: /^Say what each wire is: Playroom/ }).click()
   await expect(page).toHaveURL(/box-playroom\/test$/)
-  await page.goto(`/jobs/${jobId}/boxes/attic/try`)
+  await visit(page, `/jobs/${jobId}/boxes/attic/try`)
   await expect(page.getByRole('heading', { name: 'This box is not there' })).toBeVisible()
 })
 
@@ -246,7 +246,7 @@ test('on a phone: the lamp and the reading stay in sight, the drawing is moved b
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/boxes/box-stair-bottom/try`)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-bottom/try`)
   await expect(lampList(page)).toBeInViewport()
   await page.getByRole('button', { name: 'Flip' }).last().scrollIntoViewIfNeeded()
   await page.getByRole('button', { name: 'Flip' }).last().click()

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
-import { bringIn, bringInDemo, rows, saved } from './helpers'
+import { bringIn, bringInDemo, rows, saved, visit } from './helpers'
 
 test('the whole house: three proposals side by side, one taken over as one step @phone', async ({
   page,
@@ -8,7 +8,7 @@ test('the whole house: three proposals side by side, one taken over as one step 
 }) => {
   const record = quillbackRoad()
   const jobId = await bringIn(request, { ...record, choices: {} })
-  await page.goto(`/jobs/${jobId}`)
+  await visit(page, `/jobs/${jobId}`)
   await page.getByRole('link', { name: 'Choose for the whole house' }).click()
   await expect(page.getByRole('heading', { name: 'The whole house' })).toBeVisible()
   await expect(page.getByText(/\d+ of 23 lights have something that fits/)).toBeVisible()
@@ -33,7 +33,7 @@ test('what is chosen is held on to unless it is let go; a budget that nothing ke
   request,
 }) => {
   const jobId = await bringInDemo(request)
-  await page.goto(`/jobs/${jobId}/whole`)
+  await visit(page, `/jobs/${jobId}/whole`)
   const hall = page.getByRole('listitem').filter({ hasText: 'Hall lantern' })
   await expect(hall.getByText(/^Dimmer, LED 150 W, neutral/)).toBeVisible()
   await page.getByLabel('At most (USD)').fill('20')
@@ -59,7 +59,7 @@ test('what is being worked out can be stopped, and begun again', async ({ page, 
   await page.route('**/*.wasm', () => {
     asked++
   })
-  await page.goto(`/jobs/${jobId}/whole`)
+  await visit(page, `/jobs/${jobId}/whole`)
   await expect(page.getByText(/\d+ of 23 lights have something that fits/)).toBeVisible()
   await page.getByRole('button', { name: 'Propose' }).click()
   await expect(page.getByText('0 of 3 proposals worked out …')).toBeVisible()

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import type { CableAsFound, Strand } from '@/demo/builder'
 import { bareJob, strand } from '@/demo/usual'
-import { bringIn, rows, saved } from './helpers'
+import { bringIn, rows, saved, visit } from './helpers'
 
 /** A switch by the door, all loose, two breakers that come in by some cables, and a lamp of one of them or not said. */
 function boxFedBy(feeds: readonly CableAsFound[], circuit?: string) {
@@ -62,7 +62,7 @@ test('which breaker is asked, conductor by conductor, and the light stays on its
   request,
 }) => {
   const jobId = await bringIn(request, twoLines())
-  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await page.waitForLoadState('networkidle')
   await expect(page.getByText('It cannot be wired yet')).toBeVisible()
   const answer = async (question: string, name: string) => {
@@ -103,7 +103,7 @@ test('one neutral beside two hots: together or whose, and the plan keeps it whol
   request,
 }) => {
   const jobId = await bringIn(request, oneNeutral())
-  await page.goto(`/jobs/${jobId}/boxes/box/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await page.waitForLoadState('networkidle')
   const asked = page.getByRole('group', { name: 'Whose neutral is A white, beside the hots of 7 and 9?' })
   await expect(asked.getByRole('radio')).toHaveCount(3)

@@ -1,6 +1,6 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import { chainOf, type Chain } from '@/testing/route/chain'
-import { bringIn, rows, saved } from './helpers'
+import { bringIn, rows, saved, visit } from './helpers'
 
 const LINKED = 'smart-switch-linked'
 
@@ -30,7 +30,7 @@ test('one step at a time, huge; what holds it and what the power would do there 
     lit: 1,
     choices: ['dimmer-led-150-two-wire', 'companion-oak'],
   })
-  await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box0/wire`)
   await expect(page.getByText('Proven.')).toBeVisible()
   await page.getByRole('radio', { name: 'One at a time' }).check()
   const step = page.getByRole('article', { name: /^Step/ })
@@ -55,7 +55,7 @@ test('the whole way of a conductor, from a tap on it', async ({ page, request })
     lit: 2,
     choices: ['dimmer-led-150-two-wire', 'companion-oak', 'companion-oak'],
   })
-  await page.goto(`/jobs/${jobId}/boxes/box1/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box1/wire`)
   const red = page.getByRole('button', { name: /^Cable R0, red/ })
   // Pressed before the page answers keys, it is pressed again.
   await expect(async () => {
@@ -82,7 +82,7 @@ async function dimmerAndCompanion(page: Page, request: APIRequestContext) {
     spares: 1,
     choices: ['dimmer-led-150-two-wire', 'companion-oak'],
   })
-  await page.goto(`/jobs/${jobId}/boxes/box0/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box0/wire`)
   const red = page.getByRole('button', { name: /^Cable R0, red/ })
   await expect(red).toHaveAccessibleName(/Will be: signal/)
   return { jobId, red }
@@ -149,7 +149,7 @@ test('what cannot be wired says why, and what would do', async ({ page, request 
     neutrals: false,
     choices: [LINKED, LINKED],
   })
-  await page.goto(`/jobs/${jobId}/boxes/box1/wire`)
+  await visit(page, `/jobs/${jobId}/boxes/box1/wire`)
   await expect(page.getByRole('heading', { name: 'It cannot be wired yet' })).toBeVisible()
   await expect(
     page.getByText(/the colours of the conductors between Room, Box 0 and Room, Box 1/),

@@ -16,6 +16,7 @@ const Palette = dynamic(() => import('./palette').then(module => module.Palette)
 const Help = dynamic(() => import('./help').then(module => module.Help), { ssr: false })
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
+  opening: 'Opening…',
   saved: 'Saved',
   saving: 'Saving…',
   waiting: 'Kept here, waiting for the server',

@@ -152,6 +152,34 @@ describe('the job in the browser', () => {
     expect(after.snapshot().record.boxes.box!.name).toBe('Two')
   })
 
+  it('opens until it has looked at what was kept, and keeps nothing over that', async () => {
+    const { doors, state, retry } = world({ down: true })
+    const before = jobStore(initial, [], doors)
+    before.send('edit a box', 'box', [rename('One', 1)])
+    await settled()
+    const after = jobStore(initial, [], doors)
+    expect(after.snapshot().save).toBe('opening')
+    // Somebody is quicker than the page.
+    after.send('edit a box', 'box', [rename('Two', 2)])
+    after.start()
+    await settled()
+    expect(state.kept).toHaveLength(2)
+    state.down = false
+    retry()
+    await settled()
+    await settled()
+    expect(after.snapshot()).toMatchObject({ save: 'saved', record: { boxes: { box: { name: 'Two' } } } })
+    expect(new Set(state.sent).size).toBe(2)
+  })
+
+  it('is open at once where nothing was kept', async () => {
+    const store = jobStore(initial, [], world().doors)
+    store.start()
+    store.start()
+    await settled()
+    expect(store.snapshot().save).toBe('saved')
+  })
+
   it('an answer lost on the way is asked for again under the same id', async () => {
     const { doors, state, retry, seen } = world({ losesAnswers: 2 })
     const store = jobStore(initial, [], doors)

@@ -14,7 +14,8 @@ export interface VersionedRecord {
   readonly revision: number
 }
 
-export type SaveState = 'saved' | 'saving' | 'waiting'
+/** *Opening* until the page listens: what was kept before a reload is not looked at yet. */
+export type SaveState = 'opening' | 'saved' | 'saving' | 'waiting'
 
 export interface JobSnapshot extends VersionedRecord {
   readonly save: SaveState
@@ -69,7 +70,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   let failures = 0
   /** Steps back or forward that were pressed while another was on its way. */
   let waiting: readonly { readonly kind: 'undo' | 'redo'; readonly boxId: string | null }[] = []
-  let state: JobSnapshot = { ...initial, save: 'saved', refusal: null, conflict: null, undo: {} }
+  let state: JobSnapshot = { ...initial, save: 'opening', refusal: null, conflict: null, undo: {} }
   const listeners = new Set<() => void>()
 
   const publish = (change: Partial<JobSnapshot>) => {
@@ -93,6 +94,13 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       else delete versions[key]
     }
     return { record: applyChanges(over.record, changes.value), versions, revision: over.revision }
+  }
+
+  /** What was kept before a reload goes first, and is looked at before anything is kept over it. */
+  const takeUp = () => {
+    if (state.save !== 'opening') return
+    pending = world.kept()
+    publish({ ...laidOver(), save: 'saving' })
   }
 
   const queue = (command: Command | UndoCommand) => {
@@ -171,6 +179,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   }
 
   const takeBack = (kind: 'undo' | 'redo', boxId: string | null) => {
+    takeUp()
     const last = pending.filter(command => command.boxId === boxId).at(-1)
     if (last && 'undoes' in last) {
       // What it leaves to be taken back is known once it is answered.
@@ -191,6 +200,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     },
     snapshot: () => state,
     send: (name, boxId, edits) => {
+      takeUp()
       const changes = transition(state.record, edits, { now: world.now(), guards })
       if (!changes.ok) {
         publish({ refusal: changes.faults })
@@ -216,10 +226,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       if (!guards.includes(guard)) guards.push(guard)
     },
     start: () => {
-      const kept = world.kept()
-      if (kept.length === 0 || pending.length > 0) return
-      pending = kept
-      publish(laidOver())
+      takeUp()
       void flush()
     },
   }
