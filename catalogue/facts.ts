@@ -110,6 +110,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'one-strap',
+    'Two circuits that end on one strap are switched off together, by a handle tie or one breaker of two poles: with one off, the strap is still live.',
+    COMMON,
+  ),
+  fact(
     'borrowed-neutral',
     'A neutral that another circuit returns on reads 0 V until its joint is opened; then its load side can stand at line voltage.',
     COMMON,

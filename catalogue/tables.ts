@@ -56,6 +56,10 @@ export const lamps: Readonly<Record<LampKind, LampFact>> = {
   ),
   'electronic-ballast': lamp('Tubes on electronic ballast', 'electronic-ballast', 0.95, 2, 'never'),
   'fan-motor': lamp('Fan or other motor', 'motor', 0.7, 20, 'never', { coldShare: 1, ohmsShare: 0.1 }),
+  inductive: lamp('Coil: bell transformer, contactor, valve', 'inductive', 0.5, 10, 'never', {
+    coldShare: 1,
+    ohmsShare: 0.1,
+  }),
   receptacle: lamp('Receptacle', 'general', 1, 1, 'never'),
 }
 

@@ -134,6 +134,8 @@ export function jobBuilder(job: JobRow) {
       setBackMillimetres: 0,
       surface: 'plaster',
       innerClamps: false,
+      fittingKinds: 0,
+      ringCubicInches: null,
       hidden: false,
       freeLengthMillimetres: null,
       plate: '',
@@ -159,6 +161,7 @@ export function jobBuilder(job: JobRow) {
         jointId: `${found.id}-joint-${joint}`,
         deviceId: to === 'box' ? null : `${found.id}-${gang}-old`,
         terminal: to === 'box' ? null : terminal!,
+        gauge: null,
       })
     })
   }
@@ -191,6 +194,8 @@ export function jobBuilder(job: JobRow) {
         name: control.name,
         dimmable: 'not-known',
         phase: 'not-known',
+        amperesEach: null,
+        voltAmperesEach: null,
         powerFactor: null,
         horsepower: null,
         metalLuminaire: 'no',

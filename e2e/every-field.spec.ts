@@ -5,7 +5,8 @@ import { ENTITIES, ENTITY_NAMES, JOB_FIELDS, type EntityName } from '@/core/mode
 import type { Fields } from '@/core/model/fields'
 import { quillbackRoad } from '@/demo/quillback'
 import { unfold } from './hand'
-import { HANDS, type ByHand } from './hands'
+import { HANDS } from './hands'
+import type { ByHand } from './hand-kinds'
 import { bringIn, rows, saved, visit } from './helpers'
 
 const STAIR = 'box-stair-bottom'

@@ -1,4 +1,4 @@
-import type { ENTITIES, EntityName, JOB_FIELDS } from '@/core/model/entities'
+import type { EntityName, JOB_FIELDS } from '@/core/model/entities'
 import {
   BOX_KINDS,
   BOX_MATERIALS,
@@ -10,15 +10,16 @@ import {
   PROTECTIONS,
   ROLES,
   ROOM_KINDS,
+  RUNS_THROUGH,
   SHEATHS,
   STRANDINGS,
   SURFACES,
   WANTS,
   WISHES,
-  YES_NO_UNKNOWN,
 } from '@/core/model/vocabulary'
 import {
   BOX_KIND_WORDS,
+  CONNECTOR_WORDS,
   INSULATION_WORDS,
   LAMP_WORDS,
   plain,
@@ -26,39 +27,24 @@ import {
   ROOM_KIND_WORDS,
   WANT_WORDS,
 } from '@/ui/words'
-
-/** Values of a choice by the words that stand for them in the interface. */
-type Words = Readonly<Record<string, string>>
-
-const worded = <Value extends string>(values: readonly Value[], words: (value: Value) => string): Words =>
-  Object.fromEntries(values.map(value => [value, words(value)]))
-
-/** How hands set a field, change it and take it back; or in which test they do; or why they do not. */
-export type ByHand =
-  | { readonly by: 'pick' | 'select'; readonly label: string; readonly words: Words; readonly but?: Words }
-  | { readonly by: 'text' | 'number'; readonly label: string; readonly values: readonly (string | number)[] }
-  | { readonly by: 'check'; readonly label: string }
-  | { readonly by: 'test'; readonly file: string; readonly title: string; readonly but?: Words }
-  | { readonly by: 'nobody'; readonly why: string }
-
-const pick = (label: string, words: Words, but?: Words): ByHand => ({ by: 'pick', label, words, but })
-const select = (label: string, words: Words, but?: Words): ByHand => ({ by: 'select', label, words, but })
-const text = (label: string, ...values: string[]): ByHand => ({ by: 'text', label, values })
-const number = (label: string, ...values: number[]): ByHand => ({ by: 'number', label, values })
-const check = (label: string): ByHand => ({ by: 'check', label })
-const inTest = (file: string, title: string, but?: Words): ByHand => ({ by: 'test', file, title, but })
-const nobody = (why: string): ByHand => ({ by: 'nobody', why })
-
-const MADE_WITH_ROW = nobody('It is said by where the row is added, and moves with it.')
-const GIVEN = nobody('The order and the moment of what happened at the wall are given, and never said.')
-const RECKONED = nobody('It is worked out from readings, and void when they change.')
-const ASKED = nobody('It is said by the question that was asked, and by the answer that was pressed.')
-export const yesNo = worded(YES_NO_UNKNOWN, plain)
+import {
+  check,
+  inTest,
+  nobody,
+  number,
+  pick,
+  select,
+  text,
+  worded,
+  type ByHand,
+  MADE_WITH_ROW,
+  yesNo,
+  type HandsOf,
+} from './hand-kinds'
+import { AT_THE_WALL } from './hands-at-the-wall'
 
 /** Every field of every table. A new one without an entry does not compile. */
-export const HANDS: {
-  readonly [Name in EntityName]: { readonly [Field in Exclude<keyof (typeof ENTITIES)[Name], 'id'>]: ByHand }
-} & {
+export const HANDS: HandsOf<EntityName> & {
   readonly job: { readonly [Field in Exclude<keyof typeof JOB_FIELDS, 'id'>]: ByHand }
 } = {
   job: {
@@ -126,6 +112,8 @@ export const HANDS: {
     setBackMillimetres: number('Set back from the surface (mm)', 5),
     surface: select('Surface', worded(SURFACES, plain)),
     innerClamps: check('Inner cable clamps'),
+    fittingKinds: number('Studs and hickeys, kinds', 2),
+    ringCubicInches: number('A ring on it adds (in³)', 8),
     hidden: check('Covered: it cannot be reached without damage'),
     freeLengthMillimetres: number('Free conductor, the shortest (mm)', 120),
     plate: text('Old plate', 'Brass, one gang'),
@@ -162,6 +150,8 @@ export const HANDS: {
       worded(LAMP_KINDS, kind => (kind === 'receptacle' ? 'Receptacle, or half of one' : LAMP_WORDS[kind])),
     ),
     wattsEach: number('Watts each', 12, 40),
+    amperesEach: number('Amperes each, by its plate', 0.2),
+    voltAmperesEach: number('Volt-amperes each', 18),
     count: number('Count', 4),
     dimmable: pick('Dimmable, by the print on the lamp', yesNo),
     phase: select('Dimming edge', worded(PHASES, plain)),
@@ -229,13 +219,24 @@ export const HANDS: {
   },
   joints: {
     boxId: MADE_WITH_ROW,
-    connector: pick('Its joint is held by', worded(CONNECTORS, plain)),
+    connector: pick(
+      'Its joint is held by',
+      worded(
+        CONNECTORS.filter(each => !RUNS_THROUGH.includes(each)),
+        each => CONNECTOR_WORDS[each],
+      ),
+      {
+        unbroken: 'Said of two ends alone: “a conductor that runs through unbroken”.',
+        looped: 'Said of two ends alone: “a conductor that runs through unbroken”.',
+      },
+    ),
     bareShows: check('Bare copper shows'),
   },
   pigtails: {
     jointId: MADE_WITH_ROW,
     deviceId: inTest('e2e/said-of-a-box.spec.ts', 'a pigtail from a joint to a screw'),
     terminal: inTest('e2e/said-of-a-box.spec.ts', 'a pigtail from a joint to a screw'),
+    gauge: inTest('e2e/said-of-a-box.spec.ts', 'a pigtail from a joint to a screw'),
   },
   ends: {
     conductorId: inTest('e2e/by-hand.spec.ts', 'a cable is linked to another box'),
@@ -265,145 +266,5 @@ export const HANDS: {
     ),
     seenAtSheath: check('Seen where the sheath ends: a ground by construction'),
   },
-  readings: {
-    boxId: MADE_WITH_ROW,
-    seq: GIVEN,
-    at: GIVEN,
-    purpose: ASKED,
-    instrument: ASKED,
-    fromEndId: ASKED,
-    toEndId: ASKED,
-    reference: ASKED,
-    value: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
-    breaker: ASKED,
-    switchPosition: ASKED,
-    stand: ASKED,
-    toSpot: ASKED,
-    toGroupId: ASKED,
-    workedDeviceId: ASKED,
-    answer: ASKED,
-    struck: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
-    corrected: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
-    note: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
-  },
-  findings: { endId: RECKONED, role: RECKONED, proof: RECKONED, basis: RECKONED },
-  needs: {
-    groupId: MADE_WITH_ROW,
-    need: inTest('e2e/needs.spec.ts', 'what is wanted, need by need'),
-    value: inTest('e2e/needs.spec.ts', 'what is wanted, need by need'),
-  },
-  notes: {
-    endId: MADE_WITH_ROW,
-    text: inTest('e2e/photos.spec.ts', 'a photo before anything is moved, a note pinned to a conductor'),
-  },
-  photos: {
-    boxId: MADE_WITH_ROW,
-    kind: inTest('e2e/taken-back.spec.ts', 'a photo shows something else than was said'),
-    widthPixels: nobody('Measured in the picture.'),
-    heightPixels: nobody('Measured in the picture.'),
-    note: inTest('e2e/taken-back.spec.ts', 'a photo shows something else than was said'),
-    seq: GIVEN,
-    at: GIVEN,
-  },
-  claims: { endId: RECKONED, readingId: RECKONED },
-  switchings: {
-    circuitId: inTest(
-      'e2e/taken-back.spec.ts',
-      'any breaker is switched from the panel, and a switching struck out',
-    ),
-    to: inTest(
-      'e2e/taken-back.spec.ts',
-      'any breaker is switched from the panel, and a switching struck out',
-    ),
-    foundSo: inTest(
-      'e2e/taken-back.spec.ts',
-      'any breaker is switched from the panel, and a switching struck out',
-    ),
-    struck: inTest(
-      'e2e/taken-back.spec.ts',
-      'any breaker is switched from the panel, and a switching struck out',
-    ),
-    seq: GIVEN,
-    at: GIVEN,
-  },
-  breakerTries: {
-    boxId: MADE_WITH_ROW,
-    circuitId: MADE_WITH_ROW,
-    placeId: MADE_WITH_ROW,
-    endId: MADE_WITH_ROW,
-    shows: inTest('e2e/taken-back.spec.ts', 'a try of the hunt has its note, and is taken back'),
-    hinted: inTest('e2e/hunt.spec.ts', 'the hunt for a breaker: likeliest first'),
-    note: inTest('e2e/taken-back.spec.ts', 'a try of the hunt has its note, and is taken back'),
-    seq: GIVEN,
-    at: GIVEN,
-  },
-  defects: {
-    boxId: MADE_WITH_ROW,
-    ruleId: RECKONED,
-    severity: inTest('e2e/taken-back.spec.ts', 'words and rank of a defect while it is open, and its note'),
-    what: inTest('e2e/taken-back.spec.ts', 'words and rank of a defect while it is open, and its note'),
-    state: inTest(
-      'e2e/defects.spec.ts',
-      'defects of the house: mended, struck off, and the rest handed over',
-    ),
-    note: inTest('e2e/taken-back.spec.ts', 'words and rank of a defect while it is open, and its note'),
-    handedTo: inTest(
-      'e2e/defects.spec.ts',
-      'defects of the house: mended, struck off, and the rest handed over',
-    ),
-    handedOn: inTest('e2e/taken-back.spec.ts', 'handed over on an earlier day'),
-  },
-  choices: {
-    placeId: MADE_WITH_ROW,
-    modelId: inTest('e2e/choose.spec.ts', 'a choice can be changed, taken back and done again'),
-  },
-  steps: {
-    boxId: MADE_WITH_ROW,
-    stepKey: MADE_WITH_ROW,
-    seq: GIVEN,
-    at: GIVEN,
-    note: inTest(
-      'e2e/taken-back.spec.ts',
-      'a step has its note; a setting and a test are taken back, with what was read',
-    ),
-  },
-  settings: {
-    placeId: MADE_WITH_ROW,
-    settingId: MADE_WITH_ROW,
-    value: inTest(
-      'e2e/taken-back.spec.ts',
-      'a step has its note; a setting and a test are taken back, with what was read',
-    ),
-  },
-  tests: {
-    placeId: MADE_WITH_ROW,
-    testKey: MADE_WITH_ROW,
-    outcome: inTest(
-      'e2e/taken-back.spec.ts',
-      'a step has its note; a setting and a test are taken back, with what was read',
-    ),
-    measured: inTest(
-      'e2e/taken-back.spec.ts',
-      'a step has its note; a setting and a test are taken back, with what was read',
-    ),
-    note: inTest(
-      'e2e/taken-back.spec.ts',
-      'a step has its note; a setting and a test are taken back, with what was read',
-    ),
-    seq: GIVEN,
-    at: GIVEN,
-  },
-  houseRules: { ruleId: MADE_WITH_ROW, value: inTest('e2e/rules.spec.ts', 'a house rule: what it changes') },
-  crew: {
-    name: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
-    readsLive: inTest('e2e/day.spec.ts', 'the day: fewer walks'),
-    atPanel: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
-  },
-  keeps: {
-    kind: MADE_WITH_ROW,
-    roomId: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
-    circuitId: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
-    minutes: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
-  },
-  turns: { boxId: MADE_WITH_ROW, position: inTest('e2e/day.spec.ts', 'boxes ordered by hand') },
+  ...AT_THE_WALL,
 }

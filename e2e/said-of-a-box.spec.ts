@@ -3,8 +3,8 @@ import { quillbackRoad } from '@/demo/quillback'
 import { BOX_KINDS, TESTER_SHOWS } from '@/core/model/vocabulary'
 import { BOX_KIND_WORDS, LAMP_WORDS, plain } from '@/ui/words'
 import { boxIn, Hand, startedJob, unfold } from './hand'
-import { yesNo } from './hands'
-import { bringIn, rows, saved, visit } from './helpers'
+import { yesNo } from './hand-kinds'
+import { bringIn, bringInBox, pick, rows, saved, visit } from './helpers'
 
 const STAIR = 'box-stair-bottom'
 
@@ -217,9 +217,55 @@ test('a pigtail from a joint to a screw', async ({ page, request }) => {
   await pigtail.check()
   await saved(page)
   expect(await found()).toEqual([{ terminal: 'common' }])
+  const gauge = page.getByLabel('Gauge of the pigtail to “Odd screw”')
+  await gauge.selectOption({ label: '18 AWG' })
+  await saved(page)
+  const thin = page.getByRole('listitem').filter({ hasText: /A pigtail from the joint of .* is 18 AWG/ })
+  await expect(thin.getByText('Danger.')).toBeVisible()
+  const said = () =>
+    rows('SELECT gauge FROM pigtails WHERE job_id = ? AND joint_id = ?', jobId, `${STAIR}-joint-whites`)
+  expect(await said()).toEqual([{ gauge: '18 AWG' }])
+  await gauge.selectOption({ label: 'Not known' })
+  await saved(page)
+  expect(await said()).toEqual([{ gauge: null }])
+  await expect(thin).toHaveCount(0)
   await pigtail.uncheck()
   await saved(page)
   expect(await found()).toEqual([])
+})
+
+test('a conductor that runs through unbroken', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
+  const fill = page.locator('summary', { hasText: /As found/ })
+  const before = await fill.innerText()
+  const strand = (name: string) => page.getByRole('button', { name: new RegExp(`^Cable ${name}`) }).first()
+  await strand('A, white').press('Enter')
+  const held = page.getByRole('group', { name: 'Its joint is held by' })
+  await expect(held).toBeVisible()
+  const connector = () =>
+    rows(
+      'SELECT j.connector FROM joints j JOIN ends e ON e.job_id = j.job_id AND e.joint_id = j.id WHERE e.job_id = ? AND e.id = ?',
+      jobId,
+      'box-a-white-2-end',
+    )
+  await pick(page, 'Its joint is held by', 'None: it runs through')
+  await saved(page)
+  expect(await connector()).toEqual([{ connector: 'unbroken' }])
+  await expect(fill).not.toHaveText(before)
+  await pick(page, 'Its joint is held by', 'None: it runs through in a loop')
+  await saved(page)
+  expect(await connector()).toEqual([{ connector: 'looped' }])
+  await expect(fill).toHaveText(before)
+  await pick(page, 'Its joint is held by', 'Twist on')
+  await saved(page)
+  // What holds three, or a pigtail, is a joint.
+  await unfold(page, 'Pigtails from this joint')
+  await page
+    .getByRole('checkbox', { name: /^Pigtail to / })
+    .first()
+    .check()
+  await expect(held.getByRole('radio', { name: 'None: it runs through', exact: true })).toHaveCount(0)
 })
 
 test('whose a conductor is: its circuit, its light, its pair; and nobody’s again', async ({

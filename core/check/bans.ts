@@ -119,9 +119,33 @@ function dimmability(question: Question, load: Load): 'yes' | 'no' | 'not-known'
   }
 }
 
+/** A device that can cut either edge is set to one of them: the one that its lamps ask for. */
+function eitherLines(lamps: readonly Load[]): Line[] {
+  const asked = [...new Set(lamps.map(({ phase }) => phase))].filter(
+    phase => phase === 'leading' || phase === 'trailing',
+  )
+  if (asked.length === 0) return []
+  const [edge] = asked
+  return [
+    asked.length === 1
+      ? line('phase', 'fits', `It is set to cut the ${edge} edge, as the lamps ask.`, 'phase')
+      : line(
+          'phase',
+          'does-not-fit',
+          'Some of the lamps ask for the leading edge, some for the trailing one; it cuts one of the two.',
+          'phase',
+          {
+            cures: [
+              { id: 'one-edge', says: 'Take lamps that ask for one edge.', price: 0, minutes: 0, here: false },
+            ],
+          },
+        ),
+  ]
+}
+
 function phaseLines(question: Question, lamps: readonly Load[]): Line[] {
   const edge = question.device.dims!.phase
-  if (edge === 'either') return []
+  if (edge === 'either') return eitherLines(lamps)
   const differs = lamps.filter(
     load => load.phase !== 'not-known' && load.phase !== 'either' && load.phase !== edge,
   )

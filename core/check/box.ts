@@ -1,7 +1,7 @@
 import { deviceNamed, type Trade } from '../model/trade'
 import type { BoxView, PlaceView } from '../job/box-view'
 import { figure } from '../model/units'
-import { fillOf } from './fill'
+import { fillOf, volumeOf } from './fill'
 import { against, line, type Cure, type Line } from './line'
 import type { Question } from './place'
 import { setBackLimit } from './set-back'
@@ -12,7 +12,8 @@ const BEND_MILLIMETRES = 10
 /** What is over, or undecided, in this box with the device in its gang; and the ring or box that cures it all. */
 export function boxLines(question: Question): Line[] {
   const { view, device } = question
-  const { volumeCubicInches: volume, depthMillimetres: depth } = view.box
+  const { depthMillimetres: depth } = view.box
+  const volume = volumeOf(view.box)
   const byVolume = view.region.fillBy === 'volume'
   const fill = fillOf(question)
   const needed = device.size.depthMillimetres + BEND_MILLIMETRES
@@ -99,7 +100,7 @@ function boxCures(
       each.riseMillimetres >= lacking.riseMillimetres,
   )
   if (byVolume && ring) {
-    const volume = view.box.volumeCubicInches
+    const volume = volumeOf(view.box)
     const depth = view.box.depthMillimetres
     const then = [
       ...(volume === null ? [] : [`${figure(volume + ring.cubicInches, 2)} in³`]),

@@ -103,3 +103,107 @@ it.each([
   expect(raised({ ...record, ends }).join()).toContain(`L7 white is used as ${words} and not marked`)
   expect(raised(twoGauges([15, 20])).join()).not.toContain('not marked')
 })
+
+describe('what one strap or one tail carries', () => {
+  it('a pigtail thinner than its breaker allows is raised, and renewed with the work', () => {
+    const job = bareJob('tail')
+    job.box({
+      id: 'box',
+      room: 'room',
+      name: 'By the door',
+      breakers: ['7'],
+      controls: [{ group: 'light', name: 'Light', old: 'old-switch' }],
+      cables: [
+        {
+          name: 'A',
+          far: 'panel',
+          entry: 'bottom',
+          strands: [
+            strand('black', 'joint:hots', 'line', { gauge: '12 AWG' }),
+            strand('white', 'cap', 'neutral', { gauge: '12 AWG' }),
+          ],
+        },
+        {
+          name: 'B',
+          far: 'elsewhere',
+          entry: 'top',
+          strands: [strand('black', 'joint:hots', 'onward-feed', { gauge: '12 AWG' })],
+        },
+      ],
+      pigtails: [['hots', 'upper']],
+    })
+    const given = (gauge: '14 AWG' | '12 AWG' | '18 AWG' | null, ratedAmps: number): JobRecord => {
+      const record = job.record()
+      const [tail] = Object.values(record.pigtails)
+      return {
+        ...record,
+        circuits: { 'circuit-7': { ...record.circuits['circuit-7']!, ratedAmps } },
+        pigtails: { [tail!.id]: { ...tail!, gauge } },
+      }
+    }
+    const tails = (record: JobRecord) => raised(record).filter(each => each.includes('pigtail'))
+    const renewed = (record: JobRecord) =>
+      checkPlace(boxView(record, 'box')!, 'box-1', trade)[0]!.lines.filter(
+        ({ rule }) => rule === 'pigtail-gauge',
+      )
+    expect(tails(given('14 AWG', 20))).toEqual([
+      'danger: A pigtail from the joint of A black is 14 AWG on breaker 7 of 20 A (at most 15 A)',
+    ])
+    expect(renewed(given('14 AWG', 20))).toMatchObject([
+      { verdict: 'fits-if', cures: [{ says: 'Renew the pigtail in 12 AWG.', here: true }] },
+    ])
+    expect(tails(given('18 AWG', 15))).toHaveLength(1)
+    for (const [gauge, amps] of [
+      ['14 AWG', 15],
+      ['12 AWG', 20],
+      [null, 20],
+    ] as const) {
+      expect(tails(given(gauge, amps))).toEqual([])
+      expect(renewed(given(gauge, amps))).toEqual([])
+    }
+  })
+
+  it('two circuits on one strap go off together', () => {
+    const both = (poles: number, second: string | null): JobRecord => {
+      const record = twoGauges([15, 20])
+      const right = Object.values(record.ends).find(
+        ({ roleCircuitId, role }) => roleCircuitId === 'circuit-9' && role === 'line',
+      )!
+      return {
+        ...record,
+        circuits: Object.fromEntries(
+          Object.entries(record.circuits).map(([id, row]) => [id, { ...row, poles }]),
+        ),
+        ends: {
+          ...record.ends,
+          [right.id]: { ...right, deviceId: 'box-1-old', terminal: 'lower', roleCircuitId: second },
+        },
+      }
+    }
+    const strap = (record: JobRecord) => raised(record).filter(each => each.includes('one strap'))
+    expect(strap(both(1, 'circuit-9'))).toEqual([
+      expect.stringMatching(/^danger: 7 and 9 end on one strap in gang 1 and are not switched off together/),
+    ])
+    expect(strap(both(2, 'circuit-9'))).toEqual([])
+    expect(strap(both(1, 'circuit-7'))).toEqual([])
+    expect(strap(twoGauges([15, 20]))).toEqual([])
+  })
+
+  it('the switched conductor bears what its breaker lets through, like the hot', () => {
+    const record = twoGauges([15, 20])
+    const ends = Object.fromEntries(Object.entries(record.ends).filter(([, { boxId }]) => boxId === 'box'))
+    const load = Object.values(ends).find(({ roleGroupId }) => roleGroupId === 'right')!
+    const thin = {
+      ...record,
+      conductors: {
+        ...record.conductors,
+        [load.conductorId]: { ...record.conductors[load.conductorId]!, gauge: '14 AWG' as const },
+      },
+    }
+    expect(line(record).verdict).toBe('fits')
+    expect(line(thin)).toMatchObject({
+      verdict: 'does-not-fit',
+      says: '20 A breaker on 14 AWG (at most 15 A).',
+    })
+  })
+})

@@ -1,10 +1,11 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, type Circuits } from '../job/circuits'
 import { tiedBoxes } from '../job/tied'
-import type { Breaker } from '../model/entities'
+import type { Breaker, FoundPigtail } from '../model/entities'
 import { isLoadRole } from '../model/roles'
 import { sharersOf } from '../panel'
 import type { Trade } from '../model/trade'
+import type { Gauge } from '../model/vocabulary'
 
 /** A conductor, the largest breaker it may be on, and those it is on, or may be on where that is not known. */
 export interface Guarded {
@@ -30,6 +31,25 @@ export function guardedIn(view: BoxView, trade: Trade): Guarded[] {
         ? [circuit, ...sharersOf(view.record, circuit)]
         : [circuit]
     return breakers.length > 0 ? [{ each, mostAmps, breakers, isKnown: circuit !== undefined }] : []
+  })
+}
+
+/** A pigtail that was found, with the largest breaker it may be on; what it is on is told by its joint. */
+export interface Tail {
+  readonly pigtail: FoundPigtail
+  readonly gauge: Gauge
+  readonly guarded: Guarded
+}
+
+/** Pigtails too thin for each breaker they may be on. */
+export function thinTails(view: BoxView, trade: Trade): Tail[] {
+  const guarded = guardedIn(view, trade)
+  return view.pigtails.flatMap((pigtail): Tail[] => {
+    const { gauge, jointId } = pigtail
+    const inJoint = guarded.find(({ each }) => each.end.jointId === jointId)
+    if (gauge === null || !inJoint) return []
+    const own = { ...inJoint, mostAmps: trade.conductors[gauge].breakerNotAboveAmps ?? 0 }
+    return isSurelyOver(own) ? [{ pigtail, gauge, guarded: own }] : []
   })
 }
 

@@ -156,7 +156,7 @@ describe('a breaker bears all that hangs on it', () => {
     )
     expect(breaker({ ...record, loads }, 0)).toMatchObject({
       verdict: 'not-known',
-      says: '6.25 of 15 A on breaker 7 without this light: none of its lamps are recorded.',
+      says: '6.25 of 15 A on breaker 7, without the lamps nobody has read: this light.',
     })
   })
 

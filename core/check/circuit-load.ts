@@ -4,7 +4,7 @@ import type { Load } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import { figure } from '../model/units'
 import { against, line, type Line } from './line'
-import { measured } from './load'
+import { measured } from './measured'
 import type { Question } from './place'
 import { remembered } from './remembered'
 
@@ -57,6 +57,9 @@ function breakerLinesOf(question: Question): Line[] {
       (sum, load) => sum + measured(question, load).amps * (load.longHours ? region.continuousFactor : 1),
       0,
     )
+  /** Lights of which some lamps, or all, have never been recorded or read. */
+  const isUnread = (loads: readonly Load[]) =>
+    loads.length === 0 || !loads.every(load => measured(question, load).known)
   const own = ampsOf(place.loads)
   const by = circuitByLight(record)
   const whose = by.get(place.group.id) ?? (view.feeds.length === 1 ? view.feeds[0]!.circuit.id : null)
@@ -76,20 +79,27 @@ function breakerLinesOf(question: Question): Line[] {
       ),
     ]
   }
-  const others = [...by]
+  const lights = [...by]
     .filter(([light, id]) => id === circuit.id && light !== place.group.id)
-    .reduce((sum, [light]) => sum + ampsOf(rowsWith(record, 'loads', 'groupId', light)), 0)
+    .map(([light]) => ({ light, loads: rowsWith(record, 'loads', 'groupId', light) }))
+  const others = lights.reduce((sum, { loads }) => sum + ampsOf(loads), 0)
   const amps = own + others
   const rated = circuit.ratedAmps
   const over = amps > rated + 1e-9
-  if (place.loads.length === 0 && !over)
+  const unread = [
+    ...(isUnread(place.loads) ? ['this light'] : []),
+    ...lights.flatMap(({ light, loads }) =>
+      isUnread(loads) ? [`“${record.groups[light]?.name ?? light}”`] : [],
+    ),
+  ]
+  if (unread.length > 0 && !over)
     return [
       line(
         'breaker',
         'not-known',
-        `${figure(others, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker} without this light: none of its lamps are recorded.`,
+        `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}, without the lamps nobody has read: ${unread.join(', ')}.`,
         'long-hours',
-        { settledBy: 'Record the lamps: kind, watts, count.' },
+        { settledBy: 'Record those lamps: kind, watts, count.' },
       ),
     ]
   return [

@@ -1,5 +1,6 @@
 import { houseRule, isOwnLead, type BoxView, type EndView, type PlaceView } from '../job/box-view'
 import { circuitsOf } from '../job/circuits'
+import type { Box } from '../model/entities'
 import { isLoadRole } from '../model/roles'
 import { looksLikeGround } from '../model/regions'
 import { deviceNamed, type Trade } from '../model/trade'
@@ -11,9 +12,13 @@ export interface Fill {
   readonly says: string
 }
 
+/** The room in a box, with what a ring that is on it adds; null where nobody has read it. */
+export const volumeOf = ({ volumeCubicInches, ringCubicInches }: Box): number | null =>
+  volumeCubicInches === null ? null : volumeCubicInches + (ringCubicInches ?? 0)
+
 /**
- * Box fill by the common North American rule, in in³: conductors 1 each, grounds together, inner
- * clamps 1, each yoke 2 of the largest conductor on it. The device asked about stands in its own gang.
+ * Box fill by the common North American rule, in in³: conductors 1 each, one that runs through unbroken 1 (2 in a
+ * loop), grounds together, inner clamps 1, fittings 1 a kind, each yoke 2 of the largest conductor on it. The device asked about stands in its own gang.
  */
 export function fillOf({ view, place, device, trade }: Question): Fill {
   const others = view.places.filter(each => each.place.id !== place.place.id)
@@ -55,7 +60,8 @@ export function boxFill(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fi
 }
 
 function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
-  const counted = view.ends.filter(each => !isFixtureWire(view, each))
+  const through = seconds(view)
+  const counted = view.ends.filter(each => !isFixtureWire(view, each) && !through.has(each.end.id))
   const allowance = ({ conductor }: EndView) => trade.conductors[conductor.gauge].fillCubicInches ?? 0
   const isGround = ({ conductor, end }: EndView) =>
     end.role === 'ground' || looksLikeGround(view.region, conductor)
@@ -75,6 +81,7 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
     },
     { words: 'grounds', in3: grounds.length > 0 ? largestGround * (1 + extra) : 0 },
     { words: 'clamps', in3: view.box.innerClamps ? largest : 0 },
+    { words: 'fittings', in3: view.box.fittingKinds * largest },
     {
       words: yokes.length === 1 ? 'one device' : `${yokes.length} devices`,
       in3: yokes.reduce((sum, yoke) => sum + 2 * yoke.gangs * largestOn(yoke), 0),
@@ -85,6 +92,15 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
     says: parts.map(part => `${part.words} ${part.in3.toFixed(2)}`).join(' + '),
   }
 }
+
+/** Of each conductor that runs through unbroken, without a loop, the end that is the same conductor once more. */
+const seconds = (view: BoxView): ReadonlySet<string> =>
+  new Set(
+    view.joints
+      .filter(({ connector }) => connector === 'unbroken')
+      .flatMap(({ id }) => view.ends.filter(({ end }) => end.jointId === id).slice(1, 2))
+      .map(({ end }) => end.id),
+  )
 
 /**
  * Conductors that are, or can be, on the device of a place: those on the old one, in a joint with its pigtail, or of its

@@ -259,3 +259,72 @@ describe('what keeps it alive', () => {
     expect(lineIn(judged(device, given), rule)?.verdict).toBe(verdict)
   })
 })
+
+describe('what a plate says instead of watts', () => {
+  // 0.25 A at 120 V are 30 VA; at a printed power factor of 0.9, 27 W.
+  it.each([
+    ['amperes', { amperesEach: 0.25, powerFactor: 0.9 }, 27],
+    ['volt-amperes', { voltAmperesEach: 30, powerFactor: 0.9 }, 27],
+    ['no power factor: watts are at most the volt-amperes', { voltAmperesEach: 30 }, 30],
+    ['watts beside them', { voltAmperesEach: 30, wattsEach: 21 }, 21],
+  ] as const)('%s', (_, plate, watts) => {
+    const found = judged('sensor-neutral', { lamps: [lamp('led', 4, 0, { wattsEach: null, ...plate })] })
+    expect(lineIn(found, 'load-kind')).toMatchObject({ value: 4 * watts, verdict: 'fits' })
+    expect(lineIn(found, 'load-kind')!.says).not.toContain('not printed')
+  })
+
+  it('nothing read of one kind is not known; what is known of it may be too much already', () => {
+    const lamps = (watts: number) => [lamp('led', 4, watts), lamp('led', 2, 0, { wattsEach: null })]
+    expect(lineIn(judged('dimmer-led-150-neutral', { lamps: lamps(10) }), 'load-kind')).toMatchObject({
+      verdict: 'not-known',
+      says: expect.stringContaining('40 of 150 W'),
+      settledBy: expect.stringContaining('Read the watts'),
+    })
+    expect(lineIn(judged('dimmer-led-150-neutral', { lamps: lamps(40) }), 'load-kind')).toMatchObject({
+      verdict: 'does-not-fit',
+    })
+  })
+
+  it('what flows through the lamps at least is not told by volt-amperes', () => {
+    const given = (more: Partial<Lamp>) =>
+      lineIn(
+        judged('dimmer-led-150-two-wire', { lamps: [lamp('led', 4, 0, { wattsEach: null, ...more })] }),
+        'minimum-load',
+      )
+    expect(given({ voltAmperesEach: 30 })).toMatchObject({ verdict: 'not-known' })
+    expect(given({ voltAmperesEach: 30, powerFactor: 0.9 })).toMatchObject({ verdict: 'fits', value: 108 })
+  })
+
+  it('a coil is held against the inductive rating, and never dimmed', () => {
+    const coil = judged('dimmer-led-150-two-wire', { lamps: [lamp('inductive', 1, 20)] })
+    // 20 W by half are 40 VA: a third of an ampere.
+    expect(lineIn(coil, 'load-kind')).toMatchObject({
+      value: 0.3,
+      says: expect.stringContaining('inductive rating (by the general rating)'),
+    })
+    expect(lineIn(coil, 'dimmable')).toMatchObject({ verdict: 'does-not-fit' })
+  })
+})
+
+describe('a dimmer that can cut either edge', () => {
+  const phase = (...phases: readonly Lamp['phase'][]) => {
+    const either = trade.devices.map(each =>
+      each.id === 'dimmer-led-150-neutral' ? { ...each, dims: { phase: 'either' as const } } : each,
+    )
+    const view = usualBox({ lamps: phases.map(each => lamp('led', 1, 9, { phase: each })) })
+    const found = checkPlace(view, 'box-1', { ...trade, devices: either })
+    return lineIn(
+      found.find(({ device }) => device.id === 'dimmer-led-150-neutral')!,
+      'phase',
+    )
+  }
+
+  it('is set as its lamps ask, and suits no two that ask for both', () => {
+    expect(phase('trailing', 'either')).toMatchObject({
+      verdict: 'fits',
+      says: expect.stringContaining('trailing'),
+    })
+    expect(phase('leading', 'trailing')).toMatchObject({ verdict: 'does-not-fit' })
+    expect(phase('either', 'not-known')).toBeUndefined()
+  })
+})

@@ -1,47 +1,12 @@
 import type { Load } from '../model/entities'
 import type { Rating } from '../model/device'
-import type { Trade } from '../model/trade'
 import type { RatingKind } from '../model/vocabulary'
 import { figure } from '../model/units'
 import { finLines, limitWith, orderCure, orderThatBears, sidesOff, type SidesOff } from './fins'
 import { against, line, type Cure, type Line } from './line'
+import { sumOf, type Total } from './measured'
 import type { Question } from './place'
 import { remembered } from './remembered'
-
-/** A load measured in every unit a rating may use. */
-export interface Measured {
-  readonly kind: RatingKind
-  readonly watts: number
-  readonly voltAmperes: number
-  readonly amps: number
-  readonly horsepower: number | null
-  readonly powerFactorPrinted: boolean
-}
-
-/** Watts, VA and amperes of all lamps of one row, at the region's nominal volts. */
-export function measured(question: Question, load: Load): Measured {
-  const fact = question.trade.lamps[load.kind]
-  const watts = load.wattsEach * load.count
-  const powerFactor = load.powerFactor ?? fact.powerFactorIfNotPrinted
-  const nominal = question.view.region.nominalVolts
-  const table = load.horsepower === null ? null : motorAmps(question, load.horsepower)
-  const amps = table === null ? watts / powerFactor / nominal : table * load.count
-  return {
-    kind: fact.rating,
-    watts,
-    voltAmperes: amps * nominal,
-    amps,
-    horsepower: load.horsepower === null ? null : load.horsepower * load.count,
-    powerFactorPrinted: load.powerFactor !== null || fact.powerFactorIfNotPrinted === 1 || table !== null,
-  }
-}
-
-/** Full-load current of a motor by the common table: the next size up where it is not listed. */
-function motorAmps(question: Question, horsepower: number): number | null {
-  const row = question.trade.motors.find(each => each.horsepower >= horsepower - 1e-6)
-  if (!row) return null
-  return question.view.region.nominalVolts > 150 ? row.amps230 : row.amps115
-}
 
 const WORDS: Readonly<Record<RatingKind, string>> = {
   tungsten: 'tungsten',
@@ -57,6 +22,8 @@ const WORDS: Readonly<Record<RatingKind, string>> = {
 interface Share {
   readonly line: Line
   readonly fraction: number
+  /** False where the fraction is what is known of it, and more may come. */
+  readonly known: boolean
 }
 
 /** Each kind against its own rating, the general rating in amperes, and the sum of the fractions. */
@@ -74,15 +41,18 @@ export function loadLines(question: Question): Line[] {
   return [
     ...finLines(question),
     ...shares.flat().map(share => share.line),
-    ...(shares.length > 1
-      ? [sumLine(shares.map(each => Math.max(...each.map(({ fraction }) => fraction))))]
-      : []),
+    ...(shares.length > 1 ? [sumLine(shares.map(worstOf))] : []),
     ...generalLines(
       question,
       kinds.map(([kind]) => kind),
     ),
   ]
 }
+
+const worstOf = (shares: readonly Share[]): Pick<Share, 'fraction' | 'known'> => ({
+  fraction: Math.max(...shares.map(({ fraction }) => fraction)),
+  known: shares.every(({ known }) => known),
+})
 
 /** The loads of a place by the kind of rating they are compared with. */
 const byKind = remembered(({ place }: Question) => place, kindsOf)
@@ -107,7 +77,7 @@ const bears = (question: Question, sides: SidesOff): boolean =>
 interface Held {
   readonly rating: Rating
   readonly isGeneral: boolean
-  readonly total: Omit<Measured, 'kind'>
+  readonly total: Total
   /** Null where it is not known. */
   readonly value: number | null
   readonly limit: number
@@ -128,29 +98,6 @@ function heldAgainst(question: Question, kind: RatingKind, loads: readonly Load[
   }))
 }
 
-/** The loads of a place, or those of one kind, stay the same for every device. */
-const sums = new WeakMap<readonly Load[], { readonly trade: Trade; readonly sum: Omit<Measured, 'kind'> }>()
-
-function sumOf(question: Question, loads: readonly Load[]): Omit<Measured, 'kind'> {
-  const known = sums.get(loads)
-  if (known?.trade === question.trade) return known.sum
-  const sum = summed(question, loads)
-  sums.set(loads, { trade: question.trade, sum })
-  return sum
-}
-
-function summed(question: Question, loads: readonly Load[]): Omit<Measured, 'kind'> {
-  const all = loads.map(load => measured(question, load))
-  const add = (pick: (each: Measured) => number) => all.reduce((sum, each) => sum + pick(each), 0)
-  return {
-    watts: add(each => each.watts),
-    voltAmperes: add(each => each.voltAmperes),
-    amps: add(each => each.amps),
-    horsepower: all.every(each => each.horsepower !== null) ? add(each => each.horsepower ?? 0) : null,
-    powerFactorPrinted: all.every(each => each.powerFactorPrinted),
-  }
-}
-
 function sharesOf(
   question: Question,
   kind: RatingKind,
@@ -162,6 +109,7 @@ function sharesOf(
   return [
     {
       fraction: Infinity,
+      known: true,
       line: line(
         'load-kind',
         'does-not-fit',
@@ -188,6 +136,7 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
   if (value === null)
     return {
       fraction: 0,
+      known: false,
       line: line('load-kind', 'not-known', 'The motor’s horsepower is not recorded.', 'motor-table', {
         limit,
         unit: rating.unit,
@@ -202,9 +151,20 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
   const assumed =
     rating.unit === 'W' || total.powerFactorPrinted || rating.unit === 'hp' ? '' : notPrinted(question, loads)
   const over = value > limit + 1e-9
+  if (!over && !total.known && rating.unit !== 'hp')
+    return {
+      fraction: value / limit,
+      known: false,
+      line: line('load-kind', 'not-known', `${words}, as far as it is known.${assumed}`, 'load-by-kind', {
+        ...figures,
+        spare: null,
+        settledBy: READ_PLATES,
+      }),
+    }
   const order = over && value <= rating.limit + 1e-9 ? anotherOrder(question) : []
   return {
     fraction: value / limit,
+    known: true,
     line: line(
       'load-kind',
       !over ? 'fits' : order.length > 0 ? 'fits-if' : 'does-not-fit',
@@ -224,6 +184,8 @@ function anotherOrder(question: Question): Cure[] {
   )
   return order ? [orderCure(order)] : []
 }
+
+const READ_PLATES = 'Read the watts, amperes or volt-amperes of each kind of lamp or plate.'
 
 /** Fewer watts, or a device that carries more; how many lamps it would carry as they are. */
 function overloadCures(loads: readonly Load[], value: number, rating: Rating): Cure[] {
@@ -250,7 +212,7 @@ function overloadCures(loads: readonly Load[], value: number, rating: Rating): C
   ]
 }
 
-function inUnit(total: Omit<Measured, 'kind'>, rating: Rating): number | null {
+function inUnit(total: Total, rating: Rating): number | null {
   switch (rating.unit) {
     case 'W':
       return total.watts
@@ -266,18 +228,33 @@ function inUnit(total: Omit<Measured, 'kind'>, rating: Rating): number | null {
 /** What the power factor of lamps counts as where nobody has read it. */
 function notPrinted({ trade }: Question, loads: readonly Load[]): string {
   const assumed = loads
-    .filter(({ powerFactor, horsepower }) => powerFactor === null && horsepower === null)
+    .filter(
+      load =>
+        load.powerFactor === null &&
+        load.horsepower === null &&
+        load.amperesEach === null &&
+        load.voltAmperesEach === null &&
+        load.wattsEach !== null,
+    )
     .map(({ kind }) => trade.lamps[kind].powerFactorIfNotPrinted)
     .filter(factor => factor !== 1)
   const factors = [...new Set(assumed)].sort().map(factor => figure(factor, 2))
   return ` Power factor not printed, counted as ${factors.join(' and ')}.`
 }
 
-function sumLine(fractions: readonly number[]): Line {
-  const percent = fractions.reduce((sum, each) => sum + each, 0) * 100
+function sumLine(fractions: readonly Pick<Share, 'fraction' | 'known'>[]): Line {
+  const percent = fractions.reduce((sum, { fraction }) => sum + fraction, 0) * 100
   const over = percent > 100 + 1e-9
   if (!Number.isFinite(percent))
     return line('load-sum', 'does-not-fit', 'One of the kinds has no rating, so there is no sum.', 'load-sum')
+  if (!over && !fractions.every(({ known }) => known))
+    return line(
+      'load-sum',
+      'not-known',
+      `Kinds together: ${figure(percent, 0)} % of the rating, as far as it is known.`,
+      'load-sum',
+      { settledBy: READ_PLATES },
+    )
   return line(
     'load-sum',
     over ? 'does-not-fit' : 'fits',
@@ -309,10 +286,12 @@ function generalLines(question: Question, kinds: readonly RatingKind[]): Line[] 
   return [
     line(
       'load-general',
-      over ? 'does-not-fit' : 'fits',
-      `${figure(total.voltAmperes)} of ${figure(rating.limit * volts)} VA, general rating (${figure(total.amps, 2)} of ${figure(rating.limit, 2)} A).${assumed}`,
+      over ? 'does-not-fit' : total.known ? 'fits' : 'not-known',
+      `${figure(total.voltAmperes)} of ${figure(rating.limit * volts)} VA, general rating (${figure(total.amps, 2)} of ${figure(rating.limit, 2)} A)${total.known ? '' : ', as far as it is known'}.${assumed}`,
       'power-factor',
-      against(total.voltAmperes, rating.limit * volts, 'VA'),
+      over || total.known
+        ? against(total.voltAmperes, rating.limit * volts, 'VA')
+        : { settledBy: READ_PLATES },
     ),
   ]
 }

@@ -1,6 +1,7 @@
 import { houseRule } from '../job/box-view'
 import type { Supply } from '../model/device'
 import { line, type Cure, type Line, type Verdict } from './line'
+import { leastWatts } from './measured'
 import { groundIn, neutralIn, type Availability, type Question } from './place'
 
 /** What keeps the electronics alive: the best of the ways this device can be fed here. */
@@ -135,13 +136,25 @@ function groundReferencedLine(question: Question): Line {
 /** The least of any single group that the device may be left feeding: all lamps of the group. */
 function throughLoadLine(question: Question, minimumWatts: number): Line {
   const { loads } = question.place
-  const watts = loads.reduce((sum, load) => sum + load.wattsEach * load.count, 0)
+  const watts = leastWatts(loads, question.view.region.nominalVolts)
   if (loads.length === 0)
     return line('minimum-load', 'not-known', 'No lamps are recorded.', 'supply-through-load', {
       limit: minimumWatts,
       unit: 'W at least',
       settledBy: 'Record the lamps: kind, watts, count.',
     })
+  if (watts === null)
+    return line(
+      'minimum-load',
+      'not-known',
+      `It needs ${minimumWatts} W; what these lamps draw at least is not known.`,
+      'supply-through-load',
+      {
+        limit: minimumWatts,
+        unit: 'W at least',
+        settledBy: 'Read the watts of each kind of lamp; amperes or volt-amperes alone do not tell them.',
+      },
+    )
   const figures = {
     value: watts,
     limit: minimumWatts,

@@ -1,11 +1,10 @@
 import { houseRule } from '../job/box-view'
 import type { BoxView } from '../job/box-view'
-import { isHotRole } from '../model/roles'
 import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { figure } from '../model/units'
-import { guardedIn, isSurelyOver, largestOf, type Guarded } from './breaker-of'
+import { guardedIn, isSurelyOver, largestOf, thinTails, type Guarded } from './breaker-of'
 import { against, line, type Line } from './line'
 import type { Question } from './place'
 import { remembered } from './remembered'
@@ -158,12 +157,42 @@ function aluminiumLines({ view }: Question): Line[] {
 /** The smallest conductor that carries the circuit’s current against its breaker. */
 export const conductorLines = remembered(
   ({ view }: Question) => view,
-  ({ view, trade }): Line[] => conductorLinesOf(view, trade),
+  ({ view, trade }): Line[] => [...conductorLinesOf(view, trade), ...tailLines(view, trade)],
 )
+
+/** Pigtails that are too thin are renewed with the work. */
+function tailLines(view: BoxView, trade: Trade): Line[] {
+  const { breaker } = view.region.words
+  return thinTails(view, trade).map(({ gauge, guarded }) => {
+    const { mostAmps, each } = guarded
+    const { ratedAmps } = largestOf(guarded)
+    return line(
+      'pigtail-gauge',
+      'fits-if',
+      `A pigtail from the joint of ${each.name} is ${gauge} on a ${breaker} of ${figure(ratedAmps)} A.`,
+      'conductor-breaker',
+      {
+        ...against(ratedAmps, mostAmps, 'A'),
+        spare: null,
+        cures: [
+          {
+            id: 'pigtail-gauge',
+            says: `Renew the pigtail in ${each.conductor.gauge}.`,
+            price: 0,
+            minutes: trade.minutes['lever-joint']! + 1,
+            here: true,
+          },
+        ],
+      },
+    )
+  })
+}
 
 function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
   const all = guardedIn(view, trade)
-  const carrying = all.filter(({ each: { end } }) => isHotRole(end.role) || end.role === 'neutral')
+  const carrying = all.filter(
+    ({ each: { end } }) => end.role !== null && end.role !== 'ground' && end.role !== 'spare',
+  )
   const over = (each: Guarded) => largestOf(each).ratedAmps / each.mostAmps
   const judged = carrying.length > 0 ? carrying : all
   const [first, ...others] = [...judged.filter(isSurelyOver), ...judged.filter(each => !isSurelyOver(each))]

@@ -20,6 +20,8 @@ export const BLANK = {
     setBackMillimetres: null,
     surface: 'not-known',
     innerClamps: false,
+    fittingKinds: 0,
+    ringCubicInches: null,
     hidden: false,
     freeLengthMillimetres: null,
     plate: '',
@@ -30,7 +32,9 @@ export const BLANK = {
   devices: { testerShows: null, setAs: '', note: '' },
   loads: {
     kind: 'led',
-    wattsEach: 9,
+    wattsEach: null,
+    amperesEach: null,
+    voltAmperesEach: null,
     count: 1,
     dimmable: 'not-known',
     phase: 'not-known',
@@ -57,6 +61,7 @@ export const BLANK = {
     wish: null,
   },
   joints: { connector: 'not-known', bareShows: false },
+  pigtails: { gauge: null },
   ends: {
     seat: 'loose',
     deviceId: null,

@@ -109,6 +109,10 @@ export const ENTITIES = {
     setBackMillimetres: maybeNumber(0, 60),
     surface: choice(SURFACES),
     innerClamps: flag,
+    /** Kinds of fittings inside that take room: a stud, a hickey. */
+    fittingKinds: whole(0, 4),
+    /** What a ring that is on it already adds; null where there is none. */
+    ringCubicInches: maybeNumber(0.5, 100),
     /** Covered, so that it cannot be reached without damage. */
     hidden: flag,
     /** Conductor that is free to be worked on, from where its sheath ends, the shortest there. */
@@ -141,7 +145,11 @@ export const ENTITIES = {
     groupId: ref('groups'),
     name: text(80, 1),
     kind: choice(LAMP_KINDS),
-    wattsEach: number(0, 20000),
+    /** By its print; null where nobody has read it. */
+    wattsEach: maybeNumber(0, 20000),
+    /** Of a plate that says amperes or volt-amperes, each by itself. */
+    amperesEach: maybeNumber(0.001, 100),
+    voltAmperesEach: maybeNumber(0.1, 20000),
     count: whole(1, 200),
     dimmable: choice(YES_NO_UNKNOWN),
     phase: choice(PHASES),
@@ -193,6 +201,8 @@ export const ENTITIES = {
     deviceId: maybeRef('devices', 'remove'),
     /** Terminal of the device; null where it bonds the box. */
     terminal: maybeText(40),
+    /** Null where nobody has said it. */
+    gauge: maybeChoice(GAUGES),
   },
   ends: {
     id,

@@ -28,12 +28,15 @@ const blank = <Of extends object, Name extends keyof Of>(of: Of, ...names: reado
 
 const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   breakerTries: () => ({ endId: null }),
-  boxes: () => blank(BLANK.boxes, 'kind', 'freeLengthMillimetres', 'plate', 'hidden'),
+  boxes: () =>
+    blank(BLANK.boxes, 'kind', 'freeLengthMillimetres', 'plate', 'hidden', 'fittingKinds', 'ringCubicInches'),
   cables: () => blank(BLANK.cables, 'pulled'),
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
   groups: () => blank(BLANK.groups, 'behaves', 'everyPlace'),
+  loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach'),
+  pigtails: () => blank(BLANK.pigtails, 'gauge'),
   rooms: () => ({ kind: 'not-said' }),
   switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
   tests: () => blank(BLANK.tests, 'measured'),

@@ -134,6 +134,8 @@ export const LAMP_KINDS = [
   'magnetic-transformer',
   'electronic-ballast',
   'fan-motor',
+  /** A coil that is no lamp and no motor: a bell transformer, a contactor, a valve. */
+  'inductive',
   'receptacle',
 ] as const
 export type LampKind = (typeof LAMP_KINDS)[number]
@@ -188,8 +190,20 @@ export type FarEnd = (typeof FAR_ENDS)[number]
 /** What people need while the work goes on. */
 export const KEEPS = ['lit-tonight', 'off-at-most'] as const
 
-export const CONNECTORS = ['lever', 'twist-on', 'crimp', 'tape-only', 'not-known'] as const
+/** What holds a joint; or that there is none, since one conductor runs through, straight or in a loop. */
+export const CONNECTORS = [
+  'lever',
+  'twist-on',
+  'crimp',
+  'tape-only',
+  'unbroken',
+  'looped',
+  'not-known',
+] as const
 export type Connector = (typeof CONNECTORS)[number]
+
+/** No joint at all: the two ends in it are one conductor that comes and goes. */
+export const RUNS_THROUGH: readonly Connector[] = ['unbroken', 'looped']
 
 export const PROTECTIONS = [
   'none',

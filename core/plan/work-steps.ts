@@ -1,5 +1,7 @@
 import { houseRule, type BoxView } from '../job/box-view'
+import { FREE_LEAST_MILLIMETRES } from '../model/limits'
 import type { Trade } from '../model/trade'
+import { RUNS_THROUGH } from '../model/vocabulary'
 import { changedTerminals, foundJointOf, type PlannedDevice, type RoutedBox } from '../route'
 import { clampedSinceOff, mayReturnIn } from '../safety'
 import { step, type Draft } from './step'
@@ -44,7 +46,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
           `take-out:${device.placeId}`,
           'touch',
           `Gang ${device.gang}: take out the old device and spread the conductors`,
-          'Each keeps its flag until it is landed again; at least 150 mm of it stay free where it leaves the sheath.',
+          `Each keeps its flag until it is landed again; at least ${FREE_LEAST_MILLIMETRES} mm of it stay free where it leaves the sheath.`,
           3,
         ),
       ),
@@ -68,7 +70,14 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...view.ends
       .filter(each => routed.seats[each.end.id]?.kind === 'cap' && each.end.seat !== 'cap')
       .map(each =>
-        step(`cap:${each.end.id}`, 'touch', `Cap ${each.name} on its own`, 'It may be live.', 1, ['cap']),
+        step(
+          `cap:${each.end.id}`,
+          'touch',
+          `Cap ${each.name} on its own`,
+          `${cutFirst(view, [each.end.id])}It may be live.`,
+          1,
+          ['cap'],
+        ),
       ),
     ...routed.cappedLeads.map(lead => {
       const device = routed.devices.find(each => each.placeId === lead.placeId)
@@ -170,7 +179,7 @@ function jointDraft(
     `joint:${joint.netId}`,
     'touch',
     `Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(' linked to ')}${strip ? `, each stripped ${strip} mm` : ''}`,
-    `${jointHabit(view, lever, leads.length > 0)}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
+    `${cutFirst(view, joint.endIds)}${jointHabit(view, lever, leads.length > 0)}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
     trade.minutes[lever ? 'lever-joint' : 'twist-joint']! * connectors.length + cut.length,
     [
       ...connectors,
@@ -186,6 +195,19 @@ function jointHabit(view: BoxView, lever: boolean, hasLeads: boolean): string {
   const twist = houseRule(view.record, 'pre-twist', 'no')
   const first = twist === 'yes' || (twist === 'stranded' && hasLeads) ? 'Twist them together first. ' : ''
   return `${first}Solid ones side by side${hasLeads ? ', the stranded lead slightly ahead' : ''}; no copper shows; tug each.`
+}
+
+/** Said where a conductor that runs through unbroken is to end here. */
+function cutFirst(view: BoxView, endIds: readonly string[]): string {
+  const through = view.joints.filter(({ connector }) => RUNS_THROUGH.includes(connector))
+  const own = through.filter(({ id }) =>
+    view.ends.some(({ end }) => end.jointId === id && endIds.includes(end.id)),
+  )
+  if (own.length === 0) return ''
+  const where = own.every(({ connector }) => connector === 'looped')
+    ? 'in the middle of its loop'
+    : `only if ${FREE_LEAST_MILLIMETRES} mm stay free on each side of the cut; else leave it, and ask for another plan`
+  return `It runs through unbroken: cut it first, ${where}. `
 }
 
 function leadWord(routed: RoutedBox, lead: { placeId: string; terminalId: string }): string {
@@ -237,7 +259,7 @@ function landSteps(
         `land:${device.placeId}.${terminal.id}`,
         'touch',
         `${what} on “${terminal.word}”: strip ${instructions.stripMillimetres} mm, ${HOLD_WORDS[terminal.joins]}${torque}`,
-        'As its sheet gives it.',
+        `${cutFirst(view, ends)}As its sheet gives it.`,
         1,
       ),
     ]

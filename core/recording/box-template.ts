@@ -74,7 +74,10 @@ export function templateEdits(
     return id
   }
   const pigtail = (jointId: string, deviceId: string, terminal: Terminal | undefined) => {
-    if (terminal) edits.push(add('pigtails', { id: newId(), jointId, deviceId, terminal: terminal.id }))
+    if (terminal)
+      edits.push(
+        add('pigtails', { ...BLANK.pigtails, id: newId(), jointId, deviceId, terminal: terminal.id }),
+      )
   }
   const seated = (seat: BoxTemplate['cables'][number]['strands'][number][1]): Seat => {
     if ('joint' in seat)

@@ -296,6 +296,7 @@ class Joining {
       return screw
         ? [
             this.pen.add('pigtails', {
+              ...BLANK.pigtails,
               id: this.pen.newId(),
               jointId: id,
               deviceId: this.boxes[node]!.deviceId,

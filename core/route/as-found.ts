@@ -1,5 +1,6 @@
 import type { BoxView } from '../job/box-view'
 import type { Joint } from '../model/entities'
+import { GAUGES, type Gauge } from '../model/vocabulary'
 import type { Pigtail, PlannedJoint, RoutedBox } from './planned'
 
 /** The joint that is there already just as one is to be, so that nobody opens it; null where it is made. */
@@ -34,7 +35,8 @@ export function soundJoints(view: BoxView): readonly SoundJoint[] {
 function listed(view: BoxView): SoundJoint[] {
   return view.joints
     .filter(
-      ({ connector, bareShows }) => connector !== 'tape-only' && connector !== 'not-known' && !bareShows,
+      ({ id, connector, bareShows }) =>
+        connector !== 'tape-only' && connector !== 'not-known' && !bareShows && !hasThinTail(view, id),
     )
     .map(({ id }) => ({
       id,
@@ -47,6 +49,21 @@ function listed(view: BoxView): SoundJoint[] {
           return place && !place.choice && terminal !== null ? `${place.place.id}.${terminal}` : null
         }),
     }))
+}
+
+/** A pigtail thinner than all that it is joined to is renewed. Gauges are listed from thin to thick, region by region. */
+function hasThinTail(view: BoxView, jointId: string): boolean {
+  const thickness = (gauge: Gauge) => GAUGES.indexOf(gauge)
+  const joined = view.ends
+    .filter(({ end }) => end.jointId === jointId)
+    .map(({ conductor }) => thickness(conductor.gauge))
+  return view.pigtails.some(
+    pigtail =>
+      pigtail.jointId === jointId &&
+      pigtail.gauge !== null &&
+      joined.length > 0 &&
+      thickness(pigtail.gauge) < Math.min(...joined),
+  )
 }
 
 /**

@@ -2,6 +2,7 @@ import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, ONLY_SUPPLY, type Circuits, type Seen } from '../job/circuits'
 import { comesIn, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
+import type { Load } from '../model/entities'
 import type { Trade } from '../model/trade'
 import { sharersOf } from '../panel/ties'
 
@@ -90,6 +91,11 @@ function suppliesOf(circuits: Circuits, views: readonly BoxView[]): SupplyPoint[
   })
 }
 
+/** What a load draws, by its watts, or by what its plate says instead; 0 where nobody has read either. */
+function wattsOf({ wattsEach, voltAmperesEach, amperesEach, count }: Load, nominal: number): number {
+  return (wattsEach ?? voltAmperesEach ?? (amperesEach ?? 0) * nominal) * count
+}
+
 function loadsOf(views: readonly BoxView[], trade: Trade): CircuitLoad[] {
   const loads = new Map(
     views.flatMap(view =>
@@ -107,7 +113,7 @@ function loadsOf(views: readonly BoxView[], trade: Trade): CircuitLoad[] {
       id: before === 0 ? load.name : `${load.name} (${before + 1})`,
       kind: 'lamp',
       groupId: group.id,
-      watts: load.wattsEach * load.count || nominal,
+      watts: wattsOf(load, nominal) || nominal,
       hot: `lamp:${load.id}:hot`,
       neutral: `lamp:${load.id}:neutral`,
       ground: load.metalLuminaire === 'yes' ? `lamp:${load.id}:ground` : null,

@@ -6,9 +6,9 @@ import { rowsWith } from '@/core/model/record'
 import { hintOf } from '@/core/model/regions'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
-import { INSULATIONS } from '@/core/model/vocabulary'
+import { INSULATIONS, RUNS_THROUGH } from '@/core/model/vocabulary'
 import { foundJointOf, type PlannedJoint, type RoutedBox } from '@/core/route'
-import { INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
+import { CONNECTOR_WORDS, INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
 
 /** What is drawn of one box, as found or as it will be: the same picture from either. */
 export interface BoxPicture {
@@ -245,7 +245,9 @@ function foundJoint(view: BoxView, { id, connector, bareShows }: Joint): Picture
   const label = connector === 'lever' ? '' : connector === 'not-known' ? '?' : connector.replace('-only', '')
   return {
     id,
-    words: `${plain(connector)}, ${wires} wires`,
+    words: RUNS_THROUGH.includes(connector)
+      ? CONNECTOR_WORDS[connector]
+      : `${CONNECTOR_WORDS[connector]}, ${wires} wires`,
     label,
     side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
     kind: connector === 'lever' ? 'lever' : connector === 'twist-on' ? 'twist-on' : 'other',

@@ -1,5 +1,6 @@
 import type {
   BoxKind,
+  Connector,
   Insulation,
   Instrument,
   LampKind,
@@ -100,7 +101,18 @@ export const LAMP_WORDS: Readonly<Record<LampKind, string>> = {
   'magnetic-transformer': 'Low voltage, magnetic',
   'electronic-ballast': 'Tubes, electronic ballast',
   'fan-motor': 'Fan, motor',
+  inductive: 'Coil: bell transformer, valve',
   receptacle: 'Receptacle',
+}
+
+export const CONNECTOR_WORDS: Readonly<Record<Connector, string>> = {
+  'twist-on': 'Twist on',
+  lever: 'Lever',
+  crimp: 'Crimp',
+  'tape-only': 'Tape only',
+  unbroken: 'None: it runs through',
+  looped: 'None: it runs through in a loop',
+  'not-known': 'Not known',
 }
 
 export const WANT_WORDS: Readonly<Record<Want, string>> = {

@@ -1,11 +1,9 @@
+import { FREE_LEAST_MILLIMETRES } from '../../model/limits'
 import { looksLikeGround, isNominal } from '../../model/regions'
 import { figure } from '../../model/units'
-import { fillAsFound } from '../fill'
+import { fillAsFound, volumeOf } from '../fill'
 import { setBackLimit } from '../set-back'
 import { RING, type DefectRule } from './raised'
-
-/** Free conductor to work on, in millimetres: 6 in. */
-const FREE_LEAST_MILLIMETRES = 150
 
 const ungroundedMetal: DefectRule = view => {
   if (view.box.material !== 'metal' || view.ends.length === 0) return []
@@ -77,7 +75,7 @@ const setBack: DefectRule = ({ box }) => {
 }
 
 const overfull: DefectRule = (view, trade) => {
-  const { volumeCubicInches: volume } = view.box
+  const volume = volumeOf(view.box)
   if (view.region.fillBy !== 'volume' || volume === null || view.ends.length === 0) return []
   const fill = fillAsFound(view, trade)
   return fill.cubicInches > volume + 1e-9

@@ -1,5 +1,5 @@
 import { DEAD_VOLTS } from '../../model/limits'
-import { isHotRole } from '../../model/roles'
+import { isHotRole, isLoadRole } from '../../model/roles'
 import { answerOfVolts } from '../../identify/question'
 import type { BoxView, EndView } from '../../job/box-view'
 import { circuitsOf } from '../../job/circuits'
@@ -161,6 +161,44 @@ const switchedNeutral: DefectRule = (view, trade) =>
         })),
     )
   })
+
+/** Two circuits on one strap, of a switch or of a receptacle whose halves were parted, go off by one handle. */
+const twoOnOneStrap: DefectRule = view => {
+  const circuits = circuitsOf([view])
+  const { breaker } = view.region.words
+  return view.places.flatMap(({ found, place }) => {
+    if (!found) return []
+    const joints = view.pigtails.filter(({ deviceId }) => deviceId === found.id).map(({ jointId }) => jointId)
+    const on = view.ends.filter(
+      ({ end }) =>
+        (end.deviceId === found.id || (end.jointId !== null && joints.includes(end.jointId))) &&
+        (isHotRole(end.role) || isLoadRole(end.role)),
+    )
+    const known = on.flatMap(each => {
+      const light = isLoadRole(each.end.role) ? circuits.lightOf({ view, each }) : null
+      const whose = light === null ? null : circuits.ofLight(light)
+      const id = isHotRole(each.end.role)
+        ? circuits.of(each)
+        : whose?.kind === 'known'
+          ? whose.circuitId
+          : null
+      return view.record.circuits[id ?? ''] ?? []
+    })
+    const [first, second] = [...new Set(known)].sort(byPosition)
+    if (!first || !second || oneHandle(first, second)) return []
+    return [
+      {
+        ruleId: `two-on-strap-${found.id}`,
+        severity: 'danger' as const,
+        what: `${first.breaker} and ${second.breaker} end on one strap${view.box.gangs > 1 ? ` in gang ${place.gang}` : ''} and are not switched off together: with one off, it is still live`,
+        cure: `A common handle tie, or one ${breaker} of two poles; or one of the two circuits taken off this strap.`,
+        parts: [`Handle tie, or a two-pole ${breaker}`],
+        minutes: 15,
+        factId: 'one-strap',
+      },
+    ]
+  })
+}
 
 /** Each pair once, at the circuit of the two that comes first. */
 const sharedNeutral: DefectRule = view =>
@@ -339,6 +377,7 @@ export const CIRCUIT_RULES: readonly DefectRule[] = [
   switchedNeutral,
   sharedNeutral,
   sameLeg,
+  twoOnOneStrap,
   splitPipes,
   receptacle,
   dimmed,

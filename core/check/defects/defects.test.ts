@@ -193,6 +193,7 @@ describe('what readings say is wrong', () => {
       boxId: 'box',
       jointId: record.ends['box-a-white-2-end']!.jointId!,
       deviceId: device!.id,
+      gauge: null,
     }
     const ids = (terminal: string) =>
       raisedDefects(

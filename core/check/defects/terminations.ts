@@ -3,7 +3,7 @@ import { deviceNamed } from '../../model/trade'
 import { hintOf, looksLikeGround } from '../../model/regions'
 import { figure } from '../../model/units'
 import type { Role } from '../../model/vocabulary'
-import { guardedIn, isSurelyOver, largestOf } from '../breaker-of'
+import { guardedIn, isSurelyOver, largestOf, thinTails } from '../breaker-of'
 import type { DefectRule } from './raised'
 
 /** A conductor on a breaker that it cannot bear; where several come in and it is not said which, only what none would suit. */
@@ -34,6 +34,23 @@ const undersized: DefectRule = (view, trade) => {
     ]
   })
 }
+
+/** A tail carries what its joint carries, however short it is. */
+const thinTail: DefectRule = (view, trade) =>
+  thinTails(view, trade).map(({ pigtail, gauge, guarded }) => {
+    const { breaker, ratedAmps } = largestOf(guarded)
+    const { mostAmps, each } = guarded
+    const most = mostAmps > 0 ? `at most ${figure(mostAmps)} A` : 'for no circuit'
+    return {
+      ruleId: `thin-tail-${pigtail.id}`,
+      severity: 'danger',
+      what: `A pigtail from the joint of ${each.name} is ${gauge} on ${view.region.words.breaker} ${breaker} of ${figure(ratedAmps)} A (${most})`,
+      cure: `A new pigtail in ${each.conductor.gauge}.`,
+      parts: [`Pigtail, ${each.conductor.gauge}`],
+      minutes: 3,
+      factId: 'conductor-breaker',
+    }
+  })
 
 const aluminium: DefectRule = view =>
   view.ends.some(({ conductor }) => conductor.metal === 'aluminium')
@@ -159,6 +176,7 @@ const cloth: DefectRule = view =>
 /** What is wrong with conductors, and with how they end. */
 export const TERMINATION_RULES: readonly DefectRule[] = [
   undersized,
+  thinTail,
   bareCopper,
   looseEnd,
   aluminium,

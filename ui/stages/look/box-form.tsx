@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import type { BoxView } from '@/core/job/box-view'
-import { fillAsFound } from '@/core/check'
+import { fillAsFound, volumeOf } from '@/core/check'
 import { BOX_KINDS, BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { cubicCentimetresFrom, figure } from '@/core/model/units'
 import { rowsOf } from '@/core/model/record'
@@ -117,6 +117,24 @@ export function BoxForm({ view }: { view: BoxView }) {
               onCommit={volumeBasis => change({ volumeBasis })}
             />
           )}
+          <div className="grid grid-cols-2 gap-3">
+            <NumberField
+              label="A ring on it adds"
+              unit="in³"
+              value={box.ringCubicInches}
+              min={0.5}
+              max={100}
+              nullable
+              onCommit={ringCubicInches => change({ ringCubicInches })}
+            />
+            <NumberField
+              label="Studs and hickeys, kinds"
+              value={box.fittingKinds}
+              min={0}
+              max={4}
+              onCommit={kinds => kinds !== null && change({ fittingKinds: Math.round(kinds) })}
+            />
+          </div>
           <FillBar view={view} />
         </>
       )}
@@ -183,7 +201,7 @@ export function BoxForm({ view }: { view: BoxView }) {
 /** How full it is as found: a bar with the box’s volume marked. */
 function FillBar({ view }: { view: BoxView }) {
   const trade = useTrade()
-  const volume = view.box.volumeCubicInches
+  const volume = volumeOf(view.box)
   if (volume === null || view.ends.length === 0) return null
   const fill = fillAsFound(view, trade)
   const over = fill.cubicInches > volume

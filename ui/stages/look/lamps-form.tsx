@@ -43,7 +43,7 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
   const change = (fields: Partial<Omit<Load, 'id' | 'extra'>>) =>
     edits.send('edit a load', [edits.change('loads', load.id, fields)])
   const isMotor = load.kind === 'fan-motor'
-  const isLamp = !isMotor && load.kind !== 'receptacle'
+  const isLamp = !isMotor && load.kind !== 'receptacle' && load.kind !== 'inductive'
   return (
     <div className="flex flex-col gap-3 rounded-lg border border-rule p-3">
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr]">
@@ -70,7 +70,8 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
           value={load.wattsEach}
           min={0}
           max={20000}
-          onCommit={wattsEach => wattsEach !== null && change({ wattsEach })}
+          nullable
+          onCommit={wattsEach => change({ wattsEach })}
         />
       </div>
       {isLamp && (
@@ -92,6 +93,22 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
             onCommit={name => change({ name })}
           />
           <div className="grid grid-cols-2 gap-3">
+            <NumberField
+              label="Amperes each, by its plate"
+              value={load.amperesEach}
+              min={0.001}
+              max={100}
+              nullable
+              onCommit={amperesEach => change({ amperesEach })}
+            />
+            <NumberField
+              label="Volt-amperes each"
+              value={load.voltAmperesEach}
+              min={0.1}
+              max={20000}
+              nullable
+              onCommit={voltAmperesEach => change({ voltAmperesEach })}
+            />
             {isMotor ? (
               <NumberField
                 label="Horsepower"

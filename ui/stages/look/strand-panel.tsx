@@ -4,14 +4,24 @@ import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
 import { rowsWith } from '@/core/model/record'
 import { looksLikeGround } from '@/core/model/regions'
-import { INSULATIONS, METALS, STRANDINGS, WISHES } from '@/core/model/vocabulary'
+import { BLANK } from '@/core/model/blank-rows'
+import {
+  CONNECTORS,
+  INSULATIONS,
+  METALS,
+  RUNS_THROUGH,
+  STRANDINGS,
+  WISHES,
+  type Gauge,
+} from '@/core/model/vocabulary'
+import { Fragment } from 'react'
 import { isRun } from '@/core/recording'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne, SelectField, TextField, type Option } from '../../primitives/fields'
-import { INSULATION_WORDS, plain } from '../../words'
+import { CONNECTOR_WORDS, INSULATION_WORDS, plain } from '../../words'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
 
@@ -204,9 +214,7 @@ function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
       ])
     const jointId = id === 'new' ? newId() : id
     return edits.send('seat a conductor', [
-      ...(id === 'new'
-        ? [edits.add('joints', { id: jointId, boxId: view.box.id, connector: 'not-known', bareShows: false })]
-        : []),
+      ...(id === 'new' ? [edits.add('joints', { ...BLANK.joints, id: jointId, boxId: view.box.id })] : []),
       edits.change('ends', end.id, { ...none, seat: 'joint', jointId }),
     ])
   }
@@ -225,6 +233,12 @@ function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
   if (!joint) return null
   const change = (fields: Parameters<typeof edits.change<'joints'>>[2]) =>
     edits.send('seat a conductor', [edits.change('joints', jointId, fields)])
+  const members = view.ends.filter(({ end }) => end.jointId === jointId)
+  const tails = view.pigtails.filter(each => each.jointId === jointId)
+  // One conductor from cable to cable: nothing else can hang on it.
+  const runsThrough =
+    RUNS_THROUGH.includes(joint.connector) ||
+    (tails.length === 0 && members.length === 2 && members[0]!.cable.id !== members[1]!.cable.id)
   const goals = [
     ...view.places.flatMap(({ found, place }) => {
       const model = deviceNamed(trade, found?.modelId ?? '')
@@ -244,9 +258,9 @@ function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
       <PickOne
         label="Its joint is held by"
         value={joint.connector}
-        options={(['twist-on', 'lever', 'crimp', 'tape-only', 'not-known'] as const).map(value => ({
+        options={CONNECTORS.filter(value => runsThrough || !RUNS_THROUGH.includes(value)).map(value => ({
           value,
-          words: plain(value),
+          words: CONNECTOR_WORDS[value],
         }))}
         onCommit={connector => change({ connector })}
       />
@@ -263,23 +277,40 @@ function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
               each.jointId === jointId && each.deviceId === goal.deviceId && each.terminal === goal.terminal,
           )
           return (
-            <CheckField
-              key={goal.words}
-              label={goal.words}
-              value={found !== undefined}
-              onCommit={() =>
-                edits.send('seat a conductor', [
-                  found
-                    ? edits.remove('pigtails', found.id)
-                    : edits.add('pigtails', {
-                        id: newId(),
-                        jointId,
-                        deviceId: goal.deviceId,
-                        terminal: goal.terminal,
-                      }),
-                ])
-              }
-            />
+            <Fragment key={goal.words}>
+              <CheckField
+                label={goal.words}
+                value={found !== undefined}
+                onCommit={() =>
+                  edits.send('seat a conductor', [
+                    found
+                      ? edits.remove('pigtails', found.id)
+                      : edits.add('pigtails', {
+                          ...BLANK.pigtails,
+                          id: newId(),
+                          jointId,
+                          deviceId: goal.deviceId,
+                          terminal: goal.terminal,
+                        }),
+                  ])
+                }
+              />
+              {found && (
+                <SelectField<Gauge | 'not-known'>
+                  label={`Gauge of the ${goal.words.replace('Pigtail', 'pigtail')}`}
+                  value={found.gauge ?? 'not-known'}
+                  options={[
+                    { value: 'not-known', words: 'Not known' },
+                    ...view.region.gauges.map(value => ({ value, words: value })),
+                  ]}
+                  onCommit={gauge =>
+                    edits.send('seat a conductor', [
+                      edits.change('pigtails', found.id, { gauge: gauge === 'not-known' ? null : gauge }),
+                    ])
+                  }
+                />
+              )}
+            </Fragment>
           )
         })}
       </details>

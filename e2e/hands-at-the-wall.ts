@@ -1,0 +1,164 @@
+import { inTest, nobody, MADE_WITH_ROW, GIVEN, RECKONED, ASKED, type HandsOf } from './hand-kinds'
+
+/** What was read, told, done and agreed at the wall. */
+export const AT_THE_WALL: HandsOf<
+  | 'readings'
+  | 'needs'
+  | 'notes'
+  | 'photos'
+  | 'switchings'
+  | 'breakerTries'
+  | 'defects'
+  | 'choices'
+  | 'steps'
+  | 'settings'
+  | 'tests'
+  | 'crew'
+  | 'keeps'
+  | 'findings'
+  | 'claims'
+  | 'houseRules'
+  | 'turns'
+> = {
+  readings: {
+    boxId: MADE_WITH_ROW,
+    seq: GIVEN,
+    at: GIVEN,
+    purpose: ASKED,
+    instrument: ASKED,
+    fromEndId: ASKED,
+    toEndId: ASKED,
+    reference: ASKED,
+    value: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
+    breaker: ASKED,
+    switchPosition: ASKED,
+    stand: ASKED,
+    toSpot: ASKED,
+    toGroupId: ASKED,
+    workedDeviceId: ASKED,
+    answer: ASKED,
+    struck: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
+    corrected: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
+    note: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
+  },
+  findings: { endId: RECKONED, role: RECKONED, proof: RECKONED, basis: RECKONED },
+  needs: {
+    groupId: MADE_WITH_ROW,
+    need: inTest('e2e/needs.spec.ts', 'what is wanted, need by need'),
+    value: inTest('e2e/needs.spec.ts', 'what is wanted, need by need'),
+  },
+  notes: {
+    endId: MADE_WITH_ROW,
+    text: inTest('e2e/photos.spec.ts', 'a photo before anything is moved, a note pinned to a conductor'),
+  },
+  photos: {
+    boxId: MADE_WITH_ROW,
+    kind: inTest('e2e/taken-back.spec.ts', 'a photo shows something else than was said'),
+    widthPixels: nobody('Measured in the picture.'),
+    heightPixels: nobody('Measured in the picture.'),
+    note: inTest('e2e/taken-back.spec.ts', 'a photo shows something else than was said'),
+    seq: GIVEN,
+    at: GIVEN,
+  },
+  claims: { endId: RECKONED, readingId: RECKONED },
+  switchings: {
+    circuitId: inTest(
+      'e2e/taken-back.spec.ts',
+      'any breaker is switched from the panel, and a switching struck out',
+    ),
+    to: inTest(
+      'e2e/taken-back.spec.ts',
+      'any breaker is switched from the panel, and a switching struck out',
+    ),
+    foundSo: inTest(
+      'e2e/taken-back.spec.ts',
+      'any breaker is switched from the panel, and a switching struck out',
+    ),
+    struck: inTest(
+      'e2e/taken-back.spec.ts',
+      'any breaker is switched from the panel, and a switching struck out',
+    ),
+    seq: GIVEN,
+    at: GIVEN,
+  },
+  breakerTries: {
+    boxId: MADE_WITH_ROW,
+    circuitId: MADE_WITH_ROW,
+    placeId: MADE_WITH_ROW,
+    endId: MADE_WITH_ROW,
+    shows: inTest('e2e/taken-back.spec.ts', 'a try of the hunt has its note, and is taken back'),
+    hinted: inTest('e2e/hunt.spec.ts', 'the hunt for a breaker: likeliest first'),
+    note: inTest('e2e/taken-back.spec.ts', 'a try of the hunt has its note, and is taken back'),
+    seq: GIVEN,
+    at: GIVEN,
+  },
+  defects: {
+    boxId: MADE_WITH_ROW,
+    ruleId: RECKONED,
+    severity: inTest('e2e/taken-back.spec.ts', 'words and rank of a defect while it is open, and its note'),
+    what: inTest('e2e/taken-back.spec.ts', 'words and rank of a defect while it is open, and its note'),
+    state: inTest(
+      'e2e/defects.spec.ts',
+      'defects of the house: mended, struck off, and the rest handed over',
+    ),
+    note: inTest('e2e/taken-back.spec.ts', 'words and rank of a defect while it is open, and its note'),
+    handedTo: inTest(
+      'e2e/defects.spec.ts',
+      'defects of the house: mended, struck off, and the rest handed over',
+    ),
+    handedOn: inTest('e2e/taken-back.spec.ts', 'handed over on an earlier day'),
+  },
+  choices: {
+    placeId: MADE_WITH_ROW,
+    modelId: inTest('e2e/choose.spec.ts', 'a choice can be changed, taken back and done again'),
+  },
+  steps: {
+    boxId: MADE_WITH_ROW,
+    stepKey: MADE_WITH_ROW,
+    seq: GIVEN,
+    at: GIVEN,
+    note: inTest(
+      'e2e/taken-back.spec.ts',
+      'a step has its note; a setting and a test are taken back, with what was read',
+    ),
+  },
+  settings: {
+    placeId: MADE_WITH_ROW,
+    settingId: MADE_WITH_ROW,
+    value: inTest(
+      'e2e/taken-back.spec.ts',
+      'a step has its note; a setting and a test are taken back, with what was read',
+    ),
+  },
+  tests: {
+    placeId: MADE_WITH_ROW,
+    testKey: MADE_WITH_ROW,
+    outcome: inTest(
+      'e2e/taken-back.spec.ts',
+      'a step has its note; a setting and a test are taken back, with what was read',
+    ),
+    measured: inTest(
+      'e2e/taken-back.spec.ts',
+      'a step has its note; a setting and a test are taken back, with what was read',
+    ),
+    note: inTest(
+      'e2e/taken-back.spec.ts',
+      'a step has its note; a setting and a test are taken back, with what was read',
+    ),
+    seq: GIVEN,
+    at: GIVEN,
+  },
+  houseRules: { ruleId: MADE_WITH_ROW, value: inTest('e2e/rules.spec.ts', 'a house rule: what it changes') },
+  crew: {
+    name: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
+    readsLive: inTest('e2e/day.spec.ts', 'the day: fewer walks'),
+    atPanel: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
+  },
+  keeps: {
+    kind: MADE_WITH_ROW,
+    roomId: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
+    circuitId: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
+    minutes: inTest('e2e/taken-back.spec.ts', 'who works, and what must be kept, said otherwise'),
+  },
+  turns: { boxId: MADE_WITH_ROW, position: inTest('e2e/day.spec.ts', 'boxes ordered by hand') },
+}
