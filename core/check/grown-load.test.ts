@@ -178,6 +178,10 @@ it(`loads of any plate against any ratings are judged as by hand (${LOADS} contr
     const lines = found.lines.filter(({ rule }) => ['load-kind', 'load-sum', 'load-general'].includes(rule))
     const answer = byHand(lamps, limits)
     expect(worst(lines), `seed ${seed}: ${JSON.stringify({ lamps, limits })}`).toBe(answer)
+    // No line says that all of it fits while something of it has not been read.
+    if (lamps.some(each => amperes(each) === null))
+      for (const { rule, verdict } of lines.filter(({ rule }) => rule !== 'load-kind'))
+        expect(verdict, `seed ${seed}: ${rule}`).not.toBe('fits')
     met[answer]!++
   }
   for (const [what, count] of Object.entries(met)) expect(count, what).toBeGreaterThan(LOADS / 20)
