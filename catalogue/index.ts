@@ -3,12 +3,14 @@ import { devices } from './devices'
 import { facts } from './facts'
 import {
   boxes,
+  bypassWatts,
   conductors,
   houseRules,
   lamps,
   levers,
   minutes,
   motors,
+  prices,
   rings,
   routeCosts,
   twistOn,
@@ -21,6 +23,8 @@ export const trade: Trade = {
   conductors,
   lamps,
   motors,
+  prices,
+  bypassWatts,
   boxes,
   rings,
   levers,

@@ -163,7 +163,29 @@ export const minutes: Trade['minutes'] = {
   bypass: 15,
   'new-cable': 180,
   plate: 2,
+  pigtail: 2,
+  'listed-connector': 6,
+  'breaker-change': 20,
+  'wider-box': 60,
+  'house-rule': 1,
+  'gang-order': 5,
 }
+
+/** Prices of the parts that go with a piece of work; a company puts its own. */
+export const prices: Trade['prices'] = {
+  pigtail: 1,
+  'listed-connector': 6,
+  'lamp-change': 6,
+  bypass: 9,
+  plate: 4,
+  'breaker-change': 12,
+  'deeper-box': 15,
+  'wider-box': 20,
+  'new-cable': 60,
+}
+
+/** As much as any device asks for that lives through the lamp. */
+export const bypassWatts: Trade['bypassWatts'] = 40
 
 export const routeCosts: Trade['routeCosts'] = {
   changed: 1,

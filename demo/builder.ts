@@ -175,6 +175,7 @@ export function jobBuilder(job: JobRow) {
         want: control.want ?? null,
         behaves: 'not-known',
         everyPlace: 'yes',
+        bypass: 'none',
       })
     put('places', { id: placeId, boxId, gang, groupId: control.group })
     if (control.old)

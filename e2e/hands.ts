@@ -1,6 +1,7 @@
 import type { EntityName, JOB_FIELDS } from '@/core/model/entities'
 import {
   BOX_KINDS,
+  BYPASSES,
   BOX_MATERIALS,
   CONNECTORS,
   INSULATIONS,
@@ -93,6 +94,7 @@ export const HANDS: HandsOf<EntityName> & {
       'not-known': 'Not tried',
     }),
     everyPlace: pick('Every place that works it is recorded', yesNo),
+    bypass: pick('A bypass beside its lamps', worded(BYPASSES, plain)),
   },
   boxes: {
     roomId: inTest(

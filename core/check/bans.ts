@@ -82,8 +82,8 @@ export function dimmingLines(question: Question): Line[] {
                 {
                   id: 'change-lamps',
                   says: `Change ${number} lamps to dimmable ones.`,
-                  price: 6 * number,
-                  minutes: trade.minutes['lamp-change']! * number,
+                  price: trade.prices['lamp-change'] * number,
+                  minutes: trade.minutes['lamp-change'] * number,
                   here: true,
                 },
               ],
@@ -136,7 +136,13 @@ function eitherLines(lamps: readonly Load[]): Line[] {
           'phase',
           {
             cures: [
-              { id: 'one-edge', says: 'Take lamps that ask for one edge.', price: 0, minutes: 0, here: false },
+              {
+                id: 'one-edge',
+                says: 'Take lamps that ask for one edge.',
+                price: 0,
+                minutes: 0,
+                here: false,
+              },
             ],
           },
         ),

@@ -111,7 +111,7 @@ function boxCures(
         id: 'ring',
         says: `Fit ${ring.words}${then.length > 0 ? `: then ${then.join(', ')}` : ''}.`,
         price: ring.price,
-        minutes: trade.minutes.ring!,
+        minutes: trade.minutes.ring,
         here: true,
         parts: longScrews(view, ring.riseMillimetres),
       },
@@ -125,8 +125,8 @@ function boxCures(
     {
       id: 'deeper-box',
       says: `Take a ${view.region.words.box} of ${asks.join(' and ')} or more.`,
-      price: 15,
-      minutes: trade.minutes['deeper-box']!,
+      price: trade.prices['deeper-box'],
+      minutes: trade.minutes['deeper-box'],
       here: true,
     },
   ]
@@ -176,8 +176,8 @@ function gangLines({ view, place, device, trade }: Question): Line[] {
               {
                 id: 'wider-box',
                 says: `Take a ${view.region.words.box} of ${view.box.gangs + gangs - 1} gangs.`,
-                price: 20,
-                minutes: trade.minutes['deeper-box']!,
+                price: trade.prices['wider-box'],
+                minutes: trade.minutes['wider-box'],
                 here: false,
               },
             ],

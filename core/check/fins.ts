@@ -67,11 +67,11 @@ function* orders<Item>(items: readonly Item[]): Generator<readonly Item[]> {
     for (const rest of orders([...items.slice(0, at), ...items.slice(at + 1)])) yield [item, ...rest]
 }
 
-export const orderCure = (order: readonly (DeviceModel | null)[]): Cure => ({
+export const orderCure = (order: readonly (DeviceModel | null)[], minutes: number): Cure => ({
   id: 'gang-order',
   says: `Put them in this order: ${order.map((model, at) => `gang ${at + 1} ${model?.name ?? 'empty'}`).join('; ')}.`,
   price: 0,
-  minutes: 5,
+  minutes,
   here: true,
 })
 

@@ -182,7 +182,7 @@ function anotherOrder(question: Question): Cure[] {
   const order = orderThatBears(question, (place, device, sides) =>
     bears({ ...question, place, device }, sides),
   )
-  return order ? [orderCure(order)] : []
+  return order ? [orderCure(order, question.trade.minutes['gang-order'])] : []
 }
 
 const READ_PLATES = 'Read the watts, amperes or volt-amperes of each kind of lamp or plate.'

@@ -28,8 +28,8 @@ function newCable(question: Question, conductors: string): Cure {
   return {
     id: 'new-cable',
     says: `Bring a cable with ${conductors} into this ${question.view.region.words.box}.`,
-    price: 60,
-    minutes: question.trade.minutes['new-cable']!,
+    price: question.trade.prices['new-cable'],
+    minutes: question.trade.minutes['new-cable'],
     here: false,
   }
 }
@@ -125,7 +125,7 @@ function groundReferencedLine(question: Question): Line {
           id: 'house-rule',
           says: 'Allow ground-referenced retrofits in the house rules, where local code does.',
           price: 0,
-          minutes: 1,
+          minutes: question.trade.minutes['house-rule'],
           here: true,
         },
       ],
@@ -135,7 +135,15 @@ function groundReferencedLine(question: Question): Line {
 
 /** The least of any single group that the device may be left feeding: all lamps of the group. */
 function throughLoadLine(question: Question, minimumWatts: number): Line {
-  const { loads } = question.place
+  const { loads, group } = question.place
+  const { bypassWatts } = question.trade
+  if (group.bypass !== 'none' && bypassWatts >= minimumWatts)
+    return line(
+      'minimum-load',
+      'fits',
+      `A bypass ${group.bypass === 'fitted' ? 'is at' : 'comes to'} the luminaire: it carries up to ${bypassWatts} W, where it needs ${minimumWatts} W; see both sheets.`,
+      'supply-through-load',
+    )
   const watts = leastWatts(loads, question.view.region.nominalVolts)
   if (loads.length === 0)
     return line('minimum-load', 'not-known', 'No lamps are recorded.', 'supply-through-load', {
@@ -177,13 +185,17 @@ function throughLoadLine(question: Question, minimumWatts: number): Line {
     {
       ...figures,
       cures: [
-        {
-          id: 'bypass',
-          says: 'Fit a bypass at the luminaire.',
-          price: 9,
-          minutes: question.trade.minutes.bypass!,
-          here: true,
-        },
+        ...(bypassWatts >= minimumWatts
+          ? [
+              {
+                id: 'bypass',
+                says: 'Fit a bypass at the luminaire.',
+                price: question.trade.prices.bypass,
+                minutes: question.trade.minutes.bypass,
+                here: true,
+              },
+            ]
+          : []),
         NEUTRAL_KIND,
       ],
     },
@@ -230,8 +242,8 @@ export function groundLines(question: Question): Line[] {
                 {
                   id: 'insulating-plate',
                   says: 'Insulating plate and screws, or ground-fault protection, as local code permits.',
-                  price: 4,
-                  minutes: trade.minutes.plate!,
+                  price: trade.prices.plate,
+                  minutes: trade.minutes.plate,
                   here: true,
                 },
               ],

@@ -49,7 +49,7 @@ const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
 
 /** Whether each terminal takes the gauge and stranding of the conductor that would go on it. */
 export function terminationLines(question: Question): Line[] {
-  const { device, view } = question
+  const { device, view, trade } = question
   const lines: Line[] = []
   for (const terminal of device.terminals) {
     if (terminal.joins === 'lead') continue
@@ -69,8 +69,8 @@ export function terminationLines(question: Question): Line[] {
             {
               id: 'pigtail',
               says: `Join a pigtail of solid ${terminal.gauges[0]} in a connector.`,
-              price: 1,
-              minutes: 2,
+              price: trade.prices.pigtail,
+              minutes: trade.minutes.pigtail,
               here: true,
             },
           ],
@@ -91,7 +91,7 @@ export function terminationLines(question: Question): Line[] {
               id: 'house-rule',
               says: 'Allow push-in terminals in the house rules.',
               price: 0,
-              minutes: 1,
+              minutes: trade.minutes['house-rule'],
               here: true,
             },
           ],
@@ -112,7 +112,7 @@ export function terminationLines(question: Question): Line[] {
               id: 'house-rule-clamp',
               says: 'Allow back clamps in the house rules.',
               price: 0,
-              minutes: 1,
+              minutes: trade.minutes['house-rule'],
               here: true,
             },
           ],
@@ -130,7 +130,7 @@ const clampOff = (question: Question) =>
 
 const pushInOff = (question: Question) => houseRule(question.view.record, 'push-in', 'no') === 'no'
 
-function aluminiumLines({ view }: Question): Line[] {
+function aluminiumLines({ view, trade }: Question): Line[] {
   const found = view.ends.find(each => each.conductor.metal === 'aluminium')
   if (!found) return []
   return [
@@ -144,8 +144,8 @@ function aluminiumLines({ view }: Question): Line[] {
           {
             id: 'listed-connector',
             says: 'Copper pigtails in connectors listed for aluminium.',
-            price: 6,
-            minutes: 6,
+            price: trade.prices['listed-connector'],
+            minutes: trade.minutes['listed-connector'],
             here: true,
           },
         ],
@@ -178,8 +178,8 @@ function tailLines(view: BoxView, trade: Trade): Line[] {
           {
             id: 'pigtail-gauge',
             says: `Renew the pigtail in ${each.conductor.gauge}.`,
-            price: 0,
-            minutes: trade.minutes['lever-joint']! + 1,
+            price: trade.prices.pigtail,
+            minutes: trade.minutes.pigtail,
             here: true,
           },
         ],
@@ -228,8 +228,8 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
               {
                 id: 'smaller-breaker',
                 says: `A ${breaker} of ${figure(mostAmps)} A.`,
-                price: 12,
-                minutes: 20,
+                price: trade.prices['breaker-change'],
+                minutes: trade.minutes['breaker-change'],
                 here: false,
               },
             ]

@@ -10,7 +10,7 @@ export const BLANK = {
     sharedNeutralWithId: null,
     note: '',
   },
-  groups: { want: null, behaves: 'not-known', everyPlace: 'not-known' },
+  groups: { want: null, behaves: 'not-known', everyPlace: 'not-known', bypass: 'none' },
   boxes: {
     kind: 'control',
     material: 'not-known',

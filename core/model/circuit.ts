@@ -64,6 +64,8 @@ export interface CircuitLoad {
   readonly kind: 'lamp' | 'onward' | 'receptacle'
   readonly groupId: string
   readonly watts: number
+  /** What a bypass draws that is fitted beside it, in W; none if absent. */
+  readonly bypassWatts?: number
   readonly hot: string
   readonly neutral: string
   /** Contact of a metal luminaire or of a receptacle, or null. */

@@ -20,6 +20,7 @@ import {
   BOX_KINDS,
   BOX_MATERIALS,
   BREAKER_SHOWS,
+  BYPASSES,
   CABLE_ENTRIES,
   CONNECTORS,
   DEFECT_STATES,
@@ -94,6 +95,7 @@ export const ENTITIES = {
     behaves: choice(BEHAVES),
     /** Whether every place that works it is recorded. */
     everyPlace: choice(YES_NO_UNKNOWN),
+    bypass: choice(BYPASSES),
   },
   boxes: {
     id,

@@ -1,6 +1,6 @@
 import type { DeviceModel } from './device'
 import { rowsWith, type JobRecord } from './record'
-import type { Gauge, LampKind, RatingKind, RegionId, RoomKind } from './vocabulary'
+import type { Gauge, LampKind, PricedWork, RatingKind, RegionId, RoomKind, Work } from './vocabulary'
 
 /** A figure or habit of the trade that verdicts rest on, with where it comes from. */
 export interface Fact {
@@ -99,7 +99,11 @@ export interface Trade {
   readonly levers: readonly LeverConnector[]
   /** Smallest first. */
   readonly twistOn: readonly TwistConnector[]
-  readonly minutes: Readonly<Record<string, number>>
+  readonly minutes: Readonly<Record<Work, number>>
+  /** In money of the region, of the parts that go with a piece of work. */
+  readonly prices: Readonly<Record<PricedWork, number>>
+  /** What a bypass at a luminaire draws beside its lamps, in W. */
+  readonly bypassWatts: number
   readonly houseRules: readonly HouseRule[]
   readonly routeCosts: RouteCosts
 }

@@ -34,7 +34,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
-  groups: () => blank(BLANK.groups, 'behaves', 'everyPlace'),
+  groups: () => blank(BLANK.groups, 'behaves', 'everyPlace', 'bypass'),
   loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
   rooms: () => ({ kind: 'not-said' }),

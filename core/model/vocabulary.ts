@@ -205,6 +205,40 @@ export type Connector = (typeof CONNECTORS)[number]
 /** No joint at all: the two ends in it are one conductor that comes and goes. */
 export const RUNS_THROUGH: readonly Connector[] = ['unbroken', 'looped']
 
+/** Work with parts of its own, whose price is a figure of the trade. */
+export const PRICED_WORKS = [
+  'pigtail',
+  'listed-connector',
+  'lamp-change',
+  'bypass',
+  'plate',
+  'breaker-change',
+  'deeper-box',
+  'wider-box',
+  'new-cable',
+] as const
+export type PricedWork = (typeof PRICED_WORKS)[number]
+
+/** Pieces of work whose minutes are figures of the trade. */
+export const WORKS = [
+  'first-look',
+  'plain-replacement',
+  'reading',
+  'switching',
+  'termination',
+  'lever-joint',
+  'twist-joint',
+  'ring',
+  'house-rule',
+  'gang-order',
+  ...PRICED_WORKS,
+] as const
+export type Work = (typeof WORKS)[number]
+
+/** Whether the lamps of a light have a bypass beside them, which carries what a device without neutral lives on. */
+export const BYPASSES = ['none', 'to-be-fitted', 'fitted'] as const
+export type Bypass = (typeof BYPASSES)[number]
+
 export const PROTECTIONS = [
   'none',
   'ground-fault',

@@ -1,4 +1,4 @@
-import { checkPlace, leastCures, type Cure } from '../check'
+import { curesIn, OF_THE_BOX, type Cure } from '../check'
 import { boxView, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsOf, type JobRecord } from '../model/record'
 import { planBox, progressOf } from '../plan'
@@ -102,7 +102,7 @@ function needsOf(view: BoxView, trade: Trade): Need[] {
         ]
       : []
   })
-  return [...devices, ...plateOf(view, trade), ...curesOf(view, chosen, trade), ...smallParts(view, trade)]
+  return [...devices, ...plateOf(view, trade), ...curesOf(view, trade), ...smallParts(view, trade)]
 }
 
 /** What the open steps of its plan use up: connectors, pigtails, caps, tape, the screw that bonds a metal box. */
@@ -167,33 +167,20 @@ function openingsOf(
 }
 
 const KIND_OF_CURE: Readonly<Record<string, PickKind>> = {
-  ring: 'box',
-  'deeper-box': 'box',
+  ...Object.fromEntries(OF_THE_BOX.map(id => [id, 'box' as const])),
   'change-lamps': 'lamp',
 }
 
 /** What a cure is, once it stands among others: the same for every box. */
-function curesOf(view: BoxView, chosen: readonly PlaceView[], trade: Trade): Need[] {
-  const place = placeName(view)
-  const perPlace = chosen.flatMap(each => {
-    const judgement = checkPlace(view, each.place.id, trade).find(
-      ({ device }) => device.id === each.choice!.modelId,
+function curesOf(view: BoxView, trade: Trade): Need[] {
+  const name = placeName(view)
+  return curesIn(view, trade)
+    .filter(({ cure }) => cure.price > 0)
+    .flatMap(({ cure, place }) =>
+      cure.id === 'change-lamps'
+        ? [lampsOf(cure, place, name)]
+        : [needOf(cure, name), ...(cure.parts ?? []).map(what => partOf(what, name))],
     )
-    return judgement ? leastCures(judgement.lines).map(cure => ({ cure, each })) : []
-  })
-  // One ring, or one box, serves all its gangs: the dearest of those that are asked for.
-  const boxes = perPlace.filter(({ cure }) => KIND_OF_CURE[cure.id] === 'box')
-  const largest = boxes.reduce<Cure | null>(
-    (best, { cure }) => (!best || cure.price > best.price ? cure : best),
-    null,
-  )
-  const others = perPlace.filter(({ cure }) => KIND_OF_CURE[cure.id] !== 'box')
-  return [
-    ...(largest ? [needOf(largest, place), ...(largest.parts ?? []).map(what => partOf(what, place))] : []),
-    ...others.map(({ cure, each }) =>
-      cure.id === 'change-lamps' ? lampsOf(cure, each, place) : needOf(cure, place),
-    ),
-  ]
 }
 
 const needOf = (cure: Cure, place: string): Need => ({
@@ -209,7 +196,9 @@ const needOf = (cure: Cure, place: string): Need => ({
 function lampsOf(cure: Cure, { loads }: PlaceView, place: string): Need {
   const lamps = loads.filter(({ dimmable }) => dimmable === 'no')
   const count = lamps.reduce((sum, each) => sum + each.count, 0)
-  const watts = [...new Set(lamps.map(({ wattsEach }) => `${wattsEach} W`))].join(', ')
+  const watts = [
+    ...new Set(lamps.map(({ wattsEach }) => (wattsEach === null ? 'watts not read' : `${wattsEach} W`))),
+  ].join(', ')
   return {
     key: `lamp:${lamps.map(({ kind }) => kind).join('+')}:${watts}`,
     kind: 'lamp',

@@ -100,7 +100,7 @@ export function dayOf(record: JobRecord, trade: Trade): Day {
   const given = givenOrder(record, open)
   const best = leastWalks(pieces, limits)
   const used = given ? inThisOrder(given, limits) : best
-  const walkMinutes = crew.some(({ atPanel }) => atPanel) ? HELPER_MINUTES : (trade.minutes.switching ?? 2)
+  const walkMinutes = crew.some(({ atPanel }) => atPanel) ? HELPER_MINUTES : trade.minutes.switching
   const stretches = timed(used, pieces, crew, walkMinutes)
   const took = (of: Ordered) =>
     of.walks * walkMinutes + of.stretches.reduce((sum, { minutes }) => sum + minutes, 0)
@@ -158,14 +158,14 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
             ...base,
             id: `${id} apart`,
             kind: 'apart',
-            minutes: (APART_MINUTES + view.ends.length * (trade.minutes.reading ?? 0.5)) * pace,
+            minutes: (APART_MINUTES + view.ends.length * trade.minutes.reading) * pace,
             after: [],
           },
           {
             ...base,
             id: `${id} live`,
             kind: 'live',
-            minutes: Math.max(LIVE_MINUTES, unread.length * (trade.minutes.reading ?? 0.5)) * pace,
+            minutes: Math.max(LIVE_MINUTES, unread.length * trade.minutes.reading) * pace,
             after: [`${id} apart`],
           },
         ]

@@ -4,6 +4,7 @@ import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
 import { changedTerminals, foundJointOf, type PlannedDevice, type RoutedBox } from '../route'
 import { clampedSinceOff, mayReturnIn } from '../safety'
+import { cureSteps } from './cure-steps'
 import { step, type Draft } from './step'
 
 /** The work at an opened box, once it is dead: what comes out, what is joined and landed, and the power back. */
@@ -26,6 +27,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
   const mayReturn = view.joints
     .flatMap(({ id }) => mayReturnIn(view, id))
     .filter(({ end }) => !untouched.includes(end.id))
+  const cures = cureSteps(view, trade)
   return [
     ...signedFor(view, replaced),
     ...mayReturn.map(({ end, name }) => ({
@@ -50,6 +52,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
           3,
         ),
       ),
+    ...cures.first,
     ...routed.remarks.map(remark =>
       step(
         `remark:${remark.endId}`,
@@ -99,6 +102,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       1,
     ),
     ...tapeSteps(view, replaced),
+    ...cures.last,
     step(
       'fold',
       'touch',
@@ -180,7 +184,7 @@ function jointDraft(
     'touch',
     `Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(' linked to ')}${strip ? `, each stripped ${strip} mm` : ''}`,
     `${cutFirst(view, joint.endIds)}${jointHabit(view, lever, leads.length > 0)}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
-    trade.minutes[lever ? 'lever-joint' : 'twist-joint']! * connectors.length + cut.length,
+    trade.minutes[lever ? 'lever-joint' : 'twist-joint'] * connectors.length + cut.length,
     [
       ...connectors,
       ...cut.map(each => `pigtail, ${each.insulation} ${each.gauge}, ${each.millimetres} mm`),

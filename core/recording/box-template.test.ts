@@ -1,3 +1,4 @@
+import { BLANK } from '../model/blank-rows'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { usualBox } from '@/demo/usual'
@@ -22,9 +23,7 @@ const empty = (region: RegionId, gangs = 1): BoxView => {
         {
           id: `g${at}`,
           name: `Light ${at}`,
-          want: null,
-          behaves: 'not-known' as const,
-          everyPlace: 'not-known' as const,
+          ...BLANK.groups,
         },
       ]),
     ),

@@ -35,7 +35,6 @@ export interface RouteCure {
 /** What is sold: two to four conductors and a ground. */
 const MOST_CONDUCTORS = 4
 const LEAST_CONDUCTORS = 2
-const CABLE_PRICE = 60
 /** Cables that one cure may ask for. */
 const MOST_CABLES = 4
 
@@ -180,8 +179,8 @@ export function cableCure(
     kind: 'cable',
     id: 'cable-between',
     says: `${cables.length === 1 ? 'A new cable' : `${cables.length} new cables`}: ${words.join('; ')}.`,
-    price: CABLE_PRICE * cables.length,
-    minutes: (trade.minutes['new-cable'] ?? 180) * cables.length,
+    price: trade.prices['new-cable'] * cables.length,
+    minutes: trade.minutes['new-cable'] * cables.length,
     tried: cables.reduce(withCable, record),
   }
 }

@@ -150,6 +150,7 @@ function circuitOfParts(
   const base = outsideOf(
     boxes.map(({ view }) => view),
     trade,
+    ['to-be-fitted', 'fitted'],
   )
   const parts = boxes.map(({ view, routed }) => partOf(view, routed, schemes))
   const devices = parts.flatMap(part => part.devices)

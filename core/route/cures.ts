@@ -64,7 +64,7 @@ function ruleCures(record: JobRecord, trade: Trade, works: (tried: JobRecord) =>
         id: `house-rule ${ruleId}`,
         says: `House rule “${rule.question}”: ${other.words.toLowerCase()}. Only where the local code does.`,
         price: 0,
-        minutes: 1,
+        minutes: trade.minutes['house-rule'],
         tried,
       },
     ]

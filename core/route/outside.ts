@@ -4,6 +4,7 @@ import { comesIn, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
 import type { Load } from '../model/entities'
 import type { Trade } from '../model/trade'
+import type { Bypass } from '../model/vocabulary'
 import { sharersOf } from '../panel/ties'
 
 export const nearPoint = (end: EndView) => `end:${end.end.id}`
@@ -19,15 +20,20 @@ export type Outside = Pick<
  * Everything beyond the boxes, closed by what the roles say: a hot conductor comes from its breaker, a
  * switched one leads to the lamps, a neutral that leaves in the lamps' cable is their return, and what
  * leaves by an onward cable feeds somebody else. A conductor seen at both ends runs between its boxes.
+ * @param bypasses which bypasses are in it: those that are there, or also those that are to come
  */
-export function outsideOf(views: readonly BoxView[], trade: Trade): Outside {
+export function outsideOf(
+  views: readonly BoxView[],
+  trade: Trade,
+  bypasses: readonly Bypass[] = ['fitted'],
+): Outside {
   const [first] = views
   const nominalVolts = first?.region.nominalVolts ?? 0
   const all = views.flatMap(view => view.ends.map(each => ({ view, each })))
   const { wires, leaving } = wiresOf(all)
   const circuits = circuitsOf(views)
   const supplies = suppliesOf(circuits, views)
-  const loads = loadsOf(views, trade)
+  const loads = loadsOf(views, trade, bypasses)
   const closing = new Closing(circuits, leaving, supplies, loads)
   return {
     nominalVolts,
@@ -96,7 +102,7 @@ function wattsOf({ wattsEach, voltAmperesEach, amperesEach, count }: Load, nomin
   return (wattsEach ?? voltAmperesEach ?? (amperesEach ?? 0) * nominal) * count
 }
 
-function loadsOf(views: readonly BoxView[], trade: Trade): CircuitLoad[] {
+function loadsOf(views: readonly BoxView[], trade: Trade, bypasses: readonly Bypass[]): CircuitLoad[] {
   const loads = new Map(
     views.flatMap(view =>
       view.places.flatMap(({ group, loads: own }) =>
@@ -105,15 +111,20 @@ function loadsOf(views: readonly BoxView[], trade: Trade): CircuitLoad[] {
     ),
   )
   const named = new Map<string, number>()
+  const bypassed = new Set<string>()
   return [...loads.values()].map(({ load, group, nominal }) => {
     const before = named.get(load.name) ?? 0
     named.set(load.name, before + 1)
     const { offLimitMilliamps, coldShare, ohmsShare } = trade.lamps[load.kind]
+    // One serves all lamps of a light.
+    const bypass = bypasses.includes(group.bypass) && !bypassed.has(group.id)
+    bypassed.add(group.id)
     return {
       id: before === 0 ? load.name : `${load.name} (${before + 1})`,
       kind: 'lamp',
       groupId: group.id,
       watts: wattsOf(load, nominal) || nominal,
+      ...(bypass ? { bypassWatts: trade.bypassWatts } : {}),
       hot: `lamp:${load.id}:hot`,
       neutral: `lamp:${load.id}:neutral`,
       ground: load.metalLuminaire === 'yes' ? `lamp:${load.id}:ground` : null,

@@ -87,7 +87,13 @@ export interface Compiled {
   readonly devices: readonly CompiledDevice[]
   readonly hearings: readonly Hearing[]
   readonly ways: readonly Way[]
-  readonly loads: readonly { readonly hot: number; readonly neutral: number; readonly siemens: number }[]
+  readonly loads: readonly {
+    readonly hot: number
+    readonly neutral: number
+    readonly siemens: number
+    /** Of a bypass beside it; 0 where there is none. */
+    readonly bypassSiemens: number
+  }[]
   readonly poles: readonly { readonly hot: number; readonly neutral: number; readonly ground: number }[]
   readonly initial: State
 }
@@ -169,6 +175,7 @@ export function compile(circuit: Circuit): Compiled {
       hot: net(load.hot),
       neutral: net(load.neutral),
       siemens: load.watts / circuit.nominalVolts ** 2,
+      bypassSiemens: (load.bypassWatts ?? 0) / circuit.nominalVolts ** 2,
     })),
     poles: circuit.supplies.map(supply => ({
       hot: net(supply.hot),

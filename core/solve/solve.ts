@@ -76,6 +76,12 @@ export function solve(compiled: Compiled, state: State, conditions: Conditions =
       const load = compiled.circuit.loads[at]!
       return { a: hot, b: neutral, siemens, points: [load.hot, load.neutral] as const }
     }),
+    ...compiled.loads.flatMap(({ hot, neutral, bypassSiemens }, at): Element[] => {
+      const load = compiled.circuit.loads[at]!
+      return bypassSiemens > 0
+        ? [{ a: hot, b: neutral, siemens: bypassSiemens, points: [load.hot, load.neutral] }]
+        : []
+    }),
     ...leakages(compiled, working),
   ]
   const asleep = potentials(metal, fixed, resting)

@@ -1,7 +1,9 @@
 import { useState, type ReactNode } from 'react'
 import type { Cure, Lacking, Line, Verdict } from '@/core/check'
-import type { BoxView } from '@/core/job/box-view'
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import type { Edit } from '@/core/job/command'
 import { figure } from '@/core/model/units'
+import type { Edits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
@@ -29,6 +31,7 @@ export function CandidateCard({
   onLetGo,
   beside,
   onBeside,
+  onBypass,
   children,
 }: {
   view: BoxView
@@ -45,6 +48,8 @@ export function CandidateCard({
   onLetGo: () => void
   beside: boolean
   onBeside: () => void
+  /** A bypass beside the lamps is wanted. */
+  onBypass: () => void
   children: ReactNode
 }) {
   const [asking, setAsking] = useState(false)
@@ -92,9 +97,17 @@ export function CandidateCard({
       )}
       {children}
       <Lacks unmet={unmet} />
-      {verdict !== 'fits' && <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} />}
+      {verdict !== 'fits' && (
+        <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} onBypass={onBypass} />
+      )}
       <CheckField label="Side by side" value={beside} onCommit={onBeside} />
       <Why lines={lines} />
     </article>
   )
 }
+
+/** A bypass wanted beside the lamps of the lights of some places. */
+export const bypassOf = (edits: Edits, places: readonly PlaceView[]): Edit[] =>
+  [...new Set(places.map(({ group }) => group.id))].map(id =>
+    edits.change('groups', id, { bypass: 'to-be-fitted' }),
+  )

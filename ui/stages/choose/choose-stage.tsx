@@ -18,7 +18,7 @@ import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
-import { CandidateCard } from './candidate-card'
+import { bypassOf, CandidateCard } from './candidate-card'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
 import { useLooking } from '../use-looking'
@@ -203,6 +203,7 @@ function Candidate({
       onLetGo={letGo}
       beside={beside}
       onBeside={onBeside}
+      onBypass={() => edits.send('plan a bypass', bypassOf(edits, [place]))}
     >
       <ul className="mt-2 flex flex-col gap-1.5">
         {telling(judgement.lines).map(line => (

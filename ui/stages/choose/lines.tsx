@@ -2,6 +2,7 @@ import { curedTogether, type Cure, type Lacking, type Line } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
 import { useTrade } from '../../job/provider'
+import { Button } from '../../primitives/button'
 import { VERDICT_WORDS } from '../../primitives/marks'
 import { lackingWords } from '../../needs/words'
 
@@ -17,11 +18,13 @@ export function WaysOut({
   cures,
   settledBy,
   lines,
+  onBypass,
 }: {
   view: BoxView
   cures: readonly Cure[]
   settledBy: readonly string[]
   lines: readonly Line[]
+  onBypass: () => void
 }) {
   const together = curedTogether(lines)
   const isCured = lines.every(({ verdict }) => verdict === 'fits' || verdict === 'fits-if')
@@ -56,6 +59,11 @@ export function WaysOut({
               {' '}
               {figure(cure.price, 2)} {view.region.currency}, {figure(cure.minutes, 0)} min
             </span>
+          )}
+          {cure.id === 'bypass' && (
+            <Button className="mt-1 block" onClick={onBypass}>
+              Plan it: it goes to Wire, and to what proves it
+            </Button>
           )}
         </li>
       ))}

@@ -9,7 +9,7 @@ import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
-import { CandidateCard } from './candidate-card'
+import { bypassOf, CandidateCard } from './candidate-card'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
 import { LineRow, telling } from './lines'
@@ -136,6 +136,15 @@ function SetCandidate({
       onLetGo={letGo}
       beside={beside}
       onBeside={onBeside}
+      onBypass={() =>
+        edits.send(
+          'plan a bypass',
+          bypassOf(
+            edits,
+            places.map(({ place }) => place),
+          ),
+        )
+      }
     >
       <ol className="mt-2 flex flex-col divide-y divide-rule">
         {places.map((each, at) => (

@@ -7,7 +7,7 @@ import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { placeParted } from '@/core/recording'
 import { useEdits } from '../../job/provider'
-import { YES_NO_UNKNOWN } from '@/core/model/vocabulary'
+import { BYPASSES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
@@ -84,6 +84,14 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
             ]}
             onCommit={behaves =>
               edits.send('say how a light behaves', [edits.change('groups', place.group.id, { behaves })])
+            }
+          />
+          <PickOne
+            label="A bypass beside its lamps"
+            value={place.group.bypass}
+            options={BYPASSES.map(value => ({ value, words: plain(value) }))}
+            onCommit={bypass =>
+              edits.send('plan a bypass', [edits.change('groups', place.group.id, { bypass })])
             }
           />
         </div>

@@ -1,0 +1,75 @@
+import { curesIn, OF_THE_BOX } from '../check'
+import type { BoxView } from '../job/box-view'
+import { deviceNamed, type Trade } from '../model/trade'
+import { step, type Draft } from './step'
+
+export interface CureSteps {
+  /** Before anything is joined. */
+  readonly first: readonly Draft[]
+  /** Before the plate is on. */
+  readonly last: readonly Draft[]
+}
+
+/** The work that goes with what the chosen devices fit under: ring or box, lamps, plate, and bypasses to be fitted. */
+export function cureSteps(view: BoxView, trade: Trade): CureSteps {
+  const cures = curesIn(view, trade)
+  const first = cures
+    .filter(({ cure }) => OF_THE_BOX.includes(cure.id))
+    .map(({ cure }) =>
+      step(
+        `cure:${cure.id}`,
+        'touch',
+        without(cure.says),
+        'Its room comes before anything is joined in it.',
+        cure.minutes,
+      ),
+    )
+  const plates = cures
+    .filter(({ cure }) => cure.id === 'insulating-plate')
+    .slice(0, 1)
+    .map(({ cure }) =>
+      step(
+        `cure:${cure.id}`,
+        'touch',
+        without(cure.says),
+        'No metal that can be touched, where nothing grounds it.',
+        cure.minutes,
+      ),
+    )
+  const lamps = new Map(
+    cures
+      .filter(({ cure }) => cure.id === 'change-lamps')
+      .map(({ cure, place: { group } }) => [
+        group.id,
+        step(
+          `cure:${cure.id}:${group.id}`,
+          'touch',
+          `${group.name}: ${without(cure.says)}`,
+          'With the power off, and cold: lamps that cannot be dimmed may fail, or ruin the device.',
+          cure.minutes,
+        ),
+      ]),
+  )
+  return { first, last: [...lamps.values(), ...bypasses(view, trade), ...plates] }
+}
+
+const without = (says: string): string => says.replace(/\.$/, '')
+
+/** Bypasses that somebody wants, of lights whose new device here lives through the lamp. */
+function bypasses(view: BoxView, trade: Trade): Draft[] {
+  return view.places
+    .filter(({ group, choice }) => {
+      const supply = deviceNamed(trade, choice?.modelId ?? '')?.supply ?? []
+      return group.bypass === 'to-be-fitted' && supply.some(({ kind }) => kind === 'through-load')
+    })
+    .map(({ group }) =>
+      step(
+        `bypass:${group.id}`,
+        'touch',
+        `${group.name}: fit the bypass at the luminaire, from its switched conductor to its neutral`,
+        'Read every conductor dead there as well: a luminaire can be fed by another circuit.',
+        trade.minutes.bypass,
+        ['bypass'],
+      ),
+    )
+}
