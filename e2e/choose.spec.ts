@@ -172,3 +172,32 @@ test('a note that is being typed outlives a reload', async ({ page, request }) =
     { note: 'Behind the clock, and low' },
   ])
 })
+
+test('a bypass is planned where the lamps are too few, proved with, and taken back', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {
+    lamps: led(1, 5),
+    choice: 'dimmer-led-150-two-wire',
+    isolated: true,
+  })
+  const bypass = async () =>
+    (await rows('SELECT bypass FROM `groups` WHERE job_id = ?', jobId))[0]!.bypass as string
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  await expect(page.getByText(/flickers/).first()).toBeVisible()
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  const card = page.getByRole('article', { name: 'Dimmer, LED 150 W, no neutral, with companion terminal', exact: true })
+  await expect(card).toHaveAttribute('data-verdict', 'fits-if')
+  await card.getByRole('button', { name: /^Plan it/ }).click()
+  await expect(card).toHaveAttribute('data-verdict', 'fits')
+  await saved(page)
+  expect(await bypass()).toBe('to-be-fitted')
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  await expect(page.getByText(/fit the bypass at the luminaire/).first()).toBeVisible()
+  await expect(page.getByText(/flickers/)).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await saved(page)
+  expect(await bypass()).toBe('none')
+  await expect(page.getByText(/fit the bypass at the luminaire/)).toHaveCount(0)
+})
