@@ -152,7 +152,7 @@ export const HANDS: HandsOf<EntityName> & {
       worded(LAMP_KINDS, kind => (kind === 'receptacle' ? 'Receptacle, or half of one' : LAMP_WORDS[kind])),
     ),
     wattsEach: number('Watts each', 12, 40),
-    amperesEach: number('Amperes each, by its plate', 0.2),
+    amperesEach: number('Amperes each', 0.2),
     voltAmperesEach: number('Volt-amperes each', 18),
     count: number('Count', 4),
     dimmable: pick('Dimmable, by the print on the lamp', yesNo),

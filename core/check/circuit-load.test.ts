@@ -156,7 +156,12 @@ describe('a breaker bears all that hangs on it', () => {
     )
     expect(breaker({ ...record, loads }, 0)).toMatchObject({
       verdict: 'not-known',
-      says: '6.25 of 15 A on breaker 7, without the lamps nobody has read: this light.',
+      says: '6.25 of 15 A on breaker 7, without the lamps here, which nobody has read.',
+    })
+    // Seen from the other light on that breaker it is named, and counted as nothing.
+    expect(breaker({ ...record, loads }, 1)).toMatchObject({
+      verdict: 'fits',
+      says: '6.25 of 15 A, this load on its breaker. Not in it, since nobody has read it: “Light 0”.',
     })
   })
 

@@ -86,29 +86,30 @@ function breakerLinesOf(question: Question): Line[] {
   const amps = own + others
   const rated = circuit.ratedAmps
   const over = amps > rated + 1e-9
-  const unread = [
-    ...(isUnread(place.loads) ? ['this light'] : []),
-    ...lights.flatMap(({ light, loads }) =>
-      isUnread(loads) ? [`“${record.groups[light]?.name ?? light}”`] : [],
-    ),
-  ]
-  if (unread.length > 0 && !over)
+  if (isUnread(place.loads) && !over)
     return [
       line(
         'breaker',
         'not-known',
-        `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}, without the lamps nobody has read: ${unread.join(', ')}.`,
+        `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}, without the lamps here, which nobody has read.`,
         'long-hours',
-        { settledBy: 'Record those lamps: kind, watts, count.' },
+        { settledBy: 'Record the lamps: kind, watts, count.' },
       ),
     ]
+  // What hangs elsewhere counts as far as it is known; what is not is named.
+  const unread = lights.flatMap(({ light, loads }) =>
+    isUnread(loads) ? [`“${record.groups[light]?.name ?? light}”`] : [],
+  )
   return [
     line(
       'breaker',
       over ? 'does-not-fit' : 'fits',
-      others > 0
-        ? `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}: ${figure(own, 2)} A here, ${figure(others, 2)} A of other lights.`
-        : `${figure(amps, 2)} of ${figure(rated)} A, this load on its ${breaker}.`,
+      [
+        others > 0
+          ? `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}: ${figure(own, 2)} A here, ${figure(others, 2)} A of other lights.`
+          : `${figure(amps, 2)} of ${figure(rated)} A, this load on its ${breaker}.`,
+        ...(unread.length > 0 ? [`Not in it, since nobody has read it: ${unread.join(', ')}.`] : []),
+      ].join(' '),
       'long-hours',
       against(amps, rated, 'A'),
     ),

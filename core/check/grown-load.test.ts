@@ -226,22 +226,30 @@ it(`breakers bear what hangs on them as by hand (${HOUSES} houses)`, () => {
     )
     const record = job.record()
     lights.forEach(({ breaker }, at) => {
+      const named: string[] = []
       const view = boxView(record, `box${at}`)!
       const line = checkPlace(view, `box${at}-1`, trade)
         .find(({ device }) => device.id === 'switch-plain-15')!
         .lines.find(({ rule }) => rule === 'breaker')!
       let sum = 0
       let all = true
-      for (const other of lights.filter(each => each.breaker === breaker)) {
-        if (other.lamps.length === 0) all = false
+      for (const [index, other] of lights.entries()) {
+        if (other.breaker !== breaker) continue
+        let read = other.lamps.length > 0
         for (const each of other.lamps) {
           const amps = amperes(each)
-          if (amps === null) all = false
+          if (amps === null) read = false
           else sum += amps * each.count * (each.long ? 1.25 : 1)
         }
+        // Of this light all is known, or nothing is said; another one that nobody has read is named.
+        if (index === at) all = read
+        else if (!read) named.push(`“Light ${index}”`)
       }
       const answer = sum > 15 + 1e-9 ? 'does-not-fit' : all ? 'fits' : 'not-known'
       expect(line.verdict, `seed ${seed}, light ${at}`).toBe(answer)
+      if (answer === 'fits')
+        for (const name of lights.map((_, index) => `“Light ${index}”`))
+          expect(line.says.includes(name), `seed ${seed}, light ${at}: ${name}`).toBe(named.includes(name))
       met[answer]!++
     })
   }

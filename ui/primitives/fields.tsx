@@ -103,7 +103,7 @@ export function TextField({
   )
 }
 
-/** A number with its range; left empty it is not known, where that is allowed. */
+/** A number with its range; left empty it is not known, or as `empty` says, where that is allowed. */
 export function NumberField({
   label,
   hint,
@@ -113,6 +113,7 @@ export function NumberField({
   max,
   unit,
   nullable = false,
+  empty = 'not known',
   live = false,
 }: Labelled & {
   value: number | null
@@ -121,6 +122,8 @@ export function NumberField({
   max: number
   unit?: string
   nullable?: boolean
+  /** What stands there while it is left empty. */
+  empty?: string
   /** It goes into a form that is sent by a button. */
   live?: boolean
 }) {
@@ -147,7 +150,7 @@ export function NumberField({
         }}
         onBlur={() => !live && commit()}
         onKeyDown={event => event.key === 'Enter' && !live && commit()}
-        placeholder={nullable ? 'not known' : undefined}
+        placeholder={nullable ? empty : undefined}
         className={INPUT}
       />
     </Frame>

@@ -62,7 +62,7 @@ export function WaysOut({
           )}
           {cure.id === 'bypass' && (
             <Button className="mt-1 block" onClick={onBypass}>
-              Plan it: it goes to Wire, and to what proves it
+              Plan it: Wire and the proof have it
             </Button>
           )}
         </li>

@@ -125,6 +125,7 @@ export function BoxForm({ view }: { view: BoxView }) {
               min={0.5}
               max={100}
               nullable
+              empty="no ring"
               onCommit={ringCubicInches => change({ ringCubicInches })}
             />
             <NumberField

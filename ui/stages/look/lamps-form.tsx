@@ -94,7 +94,7 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
           />
           <div className="grid grid-cols-2 gap-3">
             <NumberField
-              label="Amperes each, by its plate"
+              label="Amperes each"
               value={load.amperesEach}
               min={0.001}
               max={100}
