@@ -2,10 +2,11 @@ import { execFileSync, spawnSync } from 'node:child_process'
 import path from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import type { Question, Spot } from '@/core/identify'
+import { basisOf, type Question, type Spot } from '@/core/identify'
 import { writeJobFile } from '@/core/format/job-file'
 import type { JobRecord } from '@/core/model/record'
 import { usualBox, switchLoop } from '@/demo/usual'
+import { chainOf } from '@/testing/route/chain'
 import { answer, converse } from './answer'
 
 const root = path.resolve(import.meta.dirname, '..')
@@ -114,6 +115,41 @@ describe('every-room', () => {
   it('checks: 0 where something fits, 1 where nothing does', () => {
     expect(ask('check', file({})).code).toBe(0)
     expect(ask('check', file({ lamps: [] })).code).toBe(1)
+  })
+
+  it('checks a light of several places by the sets for it', () => {
+    const [first] = chainOf({ count: 2, choices: [null, null], fed: 0, lit: 1, neutrals: true, spares: 0 })
+    const { record } = first!
+    const asked = (given: JobRecord) => ask('check', writeJobFile({ record: given, extra: {} }))
+    // Nobody has read its grounds.
+    expect(asked(record).code).toBe(1)
+    const grounds = Object.values(record.ends).filter(({ role }) => role === 'ground')
+    const findings = grounds.map(({ id, boxId }) => ({
+      id: `found-${id}`,
+      endId: id,
+      role: 'ground' as const,
+      proof: 'proven' as const,
+      basis: basisOf(record, boxId),
+    }))
+    const { code, output } = asked({
+      ...record,
+      findings: { ...record.findings, ...Object.fromEntries(findings.map(row => [row.id, row])) },
+    })
+    const { lights, places } = output as {
+      lights: { groupId: string; placeIds: string[]; sets: { devices: string[]; verdict: string }[] }[]
+      places: { devices: { device: string; verdict: string }[] }[]
+    }
+    expect(lights).toMatchObject([
+      { groupId: 'light', placeIds: places.map((_, at) => expect.stringContaining(String(at))) },
+    ])
+    const pair = lights[0]!.sets.find(
+      ({ devices }) => devices.join() === 'switch-two-place-15,switch-two-place-15',
+    )
+    expect(pair).toMatchObject({ verdict: 'fits' })
+    expect(code).toBe(0)
+    // By itself a switch for one place is no answer there.
+    const bare = lights[0]!.sets.map(({ devices }) => devices.join())
+    expect(bare).not.toContain('switch-plain-15,switch-plain-15')
   })
 
   it('validates, and lists defects raised by rule', () => {

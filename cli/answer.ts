@@ -1,4 +1,4 @@
-import { checkJob, raisedDefects } from '@/core/check'
+import { checkJob, checkLight, placesOf, raisedDefects, type Verdict } from '@/core/check'
 import { parseJobFile } from '@/core/format/job-file'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import { tiedSets } from '@/core/job/tied'
@@ -73,7 +73,10 @@ const validate: Verb = (record, views, trade) => {
   return { code: 0, output: { ok: true, job: record.job.id, counts, defects } }
 }
 
-/** Every device for every place. A no: a place for which nothing fits as it is. */
+/**
+ * Every device for every place, and every set for a light of several places. A no: a light for which nothing fits as it
+ * is, by a device of its own or by a set.
+ */
 const check: Verb = (record, views, trade) => {
   const all = checkJob(record, trade)
   const places = views.flatMap(view =>
@@ -89,8 +92,28 @@ const check: Verb = (record, views, trade) => {
       })),
     })),
   )
-  const none = places.some(place => place.devices.every(device => device.verdict !== 'fits'))
-  return { code: none ? 1 : 0, output: { ok: !none, places } }
+  const several = new Set(
+    views.flatMap(view => view.places.filter(each => each.placesInGroup > 1).map(({ group }) => group.id)),
+  )
+  const lights = [...several].sort().map(groupId => ({
+    groupId,
+    placeIds: placesOf(record, groupId).map(({ place }) => place.place.id),
+    sets: checkLight(record, groupId, trade).map(({ set, verdict, ofPlaces, ofLight, cures, settledBy }) => ({
+      kind: set.kind,
+      devices: set.members.map(model => model?.id ?? null),
+      verdict,
+      ofPlaces,
+      ofLight,
+      cures,
+      settledBy,
+    })),
+  }))
+  const fits = ({ verdict }: { readonly verdict: Verdict }) => verdict === 'fits'
+  const ofSeveral = new Set(lights.flatMap(({ placeIds }) => placeIds))
+  const none =
+    places.some(({ placeId, devices }) => !ofSeveral.has(placeId) && !devices.some(fits)) ||
+    lights.some(({ sets }) => !sets.some(fits))
+  return { code: none ? 1 : 0, output: { ok: !none, places, lights } }
 }
 
 /**

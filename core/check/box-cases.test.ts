@@ -89,7 +89,7 @@ describe('fins, and what stands beside', () => {
     const view = gangs([D, D, D], [load(60), load(110), load(60)])
     const judgement = inGang(view, 2, D)
     expect(lineIn(judgement, 'fins')!.says).toContain('both sides')
-    expect(judgement.verdict).toBe('fits-if')
+    expect(lineIn(judgement, 'load-kind')!.verdict).toBe('fits-if')
     expect(judgement.cures[0]).toMatchObject({ id: 'gang-order', price: 0 })
   })
 

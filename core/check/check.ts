@@ -10,6 +10,7 @@ import { loadLines } from './load'
 import { unmet, type Lacking } from './needs'
 import type { Question } from './place'
 import { remembered } from './remembered'
+import { reachLines } from './reach'
 import { groundLines, supplyLines } from './supply'
 import { boxLines } from './box'
 import { breakerLines } from './circuit-load'
@@ -34,6 +35,7 @@ export interface Judgement {
 const RULES: readonly ((question: Question) => Line[])[] = [
   regionLines,
   everyPlaceLines,
+  reachLines,
   supplyLines,
   groundLines,
   banLines,

@@ -1,5 +1,6 @@
 import { houseRule } from '../job/box-view'
 import type { Supply } from '../model/device'
+import { newCable } from './cable'
 import { line, type Cure, type Line, type Verdict } from './line'
 import { leastWatts } from './measured'
 import { groundIn, neutralIn, type Availability, type Question } from './place'
@@ -21,16 +22,6 @@ function supplyLine(question: Question, way: Supply): Line {
       return groundReferencedLine(question)
     case 'through-load':
       return throughLoadLine(question, way.minimumWatts)
-  }
-}
-
-function newCable(question: Question, conductors: string): Cure {
-  return {
-    id: 'new-cable',
-    says: `Bring a cable with ${conductors} into this ${question.view.region.words.box}.`,
-    price: question.trade.prices['new-cable'],
-    minutes: question.trade.minutes['new-cable'],
-    here: false,
   }
 }
 
