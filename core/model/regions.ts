@@ -20,6 +20,14 @@ export interface Region {
   readonly hints: Readonly<Partial<Record<Insulation, Role>>>
   readonly neutralColours: readonly Insulation[]
   readonly groundColours: readonly Insulation[]
+  /** Colours that are usually met, to be corrected on the drawing; those of what an electrician adds. */
+  readonly colours: UsualColours
+  /** What usually comes in one sheath. */
+  readonly cables: readonly CableTemplate[]
+  /** Whether a neutral usually comes to a switch, or only where the lamp hangs. */
+  readonly neutralAtSwitch: boolean
+  /** Whether a conductor in a neutral’s colour, marked again, may bring the switched current to the lamp. */
+  readonly loadOnNeutralColour: boolean
   readonly words: {
     readonly hot: string
     readonly breaker: string
@@ -34,6 +42,34 @@ export interface Region {
   readonly currency: string
   /** Threads of the screws that hold a device and bond a box, and how long the ones are that come with a device. */
   readonly screws: { readonly device: string; readonly deviceMillimetres: number; readonly bonding: string }
+}
+
+/** What usually comes in one sheath. */
+export interface CableTemplate {
+  readonly id: string
+  readonly words: string
+  readonly insulations: readonly Insulation[]
+}
+
+type Three = readonly [first: Insulation, second: Insulation, third: Insulation]
+
+export interface UsualColours {
+  readonly hot: Insulation
+  readonly neutral: Insulation
+  readonly ground: Insulation
+  /** Of a cable for three between places, beside the hot. */
+  readonly second: Insulation
+  readonly third: Insulation
+  /** A cable of two from a lamp to its switch, and back. */
+  readonly loop: { readonly line: Insulation; readonly load: Insulation }
+  /** Two travellers, and what goes beside them. */
+  readonly beside: { readonly load: Three; readonly neutral: Three; readonly other: Three }
+  /** Wires that a luminaire or a receptacle brings itself. */
+  readonly leads: Three
+  /** Short pieces that are added, by what they carry. */
+  readonly pigtails: Readonly<Record<'line' | 'load' | 'neutral' | 'ground' | 'other', Insulation>>
+  /** Tape on a conductor in a neutral’s colour that carries something else. */
+  readonly marked: Insulation
 }
 
 const northAmerica: Region = {
@@ -58,6 +94,31 @@ const northAmerica: Region = {
   },
   neutralColours: ['white', 'grey'],
   groundColours: ['bare', 'green', 'green-yellow'],
+  colours: {
+    hot: 'black',
+    neutral: 'white',
+    ground: 'bare',
+    second: 'red',
+    third: 'white',
+    // A white may feed a switch; what comes back from it is coloured.
+    loop: { line: 'white', load: 'black' },
+    beside: {
+      load: ['red', 'white', 'black'],
+      neutral: ['black', 'red', 'white'],
+      other: ['black', 'red', 'white'],
+    },
+    leads: ['black', 'white', 'green'],
+    pigtails: { line: 'black', load: 'red', neutral: 'white', ground: 'bare', other: 'black' },
+    marked: 'black',
+  },
+  cables: [
+    { id: 'two-ground', words: 'Two and ground', insulations: ['black', 'white', 'bare'] },
+    { id: 'three-ground', words: 'Three and ground', insulations: ['black', 'red', 'white', 'bare'] },
+    { id: 'four-ground', words: 'Four and ground', insulations: ['black', 'red', 'blue', 'white', 'bare'] },
+    { id: 'two', words: 'Two, no ground', insulations: ['black', 'white'] },
+  ],
+  neutralAtSwitch: true,
+  loadOnNeutralColour: false,
   words: { hot: 'hot', breaker: 'breaker', ground: 'ground', box: 'box', panel: 'panel' },
   fillBy: 'volume',
   continuousFactor: 1.25,
@@ -87,6 +148,38 @@ const europe: Region = {
   },
   neutralColours: ['blue', 'black'],
   groundColours: ['green-yellow', 'green', 'bare'],
+  colours: {
+    hot: 'brown',
+    neutral: 'blue',
+    ground: 'green-yellow',
+    second: 'black',
+    third: 'grey',
+    loop: { line: 'brown', load: 'blue' },
+    beside: {
+      load: ['black', 'grey', 'brown'],
+      neutral: ['brown', 'grey', 'black'],
+      other: ['black', 'grey', 'brown'],
+    },
+    leads: ['brown', 'blue', 'green-yellow'],
+    pigtails: { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow', other: 'black' },
+    marked: 'brown',
+  },
+  cables: [
+    { id: 'two-earth', words: 'Brown, blue, earth', insulations: ['brown', 'blue', 'green-yellow'] },
+    {
+      id: 'three-earth',
+      words: 'Brown, black, grey, earth',
+      insulations: ['brown', 'black', 'grey', 'green-yellow'],
+    },
+    { id: 'old-two-earth', words: 'Red, black, earth', insulations: ['red', 'black', 'green'] },
+    {
+      id: 'old-three-earth',
+      words: 'Red, yellow, blue, earth',
+      insulations: ['red', 'yellow', 'blue', 'green'],
+    },
+  ],
+  neutralAtSwitch: false,
+  loadOnNeutralColour: true,
   words: { hot: 'phase', breaker: 'MCB', ground: 'earth', box: 'back-box', panel: 'consumer unit' },
   fillBy: 'depth',
   continuousFactor: 1,
@@ -94,7 +187,8 @@ const europe: Region = {
   screws: { device: 'M3.5', deviceMillimetres: 25, bonding: 'M4' },
 }
 
-const REGIONS: Readonly<Record<RegionId, Region>> = {
+/** All there is to know of each: a region is its entry here, and its id. */
+export const REGIONS: Readonly<Record<RegionId, Region>> = {
   'north-america-120': northAmerica,
   'europe-230': europe,
 }

@@ -35,7 +35,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         `clamp:${end.id}`,
         'reading' as const,
         `Clamp ${name} before its joint is opened: 0 A`,
-        'With its own breaker off, a shared or borrowed neutral reads 0 V until it is opened, and can then stand at line voltage.',
+        `With its own ${breaker} off, a shared or borrowed neutral reads 0 V until it is opened, and can then stand at line voltage.`,
         0.5,
       ),
       doneBy: 'record' as const,

@@ -34,7 +34,7 @@ export function templatesFor(view: BoxView, trade: Trade): BoxTemplate[] {
   if (strange || view.places.length === 0) return []
   const kinds = view.places.map(place => kindAt(place, trade))
   const oldKinds = devicesFor(trade, view.region.id, 'found').map(kindOf)
-  return boxTemplates(view.region.id, kinds).filter(({ kind }) => oldKinds.includes(kind))
+  return boxTemplates(view.region, kinds).filter(({ kind }) => oldKinds.includes(kind))
 }
 
 /** The edits that record a whole box as a template has it, its old switches with it. */

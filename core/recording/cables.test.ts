@@ -4,12 +4,13 @@ import { boxView } from '../job/box-view'
 import { faultsOfRecord } from '../job/integrity'
 import { rowsOf, rowsWith } from '../model/record'
 import { REGION_IDS } from '../model/vocabulary'
-import { CABLE_TEMPLATES, cableEdits, freeName, gaugeChanged, LOOSE } from '.'
+import { regionOf } from '../model/regions'
+import { cableEdits, freeName, gaugeChanged, LOOSE } from '.'
 import { plainPen, written } from '@/testing/recording/plain-pen'
 
 describe('a cable recorded from a template', () => {
   const templates = REGION_IDS.flatMap(region =>
-    CABLE_TEMPLATES[region].map(template => [region, template] as const),
+    regionOf(region).cables.map(template => [region, template] as const),
   )
 
   it.each(templates)('%s: $id', (region, template) => {

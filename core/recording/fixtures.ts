@@ -2,7 +2,7 @@ import type { Edit } from '../job/command'
 import type { Cable } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import { regionOf } from '../model/regions'
-import type { Insulation, RegionId, Role } from '../model/vocabulary'
+import type { Role } from '../model/vocabulary'
 import { boxAdded } from './boxes'
 import { cableEdits, cableNamesIn, freeName, LOOSE, type NewStrand } from './cables'
 import type { Pen } from './pen'
@@ -11,12 +11,6 @@ import { linked } from './runs'
 /** What hangs at a box: a luminaire, or one half of a receptacle, switched or always fed. */
 export const HANGING = ['luminaire', 'switched-half', 'fed-half'] as const
 export type Hanging = (typeof HANGING)[number]
-
-const LEADS: Readonly<Record<RegionId, readonly [hot: Insulation, neutral: Insulation, ground: Insulation]>> =
-  {
-    'north-america-120': ['black', 'white', 'green'],
-    'europe-230': ['brown', 'blue', 'green-yellow'],
-  }
 
 export interface Hung {
   readonly boxId: string
@@ -37,7 +31,7 @@ export function hung(
   const region = regionOf(record.job.regionId)
   const names = [...cableNamesIn(record, boxId), ...earlier]
   const roles: readonly Role[] = [kind === 'fed-half' ? 'onward-feed' : 'switched-load', 'neutral', 'ground']
-  const strands = LEADS[region.id].map((insulation, at): NewStrand => ({
+  const strands = region.colours.leads.map((insulation, at): NewStrand => ({
     insulation,
     // A receptacle has screws, and what is on them is as thick as its circuit; a luminaire brings thin leads.
     gauge: kind === 'luminaire' ? region.leadGauge : region.usualGauge,

@@ -13,7 +13,6 @@ export {
 } from './boxes'
 export { kindOf, templateEdits, templatesFor } from './box-template'
 export type { BoxTemplate, SwitchKind, TemplateCable, TemplateSeat } from './templates'
-export { CABLE_TEMPLATES, type CableTemplate } from './cable-templates'
 export {
   cableEdits,
   cableNamesIn,

@@ -24,7 +24,6 @@ import { surveyOf } from '../identify'
 import { progressOfJob } from '../plan'
 import {
   arrangementsOf,
-  CABLE_TEMPLATES,
   cableEdits,
   conductorAdded,
   controlBoxAdded,
@@ -205,7 +204,7 @@ function anyEdits(record: JobRecord, draw: Draw, step: number): Edit[] {
       return view && template ? templateEdits(pen, view, trade, template, region.usualGauge) : []
     }
     case 21: {
-      const template = pick(CABLE_TEMPLATES[region.id])!
+      const template = pick(region.cables)!
       const names = box ? boxView(record, box.id)!.cables.map(({ name }) => name) : []
       return box
         ? cableEdits(

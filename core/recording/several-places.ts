@@ -4,7 +4,7 @@ import type { DeviceModel, Terminal } from '../model/device'
 import type { Load } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import { regionOf, type Region } from '../model/regions'
-import type { Gauge, Insulation, RegionId, Role } from '../model/vocabulary'
+import type { Gauge, Insulation, Role } from '../model/vocabulary'
 import { arranged, type ArrangedCable, type Arrangement, type Net, type RowNode } from './arrangements'
 import { boxAdded, roomNamed } from './boxes'
 import { cableEdits, freeName, LOOSE, type NewStrand, type Said, type Seat } from './cables'
@@ -27,31 +27,6 @@ export interface SeveralPlaces {
   readonly circuitId: string | null
   /** Old switches as they are there: for the two ends, and for those between. */
   readonly switches: { readonly end: DeviceModel; readonly middle: DeviceModel }
-}
-
-/** Colours that are usually met, by what they carry; to be corrected on the drawing. */
-interface Colours {
-  readonly pair: Readonly<Partial<Record<Net, Insulation>>>
-  readonly loop: Readonly<Partial<Record<Net, Insulation>>>
-  /** Beside two travellers, by what the third conductor carries; nothing: it is spare. */
-  readonly three: (third: Net | null) => readonly [first: Insulation, second: Insulation, third: Insulation]
-  readonly ground: Insulation
-}
-
-const COLOURS: Readonly<Record<RegionId, Colours>> = {
-  'north-america-120': {
-    pair: { line: 'black', load: 'black', neutral: 'white', ground: 'bare' },
-    // A white may feed a switch; what comes back from it is coloured.
-    loop: { line: 'white', load: 'black', ground: 'bare' },
-    three: third => (third === 'load' ? ['red', 'white', 'black'] : ['black', 'red', 'white']),
-    ground: 'bare',
-  },
-  'europe-230': {
-    pair: { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow' },
-    loop: { line: 'brown', load: 'blue', ground: 'green-yellow' },
-    three: third => (third === 'neutral' ? ['brown', 'grey', 'black'] : ['black', 'grey', 'brown']),
-    ground: 'green-yellow',
-  },
 }
 
 /**
@@ -209,8 +184,14 @@ function strandsOf(
   seatOf: (net: Net | null, node: number) => Seat,
   boxes: readonly NodeBox[],
 ): NewStrand[] {
-  const colours = COLOURS[region.id]
   const isLoop = to === 'lamp' && nets.includes('line')
+  const { colours } = region
+  const pair: Readonly<Record<'line' | 'load' | 'neutral', Insulation>> = {
+    line: colours.hot,
+    load: colours.hot,
+    neutral: colours.neutral,
+    ...(isLoop ? colours.loop : {}),
+  }
   const own = to === 'lamp' && boxes[from]!.model === null
   const at = (net: Net | null): NewStrand['at'] =>
     [from, ...(typeof to === 'number' ? [to] : [])].map(node => ({
@@ -223,9 +204,9 @@ function strandsOf(
     at: at(net),
   })
   if (typeof to !== 'number')
-    return nets.map(net => strand(net, (isLoop ? colours.loop : colours.pair)[net] ?? colours.ground))
+    return nets.map(net => strand(net, net in pair ? pair[net as keyof typeof pair] : colours.ground))
   const [first, second, third = null] = nets.filter(net => net !== 'ground') as [Net, Net, Net?]
-  const three = colours.three(third)
+  const three = colours.beside[third === 'load' || third === 'neutral' ? third : 'other']
   return [
     strand(first, three[0]),
     strand(second, three[1]),

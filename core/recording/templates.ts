@@ -1,4 +1,5 @@
-import type { CableEntry, FarEnd, Insulation, RegionId, Role } from '../model/vocabulary'
+import type { Region } from '../model/regions'
+import type { CableEntry, FarEnd, Insulation, Role } from '../model/vocabulary'
 
 /** What kind of old switch a place of a template has. */
 export type SwitchKind = 'one-place' | 'two-place' | 'middle'
@@ -31,31 +32,11 @@ export interface BoxTemplate {
 const screw = (at: number, gang = 1): TemplateSeat => ({ gang, screw: at })
 const joint = (name: Extract<TemplateSeat, { joint: unknown }>['joint']): TemplateSeat => ({ joint: name })
 
-/** Colours of a cable for two, and for three, as they are usually met. */
-interface Colours {
-  readonly hot: Insulation
-  readonly neutral: Insulation
-  readonly ground: Insulation
-  readonly second: Insulation
-  readonly third: Insulation
-}
-
-const COLOURS: Readonly<Record<RegionId, Colours>> = {
-  'north-america-120': { hot: 'black', neutral: 'white', ground: 'bare', second: 'red', third: 'white' },
-  'europe-230': {
-    hot: 'brown',
-    neutral: 'blue',
-    ground: 'green-yellow',
-    second: 'black',
-    third: 'grey',
-  },
-}
-
 type Strands = TemplateCable['strands']
 
 /** What is usually found behind a plate, by region and the number of gangs. */
-export function boxTemplates(region: RegionId, kinds: readonly SwitchKind[]): BoxTemplate[] {
-  const { hot, neutral, ground, second, third } = COLOURS[region]
+export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxTemplate[] {
+  const { hot, neutral, ground, second, third, loop: loopColours } = region.colours
   const two = (first: TemplateSeat, other: TemplateSeat): Strands => [
     [hot, first],
     [neutral, other],
@@ -165,14 +146,11 @@ export function boxTemplates(region: RegionId, kinds: readonly SwitchKind[]): Bo
   const loop: TemplateCable = {
     entry: 'top',
     far: 'luminaire',
-    strands:
-      region === 'north-america-120'
-        ? [
-            [neutral, screw(0)],
-            [hot, screw(1)],
-            [ground, joint('ground')],
-          ]
-        : two(screw(0), screw(1)),
+    strands: [
+      [loopColours.line, screw(0)],
+      [loopColours.load, screw(1)],
+      [ground, joint('ground')],
+    ],
   }
   const onePlace = [
     template('fed-here', 'Fed at the switch', 'one-place', [feed(screw(0)), light(screw(1))]),
@@ -185,39 +163,38 @@ export function boxTemplates(region: RegionId, kinds: readonly SwitchKind[]): Bo
       [{ gang: 1, screw: 0 }],
     ),
   ]
-  const severalPlaces =
-    region === 'north-america-120'
-      ? [
-          template('end-fed', 'End with the feed', 'two-place', [
-            feed(screw(0)),
-            between(screw(1), screw(2), joint('neutral')),
-          ]),
-          template('end-light', 'End with the light', 'two-place', [
-            light(screw(0)),
-            between(screw(1), screw(2), joint('neutral')),
-          ]),
-          template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
-          template('end-both', 'End with feed and light', 'two-place', [
-            feed(screw(0)),
-            light(joint('through')),
-            between(joint('through'), screw(1), screw(2)),
-          ]),
-          template('middle', 'Middle place', 'middle', [
-            between(screw(0), screw(1), joint('neutral')),
-            between(screw(2), screw(3), joint('neutral')),
-          ]),
-        ]
-      : [
-          template('end-both', 'End with feed and light', 'two-place', [
-            { entry: 'top', far: 'luminaire', strands: two(screw(0), joint('through')) },
-            between(joint('through'), screw(1), screw(2)),
-          ]),
-          template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
-          template('middle', 'Middle place', 'middle', [
-            between(joint('through'), screw(0), screw(1)),
-            between(joint('through'), screw(2), screw(3)),
-          ]),
-        ]
+  const severalPlaces = region.neutralAtSwitch
+    ? [
+        template('end-fed', 'End with the feed', 'two-place', [
+          feed(screw(0)),
+          between(screw(1), screw(2), joint('neutral')),
+        ]),
+        template('end-light', 'End with the light', 'two-place', [
+          light(screw(0)),
+          between(screw(1), screw(2), joint('neutral')),
+        ]),
+        template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
+        template('end-both', 'End with feed and light', 'two-place', [
+          feed(screw(0)),
+          light(joint('through')),
+          between(joint('through'), screw(1), screw(2)),
+        ]),
+        template('middle', 'Middle place', 'middle', [
+          between(screw(0), screw(1), joint('neutral')),
+          between(screw(2), screw(3), joint('neutral')),
+        ]),
+      ]
+    : [
+        template('end-both', 'End with feed and light', 'two-place', [
+          { entry: 'top', far: 'luminaire', strands: two(screw(0), joint('through')) },
+          between(joint('through'), screw(1), screw(2)),
+        ]),
+        template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
+        template('middle', 'Middle place', 'middle', [
+          between(joint('through'), screw(0), screw(1)),
+          between(joint('through'), screw(2), screw(3)),
+        ]),
+      ]
   // What fits the switch that is there comes first.
   return [...onePlace, ...severalPlaces].sort(
     (a, b) => Number(b.kind === kinds[0]) - Number(a.kind === kinds[0]),

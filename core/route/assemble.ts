@@ -1,18 +1,14 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { mayBeNeutral } from '../model/regions'
 import type { Trade } from '../model/trade'
-import type { Gauge, Insulation } from '../model/vocabulary'
+import type { Gauge } from '../model/vocabulary'
+import { kindOf } from './carry'
 import { connectorsFor } from './connectors'
 import { meetingsOf, stayingPut } from './meetings'
 import { handsOnNeutral } from './neutral-source'
 import type { Pigtail, PlannedDevice, PlannedJoint, PlannedSeat, Remark, RoutedBox } from './planned'
 
 const PIGTAIL_MILLIMETRES = 150
-
-const PIGTAIL_COLOURS: Readonly<Record<string, Readonly<Record<string, Insulation>>>> = {
-  'north-america-120': { line: 'black', load: 'red', neutral: 'white', ground: 'bare' },
-  'europe-230': { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow' },
-}
 
 /** Seats, joints, pigtails and caps of one box whose ends and terminals have their nets. */
 export function assemble(
@@ -96,11 +92,12 @@ function pigtailFor(
   to: Pigtail['to'],
   index: number,
 ): Pigtail {
-  const kind = net.split(':')[0]!
+  const { pigtails } = view.region.colours
+  const kind = kindOf(net)
   return {
     id: `pigtail-${net}-${index + 1}`,
     netId: net,
-    insulation: PIGTAIL_COLOURS[view.region.id]![kind] ?? 'black',
+    insulation: pigtails[kind in pigtails ? (kind as keyof typeof pigtails) : 'other'],
     gauge: ends[0]?.conductor.gauge ?? view.region.usualGauge,
     millimetres: PIGTAIL_MILLIMETRES,
     to,
@@ -112,7 +109,6 @@ function pigtailFor(
  * one that brings a neutral, where the house rule lets it.
  */
 function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | null>>): Remark[] {
-  const hotColour = view.region.id === 'north-america-120' ? 'black' : 'brown'
   return view.ends.flatMap(({ end, conductor }): Remark[] => {
     const net = netOfEnd[end.id] ?? null
     if (net === null || net === 'ground' || conductor.markedAs !== null) return []
@@ -121,6 +117,6 @@ function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | nul
       return mayBeNeutral(view.region, conductor)
         ? []
         : [{ endId: end.id, as: view.region.neutralColours[0]! }]
-    return neutralColoured ? [{ endId: end.id, as: hotColour }] : []
+    return neutralColoured ? [{ endId: end.id, as: view.region.colours.marked }] : []
   })
 }

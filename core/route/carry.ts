@@ -36,7 +36,8 @@ export function edgesOf(views: readonly BoxView[]): Edge[] {
   return [...edges.values()]
 }
 
-const kindOf = (net: string): string => net.slice(0, net.includes(':') ? net.indexOf(':') : undefined)
+/** What a net is of: its name before the colon. */
+export const kindOf = (net: string): string => net.slice(0, net.includes(':') ? net.indexOf(':') : undefined)
 
 const FOUND_AS: Readonly<Record<string, readonly string[]>> = {
   line: ['line', 'loop-feed', 'onward-feed'],
@@ -48,7 +49,7 @@ const FOUND_AS: Readonly<Record<string, readonly string[]>> = {
 
 /**
  * What it costs that a conductor carries a net; infinite where its colour may not. A neutral-coloured one may be
- * marked again to bring a feed, but under the usual North American rule not to take the switched conductor back.
+ * marked again to bring a feed, but where the region’s rule says so not to take the switched conductor back.
  */
 export function carryingCost({ a: { view, each } }: Runner, net: string, costs: RouteCosts): number {
   const { region, record } = view
@@ -62,7 +63,7 @@ export function carryingCost({ a: { view, each } }: Runner, net: string, costs: 
     if (mayBeNeutral(region, conductor)) return cost
     return houseRule(record, 'remark-neutral', 'never') === 'never' ? Infinity : cost + costs.madeNeutral
   }
-  if (neutralColoured && region.id === 'north-america-120' && kind === 'load') return Infinity
+  if (neutralColoured && !region.loadOnNeutralColour && kind === 'load') return Infinity
   if (neutralColoured && conductor.markedAs === null) cost += costs.markedAgain
   if (kind === 'signal' && conductor.insulation !== 'red') cost += costs.signalNotRed
   return cost

@@ -4,7 +4,8 @@ import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Gauge } from '@/core/model/vocabulary'
 import type { Cable } from '@/core/model/entities'
-import { CABLE_TEMPLATES, cableEdits, freeName, isRun, LOOSE, type CableTemplate } from '@/core/recording'
+import type { CableTemplate } from '@/core/model/regions'
+import { cableEdits, freeName, isRun, LOOSE } from '@/core/recording'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
@@ -57,7 +58,7 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
         />
       )}
       <div className="flex flex-wrap gap-2">
-        {CABLE_TEMPLATES[view.region.id].map(template => (
+        {view.region.cables.map(template => (
           <Button key={template.id} onClick={() => offer(template)}>
             <span className="flex -space-x-1">
               {template.insulations.map((insulation, at) => (
