@@ -10,6 +10,7 @@ import { dayOf, planBox, testList } from '../plan'
 import { prove } from '../prove'
 import { arrangementsOf, hung, severalPlaces, templateEdits, templatesFor } from '../recording'
 import { foundCircuit, plannedCircuit, routeBox } from '../route'
+import { carryingCost, type Runner } from '../route/carry'
 import type { JobRecord } from './record'
 import { REGIONS, regionOf, type Region } from './regions'
 import { deviceNamed, type Trade } from './trade'
@@ -237,5 +238,13 @@ describe('a third region, as data alone', () => {
     )
     const routed = routeBox(boxView({ ...view.record, conductors }, 'box')!, here)
     expect(routed.ok && routed.value.remarks.map(({ as }) => as)).toEqual(['yellow'])
+    const grey = view.ends.find(({ conductor }) => conductor.insulation === 'grey')!
+    const cost = (loadOnNeutralColour: boolean, net: string) => {
+      const seen = { view: { ...view, region: { ...ISLANDS, loadOnNeutralColour } }, each: grey }
+      return carryingCost({ id: 'run', a: seen, b: seen } as Runner, net, here.routeCosts)
+    }
+    expect(cost(false, 'load:light')).toBe(Infinity)
+    expect(cost(true, 'load:light')).toBeLessThan(Infinity)
+    expect(cost(false, 'line:circuit-7')).toBeLessThan(Infinity)
   })
 })
