@@ -241,7 +241,11 @@ describe('a third region, as data alone', () => {
     const grey = view.ends.find(({ conductor }) => conductor.insulation === 'grey')!
     const cost = (loadOnNeutralColour: boolean, net: string) => {
       const seen = { view: { ...view, region: { ...ISLANDS, loadOnNeutralColour } }, each: grey }
-      return carryingCost({ id: 'run', a: seen, b: seen } as Runner, net, here.routeCosts)
+      return carryingCost(
+        { conductorId: grey.conductor.id, a: seen, b: seen } as Runner,
+        net,
+        here.routeCosts,
+      )
     }
     expect(cost(false, 'load:light')).toBe(Infinity)
     expect(cost(true, 'load:light')).toBeLessThan(Infinity)
