@@ -110,6 +110,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'raceway-ground',
+    'A steel pipe, whole and tight from the panel, is a ground by the common rule; whether this one is, a reading to the metal of the box tells.',
+    COMMON,
+  ),
+  fact(
     'one-strap',
     'Two circuits that end on one strap are switched off together, by a handle tie or one breaker of two poles: with one off, the strap is still live.',
     COMMON,

@@ -187,7 +187,10 @@ test('a bypass is planned where the lamps are too few, proved with, and taken ba
   await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await expect(page.getByText(/flickers/).first()).toBeVisible()
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)
-  const card = page.getByRole('article', { name: 'Dimmer, LED 150 W, no neutral, with companion terminal', exact: true })
+  const card = page.getByRole('article', {
+    name: 'Dimmer, LED 150 W, no neutral, with companion terminal',
+    exact: true,
+  })
   await expect(card).toHaveAttribute('data-verdict', 'fits-if')
   await card.getByRole('button', { name: /^Plan it/ }).click()
   await expect(card).toHaveAttribute('data-verdict', 'fits')

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
+import { fedAtTheSwitch } from '@/demo/usual'
 import { BOX_KINDS, TESTER_SHOWS } from '@/core/model/vocabulary'
 import { BOX_KIND_WORDS, LAMP_WORDS, plain } from '@/ui/words'
 import { boxIn, Hand, startedJob, unfold } from './hand'
@@ -303,4 +304,32 @@ test('whose a conductor is: its circuit, its light, its pair; and nobody’s aga
       `${STAIR}-a-%`,
     ),
   ).toEqual([{ n: 2 }])
+})
+
+test('a steel pipe is the ground once it was read to the metal of the box', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {
+    choice: 'switch-plain-15',
+    box: { material: 'metal' },
+    cables: fedAtTheSwitch(true).map(cable => ({
+      ...cable,
+      sheath: 'steel-pipe',
+      strands: cable.strands.filter(({ insulation }) => insulation !== 'bare'),
+    })),
+  })
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
+  const remark = page.getByRole('listitem').filter({ hasText: 'no ground but its steel pipe' })
+  await expect(remark.first()).toBeVisible()
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  await page.getByRole('button', { name: 'It read 120 V' }).first().click()
+  await page.getByRole('button', { name: 'Live point to the metal of the box: 120 V' }).click()
+  await saved(page)
+  expect(
+    await rows("SELECT to_spot, value FROM readings WHERE job_id = ? AND purpose = 'reference'", jobId),
+  ).toEqual([{ to_spot: 'box-metal', value: 120 }])
+  await expect(
+    page.getByText('One bare conductor of 14 AWG from the box’s bonding screw').first(),
+  ).toBeVisible()
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
+  await expect(page.getByText('Box', { exact: true }).first()).toBeVisible()
+  await expect(remark).toHaveCount(0)
 })

@@ -1,5 +1,6 @@
 import type { BoxView, EndView, PlaceView } from '../job/box-view'
 import { claimStatus } from '../identify'
+import { racewayGround } from '../job/raceway'
 import type { DeviceModel } from '../model/device'
 import { looksLikeGround } from '../model/regions'
 import type { Trade } from '../model/trade'
@@ -13,9 +14,11 @@ export interface Question {
 }
 
 export type Availability =
-  | { readonly kind: 'proven'; readonly end: EndView }
+  | { readonly kind: 'proven'; readonly name: string }
   | { readonly kind: 'unproven'; readonly end: EndView; readonly proof: string; readonly settledBy: string }
   | { readonly kind: 'not-recorded'; readonly settledBy: string }
+  /** There may be one: a reading would tell. */
+  | { readonly kind: 'not-read'; readonly settledBy: string }
   | { readonly kind: 'none' }
 
 const NOTHING_RECORDED: Availability = {
@@ -80,6 +83,8 @@ function findGround(view: BoxView): Availability {
   )
   if (claimed) return claimed
   if (view.ends.length === 0) return NOTHING_RECORDED
+  const raceway = groundOfRaceway(view)
+  if (raceway) return raceway
   const candidate = view.ends.find(
     each => each.end.role === null && looksLikeGround(view.region, each.conductor),
   )
@@ -89,6 +94,22 @@ function findGround(view: BoxView): Availability {
     end: candidate,
     proof: 'no role yet',
     settledBy: settledAs(view, candidate, 'ground'),
+  }
+}
+
+/** A steel pipe that ends in a metal box, where no conductor is the ground. */
+function groundOfRaceway(view: BoxView): Availability | null {
+  switch (racewayGround(view)) {
+    case 'none':
+    case 'open':
+      return null
+    case 'continuous':
+      return { kind: 'proven', name: 'the steel pipe, by the metal of the box' }
+    case 'not-read':
+      return {
+        kind: 'not-read',
+        settledBy: `Read from a live point to the metal of the ${view.region.words.box}: nominal where its steel pipe is the ${view.region.words.ground}.`,
+      }
   }
 }
 
@@ -104,7 +125,7 @@ function bestOf(view: BoxView, ends: readonly EndView[]): Availability | null {
   const best = ranked[0]
   if (!best) return null
   return best.status.proof === 'proven'
-    ? { kind: 'proven', end: best.end }
+    ? { kind: 'proven', name: best.end.name }
     : {
         kind: 'unproven',
         end: best.end,

@@ -41,7 +41,7 @@ function neutralLine(question: Question): Line {
   const neutral = neutralIn(question.view)
   switch (neutral.kind) {
     case 'proven':
-      return line('supply-neutral', 'fits', `Neutral proven: ${neutral.end.name}.`, 'supply-neutral')
+      return line('supply-neutral', 'fits', `Neutral proven: ${neutral.name}.`, 'supply-neutral')
     case 'none':
       return line('supply-neutral', 'does-not-fit', `No neutral in this ${box}.`, 'supply-neutral', {
         cures: [OTHER_KIND, newCable(question, `a neutral and a ${ground}`)],
@@ -55,6 +55,7 @@ function neutralLine(question: Question): Line {
         { settledBy: neutral.settledBy },
       )
     case 'not-recorded':
+    case 'not-read':
       return line(
         'supply-neutral',
         'not-known',
@@ -205,12 +206,13 @@ export function groundLines(question: Question): Line[] {
         line(
           'ground',
           'fits',
-          `The ${ground} is present and continuous: ${available.end.name}.`,
+          `The ${ground} is present and continuous: ${available.name}.`,
           'ground-present',
         ),
       ]
     case 'unproven':
     case 'not-recorded':
+    case 'not-read':
       return [
         line('ground', 'not-known', `The ${ground} is not shown to be continuous.`, 'ground-present', {
           settledBy: available.settledBy,

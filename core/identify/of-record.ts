@@ -165,7 +165,8 @@ function questionOf(reading: Reading, boxes: readonly string[]): Question | null
 function spotOf(end: string | null, spot: Reading['toSpot'], light: string | null): Spot | null {
   if (end !== null) return { kind: 'end', end }
   if (spot === 'lamp-holder') return light === null ? null : { kind: 'lamp-holder', light }
-  return spot === null ? null : { kind: spot }
+  // The metal of a box says whether that is grounded, and nothing of a conductor.
+  return spot === null || spot === 'box-metal' ? null : { kind: spot }
 }
 
 type QuestionFields = Omit<Reading, 'id' | 'boxId' | 'seq' | 'at' | 'extra'>

@@ -83,7 +83,7 @@ export const STANDS = ['as-found', 'this-box', 'all-boxes'] as const
 export type Stand = (typeof STANDS)[number]
 
 /** Where a second lead is held that is on no conductor of the boxes. */
-export const SPOTS = ['earth', 'panel-hot', 'lamp-holder'] as const
+export const SPOTS = ['earth', 'panel-hot', 'lamp-holder', 'box-metal'] as const
 export type SpotName = (typeof SPOTS)[number]
 
 /** What a reading showed, as far as it tells ways of wiring apart. */

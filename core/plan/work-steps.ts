@@ -2,7 +2,7 @@ import { houseRule, type BoxView } from '../job/box-view'
 import { FREE_LEAST_MILLIMETRES } from '../model/limits'
 import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
-import { changedTerminals, foundJointOf, type PlannedDevice, type RoutedBox } from '../route'
+import { changedTerminals, foundJointOf, isOneConductor, type PlannedDevice, type RoutedBox } from '../route'
 import { clampedSinceOff, mayReturnIn } from '../safety'
 import { cureSteps } from './cure-steps'
 import { step, type Draft } from './step'
@@ -167,6 +167,20 @@ function jointDraft(
     ...leads,
     ...pigtails.map(each => `a ${each.insulation} pigtail ${pigtailGoal(view, routed, each.to)}`),
   ]
+  if (isOneConductor(joint)) {
+    const [only] = pigtails.filter(({ to }) => to !== 'box')
+    return step(
+      `joint:${joint.netId}`,
+      'touch',
+      `One ${only!.insulation} conductor of ${only!.gauge} from the ${view.region.words.box}’s bonding screw ${pigtailGoal(view, routed, only!.to)}`,
+      'The metal of the box brings it; no connector.',
+      trade.minutes.termination * 2,
+      [
+        `pigtail, ${only!.insulation} ${only!.gauge}, ${only!.millimetres} mm`,
+        ...(bonded ? [] : [`bonding screw, ${view.region.screws.bonding}`]),
+      ],
+    )
+  }
   const aluminium = view.ends.some(
     ({ end, conductor }) => joint.endIds.includes(end.id) && conductor.metal === 'aluminium',
   )

@@ -6,7 +6,15 @@ import { kindOf } from './carry'
 import { connectorsFor } from './connectors'
 import { meetingsOf, stayingPut } from './meetings'
 import { handsOnNeutral } from './neutral-source'
-import type { Pigtail, PlannedDevice, PlannedJoint, PlannedSeat, Remark, RoutedBox } from './planned'
+import {
+  isOneConductor,
+  type Pigtail,
+  type PlannedDevice,
+  type PlannedJoint,
+  type PlannedSeat,
+  type Remark,
+  type RoutedBox,
+} from './planned'
 
 const PIGTAIL_MILLIMETRES = 150
 
@@ -55,13 +63,16 @@ export function assemble(
       ...leads.map(() => view.region.leadGauge),
       ...own.map(({ gauge }) => gauge),
     ]
-    joints.push({
-      id: jointId,
-      netId: net,
+    const members = {
       endIds: joined.map(each => each.end.id),
       leads: leads.map(each => ({ placeId: each.placeId, terminalId: each.terminal.id })),
       pigtailIds: own.map(each => each.id),
-      connectors: connectorsFor(wires, connects, trade) ?? [],
+    }
+    joints.push({
+      id: jointId,
+      netId: net,
+      ...members,
+      connectors: isOneConductor(members) ? [] : (connectorsFor(wires, connects, trade) ?? []),
     })
   }
   for (const each of view.ends) seats[each.end.id] ??= { kind: 'cap' }

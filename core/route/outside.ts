@@ -1,5 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, ONLY_SUPPLY, type Circuits, type Seen } from '../job/circuits'
+import { racewayGround } from '../job/raceway'
 import { comesIn, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
 import type { Load } from '../model/entities'
@@ -40,7 +41,15 @@ export function outsideOf(
     supplies,
     wires,
     loads: [...loads, ...closing.onward()],
-    joints: [...leaving.flatMap(seen => closing.far(seen) ?? []), ...closing.returns()],
+    joints: [
+      ...leaving.flatMap(seen => closing.far(seen) ?? []),
+      ...closing.returns(),
+      ...views.flatMap(view =>
+        racewayGround(view) === 'continuous'
+          ? [{ id: `pipe:${view.box.id}`, members: [bondPoint(view.box.id), PANEL_GROUND] }]
+          : [],
+      ),
+    ],
     bonds: views.flatMap(({ box }) =>
       box.material === 'metal' ? [{ id: `${box.name} box`, point: bondPoint(box.id) }] : [],
     ),
@@ -92,10 +101,12 @@ function suppliesOf(circuits: Circuits, views: readonly BoxView[]): SupplyPoint[
       breakerOn: true,
       hot: `panel:${id}:hot`,
       neutral: `panel:${together[0]}:neutral`,
-      ground: 'panel:ground',
+      ground: PANEL_GROUND,
     }
   })
 }
+
+const PANEL_GROUND = 'panel:ground'
 
 /** What a load draws, by its watts, or by what its plate says instead; 0 where nobody has read either. */
 function wattsOf({ wattsEach, voltAmperesEach, amperesEach, count }: Load, nominal: number): number {

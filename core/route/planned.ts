@@ -25,6 +25,14 @@ export interface PlannedJoint {
   readonly connectors: readonly ConnectorPiece[]
 }
 
+/** Nothing but two short pieces: one conductor from screw to screw, without a connector. */
+export const isOneConductor = ({
+  endIds,
+  leads,
+  pigtailIds,
+}: Pick<PlannedJoint, 'endIds' | 'leads' | 'pigtailIds'>): boolean =>
+  endIds.length + leads.length === 0 && pigtailIds.length === 2
+
 export interface Pigtail {
   readonly id: string
   readonly netId: string

@@ -1,3 +1,4 @@
+import { racewayGround } from '../job/raceway'
 import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, type Circuits } from '../job/circuits'
 import { comesIn, isLoadRole } from '../model/roles'
@@ -251,7 +252,10 @@ export class Puzzle {
   }
 
   #isGrounded(view: BoxView): boolean {
-    return this.#fixed.some(each => each.view === view && each.net === 'ground')
+    return (
+      this.#fixed.some(each => each.view === view && each.net === 'ground') ||
+      racewayGround(view) === 'continuous'
+    )
   }
 
   #name(boxId: string): string {

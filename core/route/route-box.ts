@@ -1,3 +1,4 @@
+import { racewayGround } from '../job/raceway'
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { circuitsOf, type Circuits } from '../job/circuits'
 import { isLoadRole } from '../model/roles'
@@ -47,6 +48,10 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   }
   for (const each of view.ends) faults.push(...colourFaults(view, each))
   const present = new Set(Object.values(netOfEnd))
+  if (racewayGround(view) === 'continuous') {
+    present.add('ground')
+    nets.ground ??= netWords(view, 'ground')
+  }
   const netOfTerminal: Record<string, string | null> = {}
   for (const device of devices)
     for (const terminal of device.model.terminals) {

@@ -7,7 +7,7 @@ import { hintOf } from '@/core/model/regions'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
 import { INSULATIONS, RUNS_THROUGH } from '@/core/model/vocabulary'
-import { foundJointOf, type PlannedJoint, type RoutedBox } from '@/core/route'
+import { foundJointOf, isOneConductor, type PlannedJoint, type RoutedBox } from '@/core/route'
 import { CONNECTOR_WORDS, INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
 
 /** What is drawn of one box, as found or as it will be: the same picture from either. */
@@ -260,6 +260,8 @@ function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): Pi
   const side = sideOf([joint.netId.split(':')[0]!])
   const stays = foundJointOf(view, joint, routed.pigtails)
   if (stays) return { ...foundJoint(view, stays), id: joint.id, side }
+  if (isOneConductor(joint))
+    return { id: joint.id, words: 'One conductor', label: '', side, kind: 'other', bareShows: false }
   const isLever = joint.connectors[0]?.words.startsWith('lever')
   const several = joint.connectors.length > 1
   return {

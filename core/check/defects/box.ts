@@ -1,3 +1,4 @@
+import { racewayGround } from '../../job/raceway'
 import { FREE_LEAST_MILLIMETRES } from '../../model/limits'
 import { looksLikeGround, isNominal } from '../../model/regions'
 import { figure } from '../../model/units'
@@ -8,7 +9,21 @@ import { RING, type DefectRule } from './raised'
 const ungroundedMetal: DefectRule = view => {
   if (view.box.material !== 'metal' || view.ends.length === 0) return []
   const { ground } = view.region.words
-  if (!view.ends.some(({ conductor }) => looksLikeGround(view.region, conductor)))
+  if (!view.ends.some(({ conductor }) => looksLikeGround(view.region, conductor))) {
+    const raceway = racewayGround(view)
+    if (raceway === 'continuous') return []
+    if (raceway === 'not-read')
+      return [
+        {
+          ruleId: 'raceway-not-read',
+          severity: 'remark',
+          what: `The metal ${view.region.words.box} has no ${ground} but its steel pipe, and nobody has read whether that is one`,
+          cure: `Read from a live point to the metal of the ${view.region.words.box}: nominal where it is.`,
+          parts: [],
+          minutes: 1,
+          factId: 'raceway-ground',
+        },
+      ]
     return [
       {
         ruleId: 'no-ground-metal-box',
@@ -20,6 +35,7 @@ const ungroundedMetal: DefectRule = view => {
         factId: 'ground-present',
       },
     ]
+  }
   return view.box.bonded === 'no'
     ? [
         {

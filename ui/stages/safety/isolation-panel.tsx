@@ -10,9 +10,9 @@ import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newReading, newSwitching } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
+import { ReferenceChoices } from './reference-choices'
 import { useSwitchedOn } from './use-switched-on'
 
 const ReadsLive = dynamic(() => import('./reads-live').then(module => module.ReadsLive), { ssr: false })
@@ -75,8 +75,7 @@ export function IsolationPanel({ view }: { view: BoxView }) {
 
 function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; active: boolean }) {
   const edits = useEdits(view.box.id)
-  const { nominalVolts, words } = view.region
-  const ground = view.ends.find(each => each.end.role === 'ground')
+  const { nominalVolts } = view.region
   const read = (fields: Partial<Row<'readings'>>) =>
     edits.send('take a reading', [
       edits.add('readings', newReading(view.box.id, { value: nominalVolts, ...fields })),
@@ -91,21 +90,6 @@ function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; acti
             run: () => read({ purpose: 'tester', reference: 'known live point' }),
           },
         ]
-      case 'prove-reference':
-        return [
-          ...(ground
-            ? [
-                {
-                  says: `Live point to ${ground.name}: ${nominalVolts} V`,
-                  run: () => read({ purpose: 'reference', toEndId: ground.end.id }),
-                },
-              ]
-            : []),
-          {
-            says: `Live point to a brought-in ${words.ground}: ${nominalVolts} V`,
-            run: () => read({ purpose: 'reference', reference: `brought-in ${words.ground}` }),
-          },
-        ]
       case 'switch-off':
         return [
           {
@@ -116,6 +100,7 @@ function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; acti
               ]),
           },
         ]
+      case 'prove-reference':
       case 'read-dead':
         return []
     }
@@ -130,13 +115,7 @@ function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; acti
               {says}
             </Button>
           ))}
-          {need.kind === 'prove-reference' && ground && (
-            <FigureField
-              label={`${ground.name}: another voltage (V)`}
-              most={1000}
-              onRead={value => read({ purpose: 'reference', toEndId: ground.end.id, value })}
-            />
-          )}
+          {need.kind === 'prove-reference' && <ReferenceChoices view={view} onRead={read} />}
         </div>
       )}
     </div>
@@ -164,7 +143,8 @@ function DeadRow({
           purpose: 'dead',
           fromEndId: need.end.end.id,
           toEndId: self ? null : (reference?.toEndId ?? null),
-          reference: self || !reference?.toEndId ? 'brought-in reference' : null,
+          toSpot: self ? null : (reference?.toSpot ?? null),
+          reference: self || !(reference?.toEndId ?? reference?.toSpot) ? 'brought-in reference' : null,
           value,
           breaker: 'off',
         }),

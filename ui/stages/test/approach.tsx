@@ -4,13 +4,12 @@ import { useMemo } from 'react'
 import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
-import { looksLikeGround } from '@/core/model/regions'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { FigureField } from '../../primitives/figure-field'
 import { plain } from '../../words'
 import { newReading, newSwitching, NOW } from '../../job/new-reading'
+import { ReferenceChoices } from '../safety/reference-choices'
 import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
 
@@ -35,9 +34,6 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
   const view = 'view' in step ? step.view : here
   const edits = useEdits(view.box.id)
   const { nominalVolts, words } = view.region
-  const ground = view.ends.find(
-    ({ end, conductor }) => end.role === 'ground' || looksLikeGround(view.region, conductor),
-  )
   const read = (fields: Parameters<typeof newReading>[1]) =>
     edits.send('take a reading', [
       edits.add('readings', newReading(view.box.id, { value: nominalVolts, ...fields })),
@@ -58,21 +54,7 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
     case 'prove-reference':
       return (
         <Row says={`Prove the ${words.ground} that is read to, against a live point`} active={active}>
-          {ground && (
-            <Button look="main" onClick={() => read({ purpose: 'reference', toEndId: ground.end.id })}>
-              Live point to {ground.name}: {nominalVolts} V
-            </Button>
-          )}
-          <Button onClick={() => read({ purpose: 'reference', reference: `brought-in ${words.ground}` })}>
-            To a brought-in {words.ground}: {nominalVolts} V
-          </Button>
-          {ground && (
-            <FigureField
-              label={`${ground.name}: another voltage (V)`}
-              most={1000}
-              onRead={value => read({ purpose: 'reference', toEndId: ground.end.id, value })}
-            />
-          )}
+          <ReferenceChoices view={view} onRead={read} />
         </Row>
       )
     case 'make-dead':

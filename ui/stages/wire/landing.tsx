@@ -1,5 +1,5 @@
 import type { BoxView } from '@/core/job/box-view'
-import { foundJointOf, type RoutedBox } from '@/core/route'
+import { foundJointOf, isOneConductor, type RoutedBox } from '@/core/route'
 import { Chip } from '../../primitives/chip'
 
 /** The same plan as a table: terminals, joints, caps, marks. */
@@ -64,7 +64,9 @@ export function Landing({ view, routed }: { view: BoxView; routed: RoutedBox }) 
                 <span className="text-sm text-soft">
                   {foundJointOf(view, joint, routed.pigtails)
                     ? 'stays as it is'
-                    : joint.connectors.map(each => each.words).join(' linked to ')}
+                    : isOneConductor(joint)
+                      ? 'one conductor, from the metal of the box'
+                      : joint.connectors.map(each => each.words).join(' linked to ')}
                 </span>
               </td>
             </tr>
