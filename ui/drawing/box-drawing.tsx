@@ -52,7 +52,7 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
             selected={selected}
             onSelect={onSelect}
           />
-          <BoxFittings layout={layout} onTerminal={onTerminal} />
+          <BoxFittings layout={layout} earth={`${id}-earth`} onTerminal={onTerminal} />
           {layout.cables
             .flatMap(cable => cable.strands)
             .filter(({ strand }) => probes.includes(strand.id))
@@ -173,12 +173,13 @@ export const BoxWires = memo(function BoxWires({
 /** The upper half: joints, devices and flags, over whatever was drawn along the conductors. */
 export const BoxFittings = memo(function BoxFittings({
   layout,
+  earth,
   onTerminal,
-}: Pick<BoxPartsProps, 'layout' | 'onTerminal'>) {
+}: Pick<BoxPartsProps, 'layout' | 'earth' | 'onTerminal'>) {
   return (
     <>
       {layout.joints.map(joint => (
-        <Joint key={joint.joint.id} drawn={joint} />
+        <Joint key={joint.joint.id} drawn={joint} earth={earth} />
       ))}
       {layout.devices.map(device => (
         <Device key={device.device.id} drawn={device} onTerminal={onTerminal} />

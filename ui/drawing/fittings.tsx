@@ -1,15 +1,42 @@
 'use client'
 
 import type { KeyboardEvent } from 'react'
+import { wireColour } from './wire-colour'
 import type { DrawnDevice, DrawnJoint } from './goals'
 import type { PictureDevice } from './picture'
 
-export function Joint({ drawn }: { drawn: DrawnJoint }) {
+/** One conductor that goes on without a connector: all of its colour, with a ring where it lies in a loop. */
+function GoesOn({ drawn: { joint, at }, earth }: { drawn: DrawnJoint; earth: string }) {
+  const colour = wireColour(joint.insulation ?? 'grey', earth)
+  if (joint.kind === 'loop')
+    return (
+      <>
+        <circle cx={at.x + 6} cy={at.y} r={13} fill="none" className="strand-edge" strokeWidth={9} />
+        <circle cx={at.x + 6} cy={at.y} r={13} fill="none" stroke={colour} strokeWidth={6} />
+      </>
+    )
+  return (
+    <rect
+      x={at.x - 6}
+      y={at.y - 16}
+      width={24}
+      height={32}
+      rx={8}
+      fill={colour}
+      className="stroke-ink"
+      strokeWidth={1.5}
+    />
+  )
+}
+
+export function Joint({ drawn, earth }: { drawn: DrawnJoint; earth: string }) {
   const { joint, at, width } = drawn
   const slots = Number(/(\d) slots/i.exec(joint.words)?.[1] ?? 0)
   return (
     <g role="img" aria-label={`Joint: ${joint.words}`}>
-      {joint.kind === 'lever' ? (
+      {joint.kind === 'through' || joint.kind === 'loop' ? (
+        <GoesOn drawn={drawn} earth={earth} />
+      ) : joint.kind === 'lever' ? (
         <>
           <rect
             x={at.x - width / 2}

@@ -64,7 +64,10 @@ export interface PictureJoint {
   /** A word in it, where its shape does not say it. */
   readonly label: string
   readonly side: 'left' | 'right'
-  readonly kind: 'lever' | 'twist-on' | 'other'
+  /** Through, or in a loop: no connector, one conductor that goes on. */
+  readonly kind: 'lever' | 'twist-on' | 'other' | 'through' | 'loop'
+  /** Of the conductor that goes on. */
+  readonly insulation?: Insulation
   readonly bareShows: boolean
 }
 
@@ -242,12 +245,20 @@ function asPlanned(
 function foundJoint(view: BoxView, { id, connector, bareShows }: Joint): PictureJoint {
   const members = view.ends.filter(({ end }) => end.jointId === id)
   const wires = members.length + view.pigtails.filter(({ jointId }) => jointId === id).length
+  if (RUNS_THROUGH.includes(connector))
+    return {
+      id,
+      words: CONNECTOR_WORDS[connector],
+      label: '',
+      side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
+      kind: connector === 'looped' ? 'loop' : 'through',
+      insulation: members[0]?.conductor.insulation ?? 'grey',
+      bareShows,
+    }
   const label = connector === 'lever' ? '' : connector === 'not-known' ? '?' : connector.replace('-only', '')
   return {
     id,
-    words: RUNS_THROUGH.includes(connector)
-      ? CONNECTOR_WORDS[connector]
-      : `${CONNECTOR_WORDS[connector]}, ${wires} wires`,
+    words: `${CONNECTOR_WORDS[connector]}, ${wires} wires`,
     label,
     side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
     kind: connector === 'lever' ? 'lever' : connector === 'twist-on' ? 'twist-on' : 'other',
@@ -261,7 +272,15 @@ function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): Pi
   const stays = foundJointOf(view, joint, routed.pigtails)
   if (stays) return { ...foundJoint(view, stays), id: joint.id, side }
   if (isOneConductor(joint))
-    return { id: joint.id, words: 'One conductor', label: '', side, kind: 'other', bareShows: false }
+    return {
+      id: joint.id,
+      words: 'None: one conductor',
+      label: '',
+      side,
+      kind: 'through',
+      insulation: routed.pigtails.find(({ id }) => joint.pigtailIds.includes(id))?.insulation ?? 'grey',
+      bareShows: false,
+    }
   const isLever = joint.connectors[0]?.words.startsWith('lever')
   const several = joint.connectors.length > 1
   return {

@@ -5,9 +5,7 @@ import type { BoxLayout, DrawnCable } from './layout'
 import type { DrawnStrand } from './paths'
 import { nearestStrand } from './nearest-strand'
 import type { BoxPicture } from './picture'
-
-const stroke = (insulation: string, earth: string) =>
-  insulation === 'green-yellow' ? `url(#${earth})` : `var(--wire-${insulation})`
+import { wireColour } from './wire-colour'
 
 export function Sheath({
   drawn,
@@ -97,7 +95,7 @@ export function Strand({
       <path
         d={path}
         fill="none"
-        stroke={stroke(strand.insulation, earth)}
+        stroke={wireColour(strand.insulation, earth)}
         strokeWidth={6}
         strokeLinecap="round"
       />
@@ -127,7 +125,7 @@ export function Strand({
           y={drawn.flagAt.y - way * 20 - 5}
           width={12}
           height={10}
-          fill={stroke(strand.markedAs, earth)}
+          fill={wireColour(strand.markedAs, earth)}
           className="stroke-ink"
           strokeWidth={1.2}
         />
@@ -203,7 +201,7 @@ export function ShortWire({
       <path
         d={path}
         fill="none"
-        stroke={stroke(wire.insulation, earth)}
+        stroke={wireColour(wire.insulation, earth)}
         strokeWidth={5}
         strokeLinecap="round"
       />

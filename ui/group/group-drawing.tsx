@@ -133,7 +133,7 @@ function BoxInGroup({
           </g>
         ))}
       </g>
-      <BoxFittings layout={layout} onTerminal={onTerminal} />
+      <BoxFittings layout={layout} earth={earth} onTerminal={onTerminal} />
       {terminals
         .filter(({ point }) => isLive(point))
         .map(({ point, at: place }) => (
