@@ -89,7 +89,7 @@ function settingsOf(before: BoxView, after: BoxView, place: PlaceView, trade: Tr
   const made = rowsWith(before.record, 'settings', 'placeId', place.place.id)
   return (device?.settings ?? []).flatMap(setting => {
     if (made.some(({ settingId }) => settingId === setting.id)) return []
-    const [was, will] = [before, after].map(({ record }) => usualValue(record, place, setting, trade))
+    const [was, will] = [before, after].map(view => usualValue(view, place, setting, trade))
     return was === will ? [] : [{ name: `${place.group.name}: ${setting.name}`, before: was!, after: will! }]
   })
 }

@@ -1,6 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { usualBox, type UsualBox } from '@/demo/usual'
+import { chainOf } from '@/testing/route/chain'
+import { boxView, type BoxView } from '../job/box-view'
+import { prove } from '../prove'
+import { plannedCircuit, routeBox } from '../route'
 import type { Need } from '../model/entities'
 import { deviceNamed } from '../model/trade'
 import { ROOM_KINDS, type NeedKind } from '../model/vocabulary'
@@ -12,7 +16,7 @@ const usual = (model: string, setting: string, given: UsualBox = {}, need: NeedK
   const wanted: Need[] = need ? [{ id: 'need', groupId: place!.group.id, need, value: null }] : []
   const record = { ...view.record, needs: Object.fromEntries(wanted.map(each => [each.id, each])) }
   return usualValue(
-    record,
+    boxView(record, 'box')!,
     place!,
     deviceNamed(trade, model)!.settings.find(({ id }) => id === setting)!,
     trade,
@@ -65,5 +69,39 @@ describe('what a setting is usually made to', () => {
         expect(setting.values).toContain(value)
         if (setting.id !== 'mode' || !setting.values.includes('by hand')) expect(value).toBe(setting.initial)
       }
+  })
+
+  it('beside a switch that is kept, the one that the plan is proved with', () => {
+    const kept = {
+      count: 2,
+      choices: ['dimmer-led-150-two-wire', null],
+      fed: 0,
+      lit: 1,
+      neutrals: true,
+      spares: 0,
+    }
+    const chain = (choices: readonly (string | null)[]) => chainOf({ ...kept, choices })[0]!
+    const at = (view: BoxView) => {
+      const place = view.places.find(({ choice }) => choice?.modelId === 'dimmer-led-150-two-wire')!
+      const setting = deviceNamed(trade, 'dimmer-led-150-two-wire')!.settings.find(
+        ({ id }) => id === 'second-place',
+      )!
+      return { place, setting, usual: usualValue(view, place, setting, trade) }
+    }
+    const view = chain(kept.choices)
+    const { place, setting, usual: proved } = at(view)
+    expect(proved).not.toBe(setting.initial)
+    // Beside a companion it is as it comes.
+    expect(at(chain(['dimmer-led-150-two-wire', 'companion-oak'])).usual).toBe(setting.initial)
+    const proofWith = (value: string | null) => {
+      const row = { id: 'made', placeId: place.place.id, settingId: setting.id, value: value ?? '' }
+      const made = boxView({ ...view.record, settings: value === null ? {} : { made: row } }, view.box.id)!
+      const routed = routeBox(made, trade)
+      return routed.ok && prove(plannedCircuit(made, routed.value, trade)).kind
+    }
+    expect(proofWith(null)).toBe('proven')
+    expect(proofWith(proved)).toBe('proven')
+    for (const value of setting.values.filter(each => each !== proved))
+      expect(proofWith(value), value).toBe('refuted')
   })
 })

@@ -24,6 +24,7 @@ export {
   routeTogether,
   unsaidAbout,
   type RoutedTogether,
+  settingOfPlan,
 } from './tied-boxes'
 export { companionSignal, isMiddle, isTwoPlace, mainSignal } from '../model/make-up'
 export { SET_KINDS, type Scheme, type SetKind } from './schemes'

@@ -42,6 +42,22 @@ export function routedTogether(view: BoxView, trade: Trade): Result<RoutedTogeth
 }
 
 /**
+ * The value of a setting without which the devices of a light would not work together as planned, and with which the
+ * plan is proved; null where it may be any.
+ */
+export function settingOfPlan(
+  view: BoxView,
+  placeId: string,
+  settingId: string,
+  trade: Trade,
+): string | null {
+  const together = isTied(view) ? routedTogether(view, trade) : null
+  if (!together?.ok) return null
+  const values = together.value.schemes.flatMap(({ settings }) => settings[placeId]?.[settingId] ?? [])
+  return values[0] ?? null
+}
+
+/**
  * Gives every conductor between the boxes a net, so that every terminal has what it asks for, at the least change:
  * over every way in which the chosen devices work their light together. Refused with what is missing: roles,
  * devices, a set that does not work one light, or conductors between two boxes.

@@ -5,7 +5,7 @@ import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
 import { usualValue } from '@/core/plan'
-import { routeBox } from '@/core/route'
+import { routeBox, settingOfPlan } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
@@ -54,7 +54,7 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
         return (
           <div key={setting.id} className="flex flex-col gap-2">
             <PickOne
-              label={`${setting.name}${row ? '' : `, not made yet (usual: ${usualValue(view.record, place, setting, trade)})`}`}
+              label={`${setting.name}${row ? '' : `, not made yet (${settingOfPlan(view, place.place.id, setting.id, trade) === null ? 'usual' : 'as proved'}: ${usualValue(view, place, setting, trade)})`}`}
               value={row?.value ?? null}
               options={setting.values.map(value => ({ value, words: value }))}
               hint={setting.why}
