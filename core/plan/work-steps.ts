@@ -2,7 +2,15 @@ import { houseRule, type BoxView } from '../job/box-view'
 import { FREE_LEAST_MILLIMETRES } from '../model/limits'
 import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
-import { changedTerminals, foundJointOf, isOneConductor, type PlannedDevice, type RoutedBox } from '../route'
+import {
+  changedTerminals,
+  foundJointOf,
+  isOneConductor,
+  kindOfNet,
+  type NetKind,
+  type PlannedDevice,
+  type RoutedBox,
+} from '../route'
 import { clampedSinceOff, mayReturnIn } from '../safety'
 import { cureSteps } from './cure-steps'
 import { step, type Draft } from './step'
@@ -18,7 +26,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       : []
   }
   const nets = Object.keys(routed.nets).sort()
-  const netsOf = (kind: string) => nets.filter(net => net === kind || net.startsWith(`${kind}:`))
+  const netsOf = (kind: NetKind) => nets.filter(net => kindOfNet(net) === kind)
   const replaced = routed.devices.filter(device => device.isNew)
   const untouched = routed.joints
     .filter(joint => foundJointOf(view, joint, routed.pigtails) !== null)
@@ -138,7 +146,7 @@ function signedFor(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
 
 /** What goes to the back of the box first: what nobody will want again, then neutrals and hots apart. */
 function foldOrder(view: BoxView, routed: RoutedBox): string {
-  const nets = new Set(routed.joints.map(({ netId }) => netId.split(':')[0]!))
+  const nets = new Set(routed.joints.map(({ netId }) => kindOfNet(netId)))
   const caps = Object.values(routed.seats).some(({ kind }) => kind === 'cap')
   return [
     ...(nets.has('ground') ? [`the ${view.region.words.ground} joint`] : []),

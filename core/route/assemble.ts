@@ -2,7 +2,7 @@ import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { mayBeNeutral } from '../model/regions'
 import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
-import { kindOf } from './carry'
+import { kindOf } from './net'
 import { connectorsFor } from './connectors'
 import { meetingsOf, stayingPut } from './meetings'
 import { handsOnNeutral } from './neutral-source'
@@ -122,9 +122,9 @@ function pigtailFor(
 function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | null>>): Remark[] {
   return view.ends.flatMap(({ end, conductor }): Remark[] => {
     const net = netOfEnd[end.id] ?? null
-    if (net === null || net === 'ground' || conductor.markedAs !== null) return []
+    if (net === null || kindOf(net) === 'ground' || conductor.markedAs !== null) return []
     const neutralColoured = view.region.neutralColours.includes(conductor.insulation)
-    if (net.startsWith('neutral:'))
+    if (kindOf(net) === 'neutral')
       return mayBeNeutral(view.region, conductor)
         ? []
         : [{ endId: end.id, as: view.region.neutralColours[0]! }]

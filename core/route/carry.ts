@@ -2,6 +2,7 @@ import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import type { RouteCosts } from '../model/trade'
 import { leastMatching } from './matching'
+import { kindOf } from './net'
 
 /** A conductor that runs from one of some boxes to another. */
 export interface Runner {
@@ -35,9 +36,6 @@ export function edgesOf(views: readonly BoxView[]): Edge[] {
     }
   return [...edges.values()]
 }
-
-/** What a net is of: its name before the colon. */
-export const kindOf = (net: string): string => net.slice(0, net.includes(':') ? net.indexOf(':') : undefined)
 
 const FOUND_AS: Readonly<Record<string, readonly string[]>> = {
   line: ['line', 'loop-feed', 'onward-feed'],

@@ -11,6 +11,7 @@ import {
 import type { DeviceModel } from '../model/device'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
+import { atPanel } from './net'
 import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './planned'
 import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
@@ -184,12 +185,11 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
   )
   const plan: Record<string, string> = {}
   for (const each of view.ends)
-    plan[nearPoint(each)] = metal(routed.netOfEnd[each.end.id] ?? null) ?? `capped:${each.conductor.id}`
+    plan[nearPoint(each)] = planned(routed.netOfEnd[each.end.id]) ?? `capped:${each.conductor.id}`
   for (const device of routed.devices)
     for (const each of device.model.terminals) {
       const key = `${device.placeId}.${each.id}`
-      plan[terminalPoint(device.placeId, each.id)] =
-        metal(routed.netOfTerminal[key] ?? null) ?? `unused:${key}`
+      plan[terminalPoint(device.placeId, each.id)] = planned(routed.netOfTerminal[key]) ?? `unused:${key}`
     }
   return {
     devices,
@@ -223,13 +223,8 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
   }
 }
 
-/** Of a circuit that comes in by several cables, all that is one metal at the panel. */
-const metal = (net: string | null): string | null =>
-  net &&
-  net
-    .split(':')
-    .slice(0, net.startsWith('traveller:') ? 3 : 2)
-    .join(':')
+/** Where a plan puts a point: of a circuit that comes in by several cables, all is one metal at the panel. */
+const planned = (net: string | null | undefined): string | null => (net ? atPanel(net) : null)
 
 function pigtailGoal(view: BoxView, { deviceId, terminal }: FoundPigtail): string[] {
   if (deviceId !== null) return terminal === null ? [] : [terminalPoint(deviceId, terminal)]

@@ -9,6 +9,7 @@ export {
 } from './planned'
 export { netPath, type NetInBox } from './net-path'
 export { routeBox } from './route'
+export { kindOf as kindOfNet, type NetKind } from './net'
 export { isOneConductor } from './planned'
 export { changedTerminals, foundJointOf } from './as-found'
 export { circuitBetween, type BoxHalfDone, type DoneSoFar, type HalfDone } from './half-done'

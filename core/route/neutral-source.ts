@@ -1,6 +1,7 @@
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { isSharedNeutral } from './feed'
 import type { Member } from './meetings'
+import { kindOf } from './net'
 
 /**
  * The receptacle of a box that hands on the neutral to the other devices, by a pigtail from a screw of its own that is
@@ -14,7 +15,7 @@ export function handsOnNeutral(
   ends: readonly EndView[],
   held: readonly Member[],
 ): Member | null {
-  if (!net.startsWith('neutral:') || houseRule(view.record, 'neutral-source', 'splice') !== 'receptacle')
+  if (kindOf(net) !== 'neutral' || houseRule(view.record, 'neutral-source', 'splice') !== 'receptacle')
     return null
   if (isSharedNeutral(view.record, net) || ends.length === 0) return null
   return (

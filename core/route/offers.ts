@@ -1,9 +1,10 @@
 import type { RouteCosts } from '../model/trade'
 import { assignments, leastAnyhow, leastCost, type Assignment, type Edge, type Runner } from './carry'
+import { kindOf, pairOf } from './net'
 
 /** Whether two nets are the travellers of one pair, which nothing tells apart. */
 export const isSecond = (net: string, before: string | undefined): boolean =>
-  net.startsWith('traveller:') && before !== undefined && net.slice(0, -1) === before.slice(0, -1)
+  before !== undefined && kindOf(net) === 'traveller' && pairOf(net) === pairOf(before)
 
 /** What the conductors of each pair of boxes can carry, worked out once. */
 export class Offers {

@@ -113,7 +113,8 @@ describe('the order of switches along their travellers', () => {
       const room = (link: number) =>
         puzzle.edges
           .find(({ boxes }) => boxes.join() === `box${chain.shape === 'star' ? 0 : link - 1},box${link}`)!
-          .runners.filter(runner => carryingCost(runner, 'traveller:', trade.routeCosts) < Infinity).length
+          .runners.filter(runner => carryingCost(runner, 'traveller:any:1a', trade.routeCosts) < Infinity)
+          .length
       const fits = (devices: readonly PlannedDevice[]) => {
         const over = devices.slice(1).flatMap((each, hop) => links(at.get(devices[hop]!)!, at.get(each)!))
         return over.every(link => 2 * over.filter(other => other === link).length <= room(link))

@@ -1,6 +1,7 @@
 import type { RouteCosts } from '../model/trade'
 import { carryingCost, type Edge } from './carry'
 import type { PlannedDevice } from './planned'
+import { keyOf } from './net'
 
 /** What runs between the boxes of some devices. */
 export interface Between {
@@ -97,6 +98,9 @@ function takeLeast(starts: Start[]): Start {
   return starts.splice(best, 1)[0]!
 }
 
+/** What a conductor costs as a traveller is the same for each of them. */
+const ANY_TRAVELLER = keyOf({ kind: 'traveller', groupId: 'any', hop: 1, side: 'a' })
+
 function bridgesOf({ edges, costs }: Between): Bridge[] {
   return edges.flatMap((edge): Bridge[] => {
     const [near, far] = edge.boxes
@@ -105,7 +109,7 @@ function bridgesOf({ edges, costs }: Between): Bridge[] {
       far,
     )
     if (onFar.has(near)) return []
-    const each = edge.runners.map(runner => carryingCost(runner, 'traveller:', costs))
+    const each = edge.runners.map(runner => carryingCost(runner, ANY_TRAVELLER, costs))
     const sums = [0]
     for (const cost of each.filter(cost => cost < Infinity).sort((a, b) => a - b))
       sums.push(sums.at(-1)! + cost)

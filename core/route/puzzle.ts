@@ -14,6 +14,7 @@ import type { PlannedDevice } from './planned'
 import { isNeeded, LINE, netWanted, netWords } from './route-box'
 import type { LightNets, Scheme } from './schemes'
 import { spread, type Spread, type TooFew, type Unspread } from './spread'
+import { keyOf, kindOf, netOf, type Net } from './net'
 
 /** What all conductors and terminals of some boxes are on. */
 export interface Carried {
@@ -76,7 +77,7 @@ export class Puzzle {
     const feed = feedOfLight(this.circuits, views, groupId)
     // Asked before anything is carried.
     if (!feed) throw new Error(`not said what feeds ${groupId}`)
-    return { ...feed, load: `load:${groupId}` }
+    return { ...feed, groupId, load: keyOf({ kind: 'load', groupId }) }
   }
 
   /**
@@ -124,7 +125,7 @@ export class Puzzle {
           if (net === null) continue
           const needed = isNeeded(device.model, terminal)
           if (net !== 'ground' || needed) want(net, view.box.id)
-          const made = net.startsWith('traveller:') || net.startsWith('signal:')
+          const made = kindOf(net) === 'traveller' || kindOf(net) === 'signal'
           const here = net === 'ground' ? this.#isGrounded(view) : provided.has(net)
           if (!made && !here) {
             netOfTerminal[key] = null
@@ -198,14 +199,18 @@ export class Puzzle {
   #circuitOf(net: string): string {
     let circuit = this.#circuits.get(net)
     if (circuit === undefined) {
-      const [kind, id] = net.split(':') as [string, string]
-      const isCircuit = kind === 'line' || kind === 'neutral'
-      const whose = isCircuit ? null : this.circuits.ofLight(id)
-      circuit = whose?.kind === 'known' ? whose.circuitId : id
-      circuit = this.circuits.neutralOf(circuit)
+      circuit = this.circuits.neutralOf(this.#circuitIdOf(netOf(net)))
       this.#circuits.set(net, circuit)
     }
     return circuit
+  }
+
+  /** The name of what no circuit is known for stands for one of its own. */
+  #circuitIdOf(net: Net): string {
+    if (net.kind === 'ground') return net.kind
+    if ('circuitId' in net) return net.circuitId
+    const whose = this.circuits.ofLight(net.groupId)
+    return whose.kind === 'known' ? whose.circuitId : net.groupId
   }
 
   #faultsOf(why: Unspread): [Fault, ...Fault[]] {

@@ -12,6 +12,7 @@ import { assemble } from './assemble'
 import { feedOfLight, netOfConductor } from './feed'
 import type { PlannedDevice, RoutedBox } from './planned'
 import { unsaidFaults } from './unsaid'
+import { keyOf, netOf } from './net'
 
 /**
  * Gives every conductor end and every terminal of one box its net and its seat: ends of one net meet in
@@ -132,28 +133,29 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
   })
 }
 
-export function netWords(view: BoxView, net: string): string {
-  const [kind, id, loop] = net.split(':')
-  const circuit = view.feeds.length > 1 ? ` of ${breakersOf(view, kind, id ?? '')}` : ''
-  const circuits = `${circuit}${loop === undefined ? '' : ` of cable ${view.record.cables[loop]?.name ?? '?'}`}`
-  switch (kind) {
+export function netWords(view: BoxView, key: string): string {
+  const { record, region, feeds } = view
+  const net = netOf(key)
+  switch (net.kind) {
     case 'line':
-      return `the ${view.region.words.hot}${circuits}`
-    case 'neutral':
-      return `the neutral${circuits}`
+    case 'neutral': {
+      const circuit = feeds.length > 1 ? ` of ${breakersOf(view, net.kind, net.circuitId)}` : ''
+      const cable = net.cableId === null ? '' : ` of cable ${record.cables[net.cableId]?.name ?? '?'}`
+      return `the ${net.kind === 'line' ? region.words.hot : 'neutral'}${circuit}${cable}`
+    }
     case 'load':
-      return `the switched conductor to ${view.record.groups[id ?? '']?.name ?? 'the lamp'}`
+      return `the switched conductor to ${record.groups[net.groupId]?.name ?? 'the lamp'}`
     case 'traveller':
-      return `a traveller of ${view.record.groups[id ?? '']?.name ?? 'the light'}`
+      return `a traveller of ${record.groups[net.groupId]?.name ?? 'the light'}`
     case 'signal':
-      return `the signal of ${view.record.groups[id ?? '']?.name ?? 'the light'}`
-    default:
-      return `the ${view.region.words.ground}`
+      return `the signal of ${record.groups[net.groupId]?.name ?? 'the light'}`
+    case 'ground':
+      return `the ${region.words.ground}`
   }
 }
 
 /** A neutral that circuits share is all of theirs. */
-function breakersOf({ record }: BoxView, kind: string | undefined, id: string): string {
+function breakersOf({ record }: BoxView, kind: 'line' | 'neutral', id: string): string {
   const circuit = record.circuits[id]
   if (!circuit) return '?'
   const all = kind === 'neutral' ? [circuit, ...sharersOf(record, circuit)].sort(byPosition) : [circuit]
@@ -173,7 +175,7 @@ export function netWanted(
     case 'line':
       return feedOfLight(circuits, [view], device.groupId)?.line ?? null
     case 'load':
-      return `load:${device.groupId}`
+      return keyOf({ kind: 'load', groupId: device.groupId })
     case 'neutral': {
       const neutral = feedOfLight(circuits, [view], device.groupId)?.neutral ?? null
       const retrofit = device.model.supply.some(

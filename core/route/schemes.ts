@@ -2,6 +2,7 @@ import type { Terminal } from '../model/device'
 import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from '../model/make-up'
 import { ordersBetween, type Between } from './orders'
 import type { PlannedDevice } from './planned'
+import { keyOf } from './net'
 
 export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked'] as const
 export type SetKind = (typeof SET_KINDS)[number]
@@ -19,6 +20,7 @@ export interface Scheme {
 
 /** Nets of one light: what feeds it, its switched conductor, its circuit’s neutral. */
 export interface LightNets {
+  readonly groupId: string
   readonly line: string
   readonly load: string
   readonly neutral: string
@@ -66,7 +68,10 @@ function* twoWay(devices: readonly PlannedDevice[], nets: LightNets, between: Be
       yield { kind: 'two-way', settings: {}, nets: chain(order.devices, nets), least: order.least }
 }
 
-function chain(devices: readonly PlannedDevice[], { line, load }: LightNets): Record<string, string> {
+function chain(
+  devices: readonly PlannedDevice[],
+  { line, load, groupId }: LightNets,
+): Record<string, string> {
   const nets: Record<string, string> = {}
   devices.forEach((device, index) => {
     const { model } = device
@@ -82,9 +87,13 @@ function chain(devices: readonly PlannedDevice[], { line, load }: LightNets): Re
       : [travellers]
     const hops = isMiddle(model) ? [index - 1, index] : [index === 0 ? 0 : index - 1]
     pairs.forEach((pair, which) => {
-      const group = load.slice('load:'.length)
       pair.forEach(({ id }, side) => {
-        nets[at(device, id)] = `traveller:${group}:${hops[which]! + 1}${side === 0 ? 'a' : 'b'}`
+        nets[at(device, id)] = keyOf({
+          kind: 'traveller',
+          groupId,
+          hop: hops[which]! + 1,
+          side: side === 0 ? 'a' : 'b',
+        })
       })
     })
   })
@@ -123,7 +132,7 @@ function withCompanions(main: PlannedDevice, others: readonly PlannedDevice[], n
   })
 }
 
-const signalOf = ({ load }: LightNets) => `signal:${load.slice('load:'.length)}`
+const signalOf = ({ groupId }: LightNets) => keyOf({ kind: 'signal', groupId })
 
 /**
  * An old two-place switch that stays: the power passes it in a joint with a pigtail to its common, and one traveller

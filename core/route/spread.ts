@@ -2,6 +2,7 @@ import { ringsOf, waysAcross, type Apart } from './across'
 import type { BoxWork } from './box-work'
 import type { Assignment, Edge } from './carry'
 import { isSecond, type Offers } from './offers'
+import { pairOf } from './net'
 
 /** What the conductors between some boxes carry, and what that and the work in the boxes cost. */
 export interface Spread {
@@ -39,7 +40,7 @@ const MOST_TRIES = 20_000
 /** Of ways of the same make-up only the cheapest is kept. */
 const makeUpOf = (netOf: ReadonlyMap<string, string>): string =>
   [...netOf]
-    .map(([conductor, net]) => `${conductor} ${net.startsWith('traveller:') ? net.slice(0, -1) : net}`)
+    .map(([conductor, net]) => `${conductor} ${pairOf(net)}`)
     .sort()
     .join()
 

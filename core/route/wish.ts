@@ -1,5 +1,6 @@
 import type { Wish } from '../model/vocabulary'
 import type { RoutedTogether } from './tied-boxes'
+import { kindOf } from './net'
 
 /** What conductors would have to be wanted for, so that one way of wiring comes before another, by conductor. */
 export function wishesFor(way: RoutedTogether, before: RoutedTogether): ReadonlyMap<string, Wish> {
@@ -13,7 +14,7 @@ function carriedBy({ boxes }: RoutedTogether): Map<string, Wish> {
     boxes.flatMap(({ view, routed }) =>
       view.ends.map(({ end, conductor }) => {
         const net = routed.netOfEnd[end.id] ?? null
-        return [conductor.id, (net === null ? 'nothing' : net.split(':')[0]) as Wish] as const
+        return [conductor.id, (net === null ? 'nothing' : kindOf(net)) as Wish] as const
       }),
     ),
   )

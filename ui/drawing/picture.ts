@@ -7,7 +7,14 @@ import { hintOf } from '@/core/model/regions'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
 import { INSULATIONS, RUNS_THROUGH } from '@/core/model/vocabulary'
-import { foundJointOf, isOneConductor, type PlannedJoint, type RoutedBox } from '@/core/route'
+import {
+  foundJointOf,
+  isOneConductor,
+  kindOfNet,
+  type NetKind,
+  type PlannedJoint,
+  type RoutedBox,
+} from '@/core/route'
 import { CONNECTOR_WORDS, INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
 
 /** What is drawn of one box, as found or as it will be: the same picture from either. */
@@ -214,7 +221,7 @@ export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
   }
 }
 
-const NET_WORDS: Readonly<Record<string, string>> = {
+const NET_WORDS: Readonly<Record<NetKind | 'none', string>> = {
   line: 'line',
   load: 'load',
   neutral: 'neutral',
@@ -232,7 +239,8 @@ function asPlanned(
   strand: PictureStrand,
 ): PictureStrand {
   if (!strand.flag || rowsWith(view.record, 'ends', 'conductorId', conductor.id).length < 2) return strand
-  const words = NET_WORDS[(routed.netOfEnd[end.id] ?? 'none').split(':')[0]!]!
+  const net = routed.netOfEnd[end.id] ?? null
+  const words = NET_WORDS[net === null ? 'none' : kindOfNet(net)]
   if (end.role !== null && ROLE_WORDS[end.role] === words) return strand
   return {
     ...strand,
@@ -268,7 +276,7 @@ function foundJoint(view: BoxView, { id, connector, bareShows }: Joint): Picture
 
 /** A joint as it will be; one that nobody opens is drawn as it was found. */
 function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): PictureJoint {
-  const side = sideOf([joint.netId.split(':')[0]!])
+  const side = sideOf([kindOfNet(joint.netId)])
   const stays = foundJointOf(view, joint, routed.pigtails)
   if (stays) return { ...foundJoint(view, stays), id: joint.id, side }
   if (isOneConductor(joint))

@@ -280,7 +280,10 @@ describe('what the record of the wiring says is wrong', () => {
   })
 
   it('a faded white on a screw is no neutral by its colour, nor is a green one a ground', () => {
-    const cables = pipe([strand('white', 'upper'), strand('green', 'cap')])
+    const cables = (pipe([strand('white', 'upper'), strand('green', 'cap')]) ?? []).map(cable => ({
+      ...cable,
+      sheath: 'nonmetallic' as const,
+    }))
     const [white, green] = Object.keys(usualBox({ cables, proven: false }).record.conductors)
     const seen = (faded: boolean) =>
       idsIn(

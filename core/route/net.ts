@@ -1,0 +1,72 @@
+/** What is one piece of metal when everything is as planned, and of whom. */
+export type Net =
+  /** `cableId`: the cable it comes in by, where its circuit comes in by several. */
+  | { readonly kind: 'line' | 'neutral'; readonly circuitId: string; readonly cableId: string | null }
+  | { readonly kind: 'load' | 'signal'; readonly groupId: string }
+  /** `hop`: between which two switches of a row, from 1. */
+  | { readonly kind: 'traveller'; readonly groupId: string; readonly hop: number; readonly side: 'a' | 'b' }
+  | { readonly kind: 'ground' }
+
+export type NetKind = Net['kind']
+
+/** The key a net stands under in a plan: the only place that makes one. Ids hold no colon. */
+export function keyOf(net: Net): string {
+  switch (net.kind) {
+    case 'line':
+    case 'neutral':
+      return net.cableId === null
+        ? `${net.kind}:${net.circuitId}`
+        : `${net.kind}:${net.circuitId}:${net.cableId}`
+    case 'load':
+    case 'signal':
+      return `${net.kind}:${net.groupId}`
+    case 'traveller':
+      return `traveller:${net.groupId}:${net.hop}${net.side}`
+    case 'ground':
+      return 'ground'
+  }
+}
+
+/** The net of a key: the only place that reads one. A key that is none is an error of ours. */
+export function netOf(key: string): Net {
+  const [kind, of, last] = key.split(':')
+  switch (kind) {
+    case 'ground':
+      return { kind }
+    case 'line':
+    case 'neutral':
+      if (of) return { kind, circuitId: of, cableId: last ?? null }
+      break
+    case 'load':
+    case 'signal':
+      if (of) return { kind, groupId: of }
+      break
+    case 'traveller': {
+      const side = last?.at(-1)
+      if (of && (side === 'a' || side === 'b'))
+        return { kind, groupId: of, hop: Number(last!.slice(0, -1)), side }
+    }
+  }
+  throw new Error(`“${key}” is no net`)
+}
+
+const kinds = new Map<string, NetKind>()
+
+/** What a net is of: asked often, so that each is read once. */
+export function kindOf(key: string): NetKind {
+  let kind = kinds.get(key)
+  if (!kind) kinds.set(key, (kind = netOf(key).kind))
+  return kind
+}
+
+/** A net as one of a pair of travellers, which nothing tells apart: the same for both. */
+export function pairOf(key: string): string {
+  const net = netOf(key)
+  return net.kind === 'traveller' ? keyOf({ ...net, side: 'a' }) : key
+}
+
+/** All that is one metal at the panel, by whichever cable it comes in. */
+export function atPanel(key: string): string {
+  const net = netOf(key)
+  return net.kind === 'line' || net.kind === 'neutral' ? keyOf({ ...net, cableId: null }) : key
+}
