@@ -15,6 +15,15 @@ export interface EveryWay {
   readonly leastCost: number | null
 }
 
+/** A net of each kind, as Route writes it: here it only matters what kind it is. */
+const KEYS: Readonly<Record<string, string>> = {
+  line: 'line:any',
+  load: 'load:any',
+  neutral: 'neutral:any',
+  traveller: 'traveller:any:1a',
+  signal: 'signal:any',
+}
+
 /** A net that no supply and no lamp is on. */
 const isOwn = (net: string) => net.startsWith('own')
 
@@ -79,7 +88,7 @@ function* labelled(
   for (const net of ['', 'line', 'load', 'neutral', fresh]) {
     if (net !== '' && before.includes(net)) continue
     const kind = isOwn(net) ? 'traveller' : net
-    if (net !== '' && carryingCost(runner, kind, trade.routeCosts) === Infinity) continue
+    if (net !== '' && carryingCost(runner, KEYS[kind]!, trade.routeCosts) === Infinity) continue
     yield* labelled(runners, trade, [...before, net])
   }
 }
@@ -205,7 +214,7 @@ function costOf(
       sum +
       carryingCost(
         runner,
-        isOwn(kind) ? (signals.has(kind) ? 'signal' : 'traveller') : kind,
+        KEYS[isOwn(kind) ? (signals.has(kind) ? 'signal' : 'traveller') : kind]!,
         trade.routeCosts,
       )
     )
