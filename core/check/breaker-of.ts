@@ -22,7 +22,7 @@ export function guardedIn(view: BoxView, trade: Trade): Guarded[] {
   return view.ends.flatMap((each): Guarded[] => {
     const mostAmps = trade.conductors[each.conductor.gauge].breakerNotAboveAmps
     if (mostAmps === null) return []
-    const own = circuitOf(circuits, view, each)
+    const own = circuitIdOf(circuits, view, each)
     const circuit = own === null ? undefined : view.record.circuits[own]
     // Circuits that share a neutral have one between them.
     const breakers = !circuit
@@ -53,7 +53,8 @@ export function thinTails(view: BoxView, trade: Trade): Tail[] {
   })
 }
 
-function circuitOf(circuits: Circuits, view: BoxView, each: EndView): string | null {
+/** The circuit of a conductor, by its light where it leads to one; null where that is not known. */
+export function circuitIdOf(circuits: Circuits, view: BoxView, each: EndView): string | null {
   const { role, roleGroupId } = each.end
   if (role === null) return view.feeds.length === 1 ? view.feeds[0]!.circuit.id : null
   const light = isLoadRole(role)

@@ -21,17 +21,17 @@ export type Availability =
   | { readonly kind: 'not-read'; readonly settledBy: string }
   | { readonly kind: 'none' }
 
-const NOTHING_RECORDED: Availability = {
+export const NOTHING_RECORDED = {
   kind: 'not-recorded',
   settledBy: 'Record the cables and conductors of this box first.',
-}
+} as const satisfies Availability
 
 /** What is not seen yet is not absent. */
-const NOT_ALL_RECORDED: Availability = {
+export const NOT_ALL_RECORDED = {
   kind: 'not-recorded',
   settledBy:
     'Look at every conductor of this box, behind the device too, and say in Look that all of it is recorded.',
-}
+} as const satisfies Availability
 
 const BEST = ['proven', 'indicated', 'assumed', 'contradicted'] as const
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { fedAtTheSwitch, strand, switchLoop, usualBox, type UsualBox } from '@/demo/usual'
+import { bareJob, fedAtTheSwitch, strand, switchLoop, usualBox, type UsualBox } from '@/demo/usual'
 import type { CableAsFound } from '@/demo/builder'
 import { lot } from '@/testing/model/lot'
 import { boxView } from '../job/box-view'
@@ -86,6 +86,31 @@ describe('whether a hot and the conductor to the light reach the box', () => {
     }
     for (const [verdict, count] of Object.entries(met)) expect(count, verdict).toBeGreaterThan(40)
     expect(Object.keys(met)).toHaveLength(3)
+  })
+
+  it('a load of which nobody said whose it is, beside several lights, is neither this one’s nor missing', () => {
+    const job = bareJob('two-lights')
+    job.box({
+      id: 'box',
+      room: 'room',
+      name: 'By the door',
+      breakers: ['7'],
+      box: { gangs: 2 },
+      controls: ['left', 'right'].map(group => ({ group, name: group, old: 'old-switch' })),
+      cables: [
+        {
+          name: 'A',
+          far: 'elsewhere',
+          entry: 'top',
+          strands: [strand('black', 'cap', 'line'), strand('red', 'cap', 'switched-load')],
+        },
+      ],
+    })
+    const lines = checkPlace(job.view('box'), 'box-1', trade)[0]!.lines
+    expect(lines.find(({ rule }) => rule === 'reach')).toMatchObject({
+      verdict: 'not-known',
+      says: expect.stringContaining('whose A red is'),
+    })
   })
 
   it('the load of another light is not that of this one', () => {

@@ -5,7 +5,7 @@ import { isHotRole, isLoadRole } from '../model/roles'
 import { isTied, routeAll, withChoices } from '../route'
 import { newCable } from './cable'
 import { line, type Line } from './line'
-import type { Question } from './place'
+import { NOT_ALL_RECORDED, NOTHING_RECORDED, type Question } from './place'
 
 /** Whether a hot and the conductor to its light reach the box of a light that is worked from there alone. */
 export function reachLines(question: Question): Line[] {
@@ -15,6 +15,7 @@ export function reachLines(question: Question): Line[] {
   const either = wants.has('common') || wants.has('pass')
   const { hot } = view.region.words
   const circuits = circuitsOf([view])
+  const loads = view.ends.filter(({ end }) => isLoadRole(end.role))
   const needed = [
     ...(either || wants.has('line')
       ? [{ what: hot, ends: view.ends.filter(({ end }) => isHotRole(end.role)) }]
@@ -23,10 +24,7 @@ export function reachLines(question: Question): Line[] {
       ? [
           {
             what: `conductor to ${place.group.name}`,
-            ends: view.ends.filter(each => {
-              const light = isLoadRole(each.end.role) ? circuits.lightOf({ view, each }) : place.group.id
-              return isLoadRole(each.end.role) && (light === null || light === place.group.id)
-            }),
+            ends: loads.filter(each => circuits.lightOf({ view, each }) === place.group.id),
           },
         ]
       : []),
@@ -44,12 +42,7 @@ export function reachLines(question: Question): Line[] {
     ]
   const names = missing.map(({ what }) => what).join(' and no ')
   if (!view.box.recorded && view.ends.length === 0)
-    return [
-      unknown(
-        'Nobody has recorded what is in the box.',
-        'Record the cables and conductors of this box first.',
-      ),
-    ]
+    return [unknown('Nobody has recorded what is in the box.', NOTHING_RECORDED.settledBy)]
   const open = view.ends.filter(isOpen(question))
   if (open.length > 0)
     return [
@@ -58,12 +51,17 @@ export function reachLines(question: Question): Line[] {
         'Identify the conductors of this box on Test.',
       ),
     ]
-  if (!view.box.recorded)
+  const anybodys = loads.filter(each => circuits.lightOf({ view, each }) === null)
+  if (anybodys.length > 0)
     return [
       unknown(
-        `No ${names} seen so far, and not all of the box is recorded.`,
-        'Look at every conductor of this box, behind the device too, and say in Look that all of it is recorded.',
+        `No ${names} is known here: whose ${anybodys.map(({ name }) => name).join(', ')} is, is not said.`,
+        'Say on Test for which light it is.',
       ),
+    ]
+  if (!view.box.recorded)
+    return [
+      unknown(`No ${names} seen so far, and not all of the box is recorded.`, NOT_ALL_RECORDED.settledBy),
     ]
   return [brought(question, names)]
 }

@@ -10,7 +10,11 @@ export type RacewayGround = 'none' | 'not-read' | 'continuous' | 'open'
 export function racewayGround({ box, cables, readings, region }: BoxView): RacewayGround {
   if (box.material !== 'metal' || !cables.some(({ sheath }) => sheath === 'steel-pipe')) return 'none'
   const last = readings
-    .filter(({ purpose, toSpot }) => purpose === 'reference' && toSpot === 'box-metal')
+    .filter(
+      // Others show phantom volts.
+      ({ purpose, toSpot, instrument }) =>
+        purpose === 'reference' && toSpot === 'box-metal' && instrument === 'low-impedance-meter',
+    )
     .reduce<(typeof readings)[number] | null>((so, each) => (!so || each.seq > so.seq ? each : so), null)
   return last === null ? 'not-read' : isNominal(last.value, region) ? 'continuous' : 'open'
 }

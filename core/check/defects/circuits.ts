@@ -6,6 +6,7 @@ import { circuitsOf } from '../../job/circuits'
 import type { Reading } from '../../model/entities'
 import { byPosition, oneHandle, sharersOf } from '../../panel'
 import { deviceNamed } from '../../model/trade'
+import { circuitIdOf } from '../breaker-of'
 import { figure } from '../../model/units'
 import type { Role, Severity, Sheath, TesterShows } from '../../model/vocabulary'
 
@@ -163,29 +164,22 @@ const switchedNeutral: DefectRule = (view, trade) =>
   })
 
 /** Two circuits on one strap, of a switch or of a receptacle whose halves were parted, go off by one handle. */
-const twoOnOneStrap: DefectRule = view => {
+const twoOnOneStrap: DefectRule = (view, trade) => {
   const circuits = circuitsOf([view])
   const { breaker } = view.region.words
   return view.places.flatMap(({ found, place }) => {
     if (!found) return []
-    const joints = view.pigtails.filter(({ deviceId }) => deviceId === found.id).map(({ jointId }) => jointId)
-    const on = view.ends.filter(
-      ({ end }) =>
-        (end.deviceId === found.id || (end.jointId !== null && joints.includes(end.jointId))) &&
-        (isHotRole(end.role) || isLoadRole(end.role)),
+    const terminals = deviceNamed(trade, found.modelId)?.terminals ?? []
+    const on = terminals
+      .flatMap(({ id }) => endsOnTerminal(view, found.id, id))
+      .filter(({ end }) => isHotRole(end.role) || isLoadRole(end.role))
+    const known = new Set(
+      on.flatMap(each => view.record.circuits[circuitIdOf(circuits, view, each) ?? ''] ?? []),
     )
-    const known = on.flatMap(each => {
-      const light = isLoadRole(each.end.role) ? circuits.lightOf({ view, each }) : null
-      const whose = light === null ? null : circuits.ofLight(light)
-      const id = isHotRole(each.end.role)
-        ? circuits.of(each)
-        : whose?.kind === 'known'
-          ? whose.circuitId
-          : null
-      return view.record.circuits[id ?? ''] ?? []
-    })
-    const [first, second] = [...new Set(known)].sort(byPosition)
-    if (!first || !second || oneHandle(first, second)) return []
+    const sorted = [...known].sort(byPosition)
+    const [first] = sorted
+    const second = sorted.find(each => each !== first && !oneHandle(first!, each))
+    if (!first || !second) return []
     return [
       {
         ruleId: `two-on-strap-${found.id}`,
