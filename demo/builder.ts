@@ -176,8 +176,9 @@ export function jobBuilder(job: JobRow) {
         behaves: 'not-known',
         everyPlace: 'yes',
         bypass: 'none',
+        unworked: 'not-said',
       })
-    put('places', { id: placeId, boxId, gang, groupId: control.group })
+    put('places', { id: placeId, boxId, gang, groupId: control.group, retired: false })
     if (control.old)
       put('devices', {
         id: `${placeId}-old`,

@@ -95,6 +95,10 @@ export const HANDS: HandsOf<EntityName> & {
     }),
     everyPlace: pick('Every place that works it is recorded', yesNo),
     bypass: pick('A bypass beside its lamps', worded(BYPASSES, plain)),
+    unworked: inTest(
+      'e2e/retired.spec.ts',
+      'one control goes for good: its light is always on, or left dead',
+    ),
   },
   boxes: {
     roomId: inTest(
@@ -136,6 +140,7 @@ export const HANDS: HandsOf<EntityName> & {
     boxId: MADE_WITH_ROW,
     gang: inTest('e2e/said-of-a-box.spec.ts', 'one to six gangs, one put in before another, one taken out'),
     groupId: inTest('e2e/by-hand.spec.ts', 'lights are joined, parted and merged'),
+    retired: inTest('e2e/retired.spec.ts', 'one control goes for good: its light is always on, or left dead'),
   },
   devices: {
     placeId: MADE_WITH_ROW,

@@ -1,5 +1,5 @@
 import { deviceNamed, type Trade } from '../model/trade'
-import type { BoxView, PlaceView } from '../job/box-view'
+import { willStand, type BoxView, type PlaceView } from '../job/box-view'
 import { figure } from '../model/units'
 import { fillOf, volumeOf } from './fill'
 import { against, line, type Cure, type Line } from './line'
@@ -142,8 +142,8 @@ function longScrews({ box, region }: BoxView, riseMillimetres: number): string[]
 }
 
 /** What stands, or will stand, in each gang: what is chosen, else what is there. */
-export const occupantOf = ({ choice, found }: PlaceView, trade: Trade) =>
-  deviceNamed(trade, choice?.modelId ?? found?.modelId ?? '') ?? null
+export const occupantOf = (place: PlaceView, trade: Trade) =>
+  deviceNamed(trade, willStand(place) ?? '') ?? null
 
 /** A device wider than its gang needs the next ones free. */
 function gangLines({ view, place, device, trade }: Question): Line[] {

@@ -1,4 +1,4 @@
-import { boxView, type BoxView } from '../job/box-view'
+import { boxView, willStand, type BoxView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { JobRecord } from '../model/record'
 import { deviceNamed, devicesFor, type Trade } from '../model/trade'
@@ -95,7 +95,7 @@ export const openingsBeside = remembered(
   ({ view, place, trade }): readonly Opening[] =>
     view.places.flatMap(each => {
       if (each.group.id === place.group.id) return []
-      const model = deviceNamed(trade, each.choice?.modelId ?? each.found?.modelId ?? '')
+      const model = deviceNamed(trade, willStand(each) ?? '')
       return model ? [model.opening] : []
     }),
 )

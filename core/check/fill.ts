@@ -1,4 +1,4 @@
-import { houseRule, isOwnLead, type BoxView, type EndView, type PlaceView } from '../job/box-view'
+import { houseRule, isOwnLead, willStand, type BoxView, type EndView, type PlaceView } from '../job/box-view'
 import { circuitsOf } from '../job/circuits'
 import type { Box } from '../model/entities'
 import { isLoadRole } from '../model/roles'
@@ -24,7 +24,9 @@ export function fillOf({ view, place, device, trade }: Question): Fill {
   const others = view.places.filter(each => each.place.id !== place.place.id)
   return boxFill(view, trade, [
     { placeId: place.place.id, gangs: device.size.gangs },
-    ...others.map(each => yokeOf(each, each.choice?.modelId ?? each.found?.modelId, trade)),
+    ...others
+      .filter(each => !each.place.retired)
+      .map(each => yokeOf(each, willStand(each) ?? undefined, trade)),
   ])
 }
 

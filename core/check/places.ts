@@ -7,13 +7,13 @@ export interface LightPlace {
   readonly place: PlaceView
 }
 
-/** The places of a light in the order of the record. */
+/** The places that a light is to be worked from, in the order of the record. */
 export function placesOf(record: JobRecord, groupId: string): LightPlace[] {
   return rowsWith(record, 'places', 'groupId', groupId)
     .flatMap(({ id, boxId }) => {
       const view = boxView(record, boxId)
       const place = view?.places.find(each => each.place.id === id)
-      return view && place ? [{ view, place }] : []
+      return view && place && !place.place.retired ? [{ view, place }] : []
     })
     .sort((a, b) => a.view.box.position - b.view.box.position || a.place.place.gang - b.place.place.gang)
 }
@@ -23,7 +23,7 @@ export function ownPlacesOf(record: JobRecord, boxId: string): LightPlace[] {
   const view = boxView(record, boxId)
   if (!view) return []
   return view.places
-    .filter(({ placesInGroup }) => placesInGroup === 1)
+    .filter(({ place, placesInGroup }) => placesInGroup === 1 && !place.retired)
     .map(place => ({ view, place }))
     .sort((a, b) => a.place.place.gang - b.place.place.gang)
 }

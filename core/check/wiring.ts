@@ -14,21 +14,21 @@ export function regionLines({ device, view, place }: Question): Line[] {
   const lines: Line[] = []
   if (!device.regions.includes(view.region.id))
     lines.push(line('region', 'does-not-fit', `It is not made for ${view.region.name}.`, 'region'))
-  if (place.placesInGroup < device.places.least || place.placesInGroup > device.places.most)
+  if (place.workingInGroup < device.places.least || place.workingInGroup > device.places.most)
     lines.push(
       line(
         'places',
         'does-not-fit',
-        `${place.placesInGroup} place(s) control this light; it works with ${device.places.least} to ${device.places.most}.`,
+        `${place.workingInGroup} place(s) control this light; it works with ${device.places.least} to ${device.places.most}.`,
         'places',
       ),
     )
-  else if (place.placesInGroup > 1)
+  else if (place.workingInGroup > 1)
     lines.push(
       line(
         'places',
         'not-known',
-        `${place.placesInGroup} places control this light; what stands here depends on what stands there.`,
+        `${place.workingInGroup} places control this light; what stands here depends on what stands there.`,
         'places',
         { settledBy: 'Settle the whole light at once: its boxes and the conductors between them.' },
       ),

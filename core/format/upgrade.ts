@@ -12,7 +12,7 @@ const LATER_TABLES = {
   5: ['crew', 'keeps', 'turns'],
 } as const
 
-const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7]
+const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, 8]
 
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */
 export function upgraded(file: unknown): unknown {

@@ -30,9 +30,12 @@ export interface PlaceView {
   readonly group: Row<'groups'>
   readonly loads: readonly Load[]
   readonly found: Device | null
+  /** None where the place is retired. */
   readonly choice: Row<'choices'> | null
   /** Places that control the same loads, this one included. */
   readonly placesInGroup: number
+  /** Those of them that will work them still: none of the retired. */
+  readonly workingInGroup: number
 }
 
 /** Everything a stage needs of one box, gathered once from the record's tables. */
@@ -96,14 +99,20 @@ function gathered(record: JobRecord, boxId: string): BoxView | null {
   }
 }
 
+/** The model that will stand at a place: the chosen one, else what was found; null where nothing will. */
+export const willStand = ({ place, choice, found }: PlaceView): string | null =>
+  place.retired ? null : (choice?.modelId ?? found?.modelId ?? null)
+
 function placeView(record: JobRecord, place: Place): PlaceView {
+  const together = rowsWith(record, 'places', 'groupId', place.groupId)
   return {
     place,
     group: record.groups[place.groupId]!,
     loads: rowsWith(record, 'loads', 'groupId', place.groupId),
     found: rowsWith(record, 'devices', 'placeId', place.id)[0] ?? null,
-    choice: rowsWith(record, 'choices', 'placeId', place.id)[0] ?? null,
-    placesInGroup: rowsWith(record, 'places', 'groupId', place.groupId).length,
+    choice: place.retired ? null : (rowsWith(record, 'choices', 'placeId', place.id)[0] ?? null),
+    placesInGroup: together.length,
+    workingInGroup: together.filter(({ retired }) => !retired).length,
   }
 }
 

@@ -44,6 +44,7 @@ export const COMMAND_NAMES = [
   'edit a defect',
   'try a breaker',
   'choose a device',
+  'retire a control',
   'tick a step',
   'untick a step',
   'make a setting',

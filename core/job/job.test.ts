@@ -138,12 +138,20 @@ describe('transition', () => {
     ],
     [
       'a gang that is taken',
-      { kind: 'add', entity: 'places', row: { id: 'p', boxId: 'box', gang: 1, groupId: 'light' } },
+      {
+        kind: 'add',
+        entity: 'places',
+        row: { id: 'p', boxId: 'box', gang: 1, groupId: 'light', retired: false },
+      },
       'gang-taken',
     ],
     [
       'a gang that the box has not',
-      { kind: 'add', entity: 'places', row: { id: 'p', boxId: 'box', gang: 2, groupId: 'light' } },
+      {
+        kind: 'add',
+        entity: 'places',
+        row: { id: 'p', boxId: 'box', gang: 2, groupId: 'light', retired: false },
+      },
       'no-such-gang',
     ],
     [

@@ -10,7 +10,8 @@ export const BLANK = {
     sharedNeutralWithId: null,
     note: '',
   },
-  groups: { want: null, behaves: 'not-known', everyPlace: 'not-known', bypass: 'none' },
+  groups: { want: null, behaves: 'not-known', everyPlace: 'not-known', bypass: 'none', unworked: 'not-said' },
+  places: { retired: false },
   boxes: {
     kind: 'control',
     material: 'not-known',

@@ -66,6 +66,8 @@ export interface CircuitLoad {
   readonly watts: number
   /** What a bypass draws that is fitted beside it, in W; none if absent. */
   readonly bypassWatts?: number
+  /** What it is to be all the time, where nothing works it; absent where something does. */
+  readonly keeps?: 'lit' | 'dark'
   readonly hot: string
   readonly neutral: string
   /** Contact of a metal luminaire or of a receptacle, or null. */

@@ -49,6 +49,7 @@ import {
   SURFACES,
   SWITCH_POSITIONS,
   TESTER_SHOWS,
+  UNWORKED,
   WANTS,
   WISHES,
   YES_NO_UNKNOWN,
@@ -96,6 +97,8 @@ export const ENTITIES = {
     /** Whether every place that works it is recorded. */
     everyPlace: choice(YES_NO_UNKNOWN),
     bypass: choice(BYPASSES),
+    /** Where no place works it any more. */
+    unworked: choice(UNWORKED),
   },
   boxes: {
     id,
@@ -131,7 +134,14 @@ export const ENTITIES = {
     circuitId: ref('circuits'),
     basis: choice(['label', 'reading']),
   },
-  places: { id, boxId: ref('boxes'), gang: whole(1, 6), groupId: ref('groups') },
+  places: {
+    id,
+    boxId: ref('boxes'),
+    gang: whole(1, 6),
+    groupId: ref('groups'),
+    /** Its control goes, and none comes: a blank plate. What is chosen for it rests. */
+    retired: flag,
+  },
   devices: {
     id,
     placeId: ref('places'),

@@ -239,6 +239,10 @@ export type Work = (typeof WORKS)[number]
 export const BYPASSES = ['none', 'to-be-fitted', 'fitted'] as const
 export type Bypass = (typeof BYPASSES)[number]
 
+/** What of a light is left that nothing works any more: fed all the time, or never. */
+export const UNWORKED = ['not-said', 'always-on', 'left-dead'] as const
+export type Unworked = (typeof UNWORKED)[number]
+
 export const PROTECTIONS = [
   'none',
   'ground-fault',

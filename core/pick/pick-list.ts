@@ -1,5 +1,5 @@
 import { curesIn, OF_THE_BOX, type Cure } from '../check'
-import { boxView, type BoxView, type PlaceView } from '../job/box-view'
+import { boxView, willStand, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsOf, type JobRecord } from '../model/record'
 import { planBox, progressOf } from '../plan'
 import { deviceNamed, type Trade } from '../model/trade'
@@ -136,7 +136,7 @@ const PLATE_WORDS: Readonly<Record<Opening | 'blank', string>> = {
 /** A plate for the openings as they will be; none where they stay as they were. */
 function plateOf(view: BoxView, trade: Trade): Need[] {
   const before = openingsOf(view, trade, ({ found }) => found?.modelId)
-  const after = openingsOf(view, trade, ({ choice, found }) => choice?.modelId ?? found?.modelId)
+  const after = openingsOf(view, trade, place => willStand(place) ?? undefined)
   if (before.join() === after.join()) return []
   const words = after.map(each => PLATE_WORDS[each])
   return [

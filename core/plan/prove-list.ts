@@ -1,4 +1,4 @@
-import type { BoxView, PlaceView } from '../job/box-view'
+import { willStand, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsWith } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 
@@ -23,21 +23,20 @@ export const powerOf = (testKey: string): TestItem['power'] => (DEAD_TESTS.inclu
  * hides, and what this device alone can do.
  */
 export function testList(view: BoxView, place: PlaceView, trade: Trade): TestItem[] {
-  const model = deviceNamed(trade, place.choice?.modelId ?? place.found?.modelId ?? '')
-  if (!model) return []
+  const model = deviceNamed(trade, willStand(place) ?? '')
+  // A retired place has nothing to work; its light is looked at once nothing works it any more.
+  if (!model && !(place.place.retired && place.workingInGroup === 0)) return []
+  if (!model && place.group.unworked === 'left-dead') return withResults(view, place, [LEFT_DEAD])
   const { nominalBand, words } = view.region
   const nominal = `${nominalBand[0]} to ${nominalBand[1]} V`
-  const results = new Map(
-    rowsWith(view.record, 'tests', 'placeId', place.place.id).map(test => [test.testKey, test]),
-  )
   const lampsScrewed = place.loads.some(
     load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
   )
-  const switches = model.control.length > 0
-  const items: Omit<TestItem, 'outcome' | 'note' | 'power'>[] = [
+  const switches = model !== undefined && model.control.length > 0
+  const items: Item[] = [
     {
       key: 'ground-continuity',
-      says: `Power off: ${words.ground} at the device to ${words.ground} at the luminaire`,
+      says: `Power off: ${words.ground} at the ${model ? 'device' : words.box} to ${words.ground} at the luminaire`,
       expect: 'Continuous',
     },
     ...(switches
@@ -49,7 +48,13 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
           },
           { key: 'off', says: 'Switch off at this place', expect: 'Every lamp is dark: no glow, no flash' },
         ]
-      : [{ key: 'fed', says: 'Look at the lamp', expect: 'It is fed all the time and answers to commands' }]),
+      : [
+          {
+            key: 'fed',
+            says: 'Look at the lamp',
+            expect: `It is fed all the time${model ? ' and answers to commands' : ''}`,
+          },
+        ]),
     { key: 'line-neutral', says: `At the luminaire, on: ${words.hot} to neutral`, expect: nominal },
     {
       key: 'line-ground',
@@ -70,8 +75,19 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
           },
         ]
       : []),
-    ...model.tests.map(test => ({ key: `device:${test.id}`, says: test.says, expect: test.expect })),
+    ...(model?.tests ?? []).map(test => ({ key: `device:${test.id}`, says: test.says, expect: test.expect })),
   ]
+  return withResults(view, place, items)
+}
+
+type Item = Omit<TestItem, 'outcome' | 'note' | 'power'>
+
+const LEFT_DEAD: Item = { key: 'left-dead', says: 'Look at the lamp', expect: 'It stays dark' }
+
+function withResults(view: BoxView, place: PlaceView, items: readonly Item[]): TestItem[] {
+  const results = new Map(
+    rowsWith(view.record, 'tests', 'placeId', place.place.id).map(test => [test.testKey, test]),
+  )
   return items.map(item => ({
     ...item,
     power: powerOf(item.key),

@@ -2,11 +2,17 @@ import type { BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import { rowsWith } from '../model/record'
 
-/** A device is chosen for it; or for another place of its light, and the old one here stays. */
-export function isSettled({ record }: BoxView, { group, choice, found }: BoxView['places'][number]): boolean {
-  if (choice !== null) return true
+/** A device is chosen for it; or for another place of its light, and the old one here stays; or it is retired. */
+export function isSettled(
+  { record }: BoxView,
+  { place, group, choice, found }: BoxView['places'][number],
+): boolean {
+  if (choice !== null || place.retired) return true
   const places = rowsWith(record, 'places', 'groupId', group.id)
-  return found !== null && places.some(({ id }) => rowsWith(record, 'choices', 'placeId', id).length > 0)
+  return (
+    found !== null &&
+    places.some(({ id, retired }) => !retired && rowsWith(record, 'choices', 'placeId', id).length > 0)
+  )
 }
 
 /** Whether controls stand in a box; another only joins what they need. */

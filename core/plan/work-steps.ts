@@ -49,13 +49,16 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       doneBy: 'record' as const,
       done: clamped.has(end.id),
     })),
-    ...replaced
-      .filter(device => view.places.find(place => place.place.id === device.placeId)?.found)
-      .map(device =>
+    ...view.places
+      .filter(
+        ({ place, found }) =>
+          found && (place.retired || replaced.some(({ placeId }) => placeId === place.id)),
+      )
+      .map(({ place }) =>
         step(
-          `take-out:${device.placeId}`,
+          `take-out:${place.id}`,
           'touch',
-          `Gang ${device.gang}: take out the old device and spread the conductors`,
+          `Gang ${place.gang}: take out the old device and spread the conductors`,
           `Each keeps its flag until it is landed again; at least ${FREE_LEAST_MILLIMETRES} mm of it stay free where it leaves the sheath.`,
           3,
         ),
@@ -114,7 +117,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     step(
       'fold',
       'touch',
-      `Fold the conductors in, back to front: ${foldOrder(view, routed)}; device top up and level, plate on`,
+      `Fold the conductors in, back to front: ${foldOrder(view, routed)}; ${lastOn(view)}`,
       'Folded, not shoved.',
       4,
     ),
@@ -126,6 +129,14 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       2,
     ),
   ]
+}
+
+/** What closes the box. */
+function lastOn({ places }: BoxView): string {
+  const blank = places.filter(({ place }) => place.retired).map(({ place }) => place.gang)
+  if (blank.length === 0) return 'device top up and level, plate on'
+  if (blank.length === places.length) return 'blank plate on'
+  return `device top up and level, plate on, blank over gang ${blank.join(' and ')}`
 }
 
 /** A radio system that the customer decides on is signed for before it is put in. */

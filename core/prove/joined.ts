@@ -51,7 +51,7 @@ function returnsUnswitched(compiled: Compiled): Finding[] {
 function neverFed(compiled: Compiled): Finding[] {
   return compiled.circuit.loads.flatMap((load, index) => {
     const { hot } = compiled.loads[index]!
-    if (load.kind !== 'lamp' || suppliesReaching(compiled, hot).length > 0) return []
+    if (load.kind !== 'lamp' || load.keeps === 'dark' || suppliesReaching(compiled, hot).length > 0) return []
     return [finding('full', [load.hot], `no hot reaches ${load.id}, whatever is switched`)]
   })
 }

@@ -89,11 +89,14 @@ export function askedOf(compiled: Compiled, state: State, groupId: string): numb
   return null
 }
 
+/** What of full light is asked of a lamp that nothing works. */
+const KEEPS: Readonly<Record<string, number | undefined>> = { lit: 1, dark: 0 }
+
 function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
   return compiled.circuit.loads.flatMap((load, index) => {
     if (load.kind !== 'lamp') return []
     const light = solution.lights[index]!
-    const wanted = askedOf(compiled, solution.state, load.groupId)
+    const wanted = KEEPS[load.keeps ?? 'worked'] ?? askedOf(compiled, solution.state, load.groupId)
     const points = [load.hot, load.neutral]
     const way = wayToLoad(compiled, solution, index)
     const volts = inVolts(solution.loadVolts[index]!)
@@ -108,7 +111,14 @@ function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
       ]
     if (wanted === null || wanted === 0) {
       if (wanted === 0 && (light === 'full' || light === 'over'))
-        return [finding('off', points, `the control says off, but still ${volts} at ${load.id}`, way)]
+        return [
+          finding(
+            'off',
+            points,
+            `${load.keeps ? 'nothing is to light it' : 'the control says off'}, but still ${volts} at ${load.id}`,
+            way,
+          ),
+        ]
       if (light !== 'glows' && light !== 'dimmed') return []
       return [
         finding(
@@ -122,7 +132,14 @@ function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
     const share = solution.loadVolts[index]! / compiled.circuit.nominalVolts
     if (wanted === 1 ? light === 'full' || light === 'over' : Math.abs(share - wanted) <= SHARE_WITHIN)
       return []
-    return [finding('full', points, `the control says on, but only ${volts} at ${load.id}`, way)]
+    return [
+      finding(
+        'full',
+        points,
+        `${load.keeps ? 'it is to be always on' : 'the control says on'}, but only ${volts} at ${load.id}`,
+        way,
+      ),
+    ]
   })
 }
 

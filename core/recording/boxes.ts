@@ -62,7 +62,10 @@ function ownLightAt(
   const groupId = pen.newId()
   let name = freeLightName(record, `${roomName} light`)
   for (let at = 0; at < earlier; at++) name = nextName(record, name)
-  return [lightAdded(pen, groupId, name), pen.add('places', { id: pen.newId(), boxId, gang, groupId })]
+  return [
+    lightAdded(pen, groupId, name),
+    pen.add('places', { ...BLANK.places, id: pen.newId(), boxId, gang, groupId }),
+  ]
 }
 
 /** The free name after one. */

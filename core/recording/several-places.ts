@@ -106,7 +106,7 @@ function nodeAdded(
   edits.push(
     boxAdded(pen, record, { id: boxId, roomId: room, name, gangs: 1 }, at),
     ...fedBy(pen, boxId, said),
-    pen.add('places', { id: placeId, boxId, gang: 1, groupId }),
+    pen.add('places', { ...BLANK.places, id: placeId, boxId, gang: 1, groupId }),
     pen.add('devices', { ...BLANK.devices, id: deviceId, placeId, modelId: model.id }),
   )
   return { boxId, deviceId, model }

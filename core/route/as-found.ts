@@ -46,7 +46,9 @@ function listed(view: BoxView): SoundJoint[] {
         .map(({ deviceId, terminal }) => {
           if (deviceId === null) return 'box'
           const place = view.places.find(({ found }) => found?.id === deviceId)
-          return place && !place.choice && terminal !== null ? `${place.place.id}.${terminal}` : null
+          return place && !place.choice && !place.place.retired && terminal !== null
+            ? `${place.place.id}.${terminal}`
+            : null
         }),
     }))
 }

@@ -16,6 +16,7 @@ import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './planned'
 import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
 import { unsaidFaults } from './unsaid'
+import { unworkedOf } from './unworked'
 
 /**
  * The circuit of some boxes as it is now: seats as recorded, the old devices. Nothing planned to hold it
@@ -152,6 +153,10 @@ function circuitOfParts(
     boxes.map(({ view }) => view),
     trade,
     ['to-be-fitted', 'fitted'],
+    unworkedOf(
+      boxes.map(({ view }) => view),
+      boxes.flatMap(({ routed }) => routed.devices),
+    ),
   )
   const parts = boxes.map(({ view, routed }) => partOf(view, routed, schemes))
   const devices = parts.flatMap(part => part.devices)

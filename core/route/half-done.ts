@@ -87,7 +87,8 @@ class Half {
         model: undefined,
       }
       const old = place.found ? deviceNamed(trade, place.found.modelId) : undefined
-      const stays = !isNew || !box.done.takenOut.has(placeId)
+      const goes = isNew || place.place.retired
+      const stays = !goes || !box.done.takenOut.has(placeId)
       if (place.found && old && stays)
         this.devices.push({ id: place.found.id, groupId: place.group.id, model: old })
       if (isNew && model) this.devices.push({ id: placeId, groupId: place.group.id, model })

@@ -5,7 +5,7 @@ import { comesIn, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
 import type { Load } from '../model/entities'
 import type { Trade } from '../model/trade'
-import type { Bypass } from '../model/vocabulary'
+import type { Bypass, Unworked } from '../model/vocabulary'
 import { sharersOf } from '../panel/ties'
 
 export const nearPoint = (end: EndView) => `end:${end.end.id}`
@@ -22,11 +22,13 @@ export type Outside = Pick<
  * switched one leads to the lamps, a neutral that leaves in the lamps' cable is their return, and what
  * leaves by an onward cable feeds somebody else. A conductor seen at both ends runs between its boxes.
  * @param bypasses which bypasses are in it: those that are there, or also those that are to come
+ * @param unworked lights that nothing works any more
  */
 export function outsideOf(
   views: readonly BoxView[],
   trade: Trade,
   bypasses: readonly Bypass[] = ['fitted'],
+  unworked: ReadonlyMap<string, Unworked> = new Map(),
 ): Outside {
   const [first] = views
   const nominalVolts = first?.region.nominalVolts ?? 0
@@ -34,7 +36,7 @@ export function outsideOf(
   const { wires, leaving } = wiresOf(all)
   const circuits = circuitsOf(views)
   const supplies = suppliesOf(circuits, views)
-  const loads = loadsOf(views, trade, bypasses)
+  const loads = loadsOf(views, trade, bypasses, unworked)
   const closing = new Closing(circuits, leaving, supplies, loads)
   return {
     nominalVolts,
@@ -113,7 +115,12 @@ function wattsOf({ wattsEach, voltAmperesEach, amperesEach, count }: Load, nomin
   return (wattsEach ?? voltAmperesEach ?? (amperesEach ?? 0) * nominal) * count
 }
 
-function loadsOf(views: readonly BoxView[], trade: Trade, bypasses: readonly Bypass[]): CircuitLoad[] {
+function loadsOf(
+  views: readonly BoxView[],
+  trade: Trade,
+  bypasses: readonly Bypass[],
+  unworked: ReadonlyMap<string, Unworked>,
+): CircuitLoad[] {
   const loads = new Map(
     views.flatMap(view =>
       view.places.flatMap(({ group, loads: own }) =>
@@ -130,12 +137,14 @@ function loadsOf(views: readonly BoxView[], trade: Trade, bypasses: readonly Byp
     // One serves all lamps of a light.
     const bypass = bypasses.includes(group.bypass) && !bypassed.has(group.id)
     bypassed.add(group.id)
+    const left = unworked.get(group.id) ?? 'not-said'
     return {
       id: before === 0 ? load.name : `${load.name} (${before + 1})`,
       kind: 'lamp',
       groupId: group.id,
       watts: wattsOf(load, nominal) || nominal,
       ...(bypass ? { bypassWatts: trade.bypassWatts } : {}),
+      ...(left === 'not-said' ? {} : { keeps: left === 'always-on' ? 'lit' : 'dark' }),
       hot: `lamp:${load.id}:hot`,
       neutral: `lamp:${load.id}:neutral`,
       ground: load.metalLuminaire === 'yes' ? `lamp:${load.id}:ground` : null,

@@ -1,20 +1,22 @@
 import { racewayGround } from '../job/raceway'
 import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, type Circuits } from '../job/circuits'
-import { comesIn, isLoadRole } from '../model/roles'
+import { comesIn } from '../model/roles'
 import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
+import type { Unworked } from '../model/vocabulary'
 import { bearing, BoxWork } from './box-work'
 import { edgesOf, type Edge, type Runner } from './carry'
 import { Offers } from './offers'
-import { feedOfLight, netOfConductor } from './feed'
+import { feedOfLight } from './feed'
 import type { Between } from './orders'
 import type { PlannedDevice } from './planned'
-import { isNeeded, LINE, netWanted, netWords } from './route-box'
+import { isNeeded, netLeaving, netWanted, netWords } from './route-box'
 import type { LightNets, Scheme } from './schemes'
 import { spread, type Spread, type TooFew, type Unspread } from './spread'
 import { keyOf, kindOf, netOf, type Net } from './net'
+import { unworkedOf } from './unworked'
 
 /** What all conductors and terminals of some boxes are on. */
 export interface Carried {
@@ -35,6 +37,7 @@ export class Puzzle {
   /** By whether colours alone make another way. */
   readonly #offers: { readonly ofOne: Offers; readonly ofColours: Offers }
   readonly #circuits = new Map<string, string>()
+  readonly #unworked: ReadonlyMap<string, Unworked>
   /** Boxes that a net comes into from its supply. */
   readonly #sources: ReadonlyMap<string, readonly string[]>
   readonly #netOfFixed: ReadonlyMap<string, string | null>
@@ -44,13 +47,17 @@ export class Puzzle {
     readonly boxes: readonly Boxed[],
     readonly trade: Trade,
   ) {
+    this.#unworked = unworkedOf(
+      boxes.map(({ view }) => view),
+      boxes.flatMap(({ devices }) => devices),
+    )
     this.circuits = circuitsOf(boxes.map(({ view }) => view))
     this.edges = edgesOf(boxes.map(({ view }) => view))
     this.runs = new Set(this.edges.flatMap(({ runners }) => runners.map(({ conductorId }) => conductorId)))
-    this.#fixed = boxes.flatMap(({ view, devices }) =>
+    this.#fixed = boxes.flatMap(({ view }) =>
       view.ends
         .filter(({ conductor }) => !this.runs.has(conductor.id))
-        .map(each => ({ view, each, net: this.#fixedNet(view, each, devices) })),
+        .map(each => ({ view, each, net: this.#fixedNet(view, each) })),
     )
     const offers = (kindOf: (runner: Runner) => string) =>
       new Offers(trade.routeCosts, net => this.#circuitOf(net), kindOf)
@@ -277,12 +284,9 @@ export class Puzzle {
   }
 
   /** The net of a conductor that leaves the boxes, by its role; ground by its colour. */
-  #fixedNet(view: BoxView, each: EndView, devices: readonly PlannedDevice[]): string | null {
+  #fixedNet(view: BoxView, each: EndView): string | null {
     if (looksLikeGround(view.region, each.conductor)) return 'ground'
-    const light = isLoadRole(each.end.role) ? this.circuits.lightOf({ view, each }) : null
-    const fed = devices.find(({ groupId, model }) => model.terminals.length === 0 && groupId === light)
-    return fed
-      ? netWanted(this.circuits, view, fed, LINE, new Set())
-      : netOfConductor(this.circuits, { view, each })
+    const views = this.boxes.map(each => each.view)
+    return netLeaving(this.circuits, views, { view, each }, this.#unworked)
   }
 }

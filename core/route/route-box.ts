@@ -1,17 +1,19 @@
 import { racewayGround } from '../job/raceway'
-import { houseRule, type BoxView, type EndView } from '../job/box-view'
-import { circuitsOf, type Circuits } from '../job/circuits'
+import { houseRule, willStand, type BoxView, type EndView } from '../job/box-view'
+import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
 import { isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import { companionSignal, isMiddle, isTwoPlace, wanting } from '../model/make-up'
+import type { Unworked } from '../model/vocabulary'
 import { byPosition, sharersOf } from '../panel/ties'
 import { assemble } from './assemble'
 import { feedOfLight, netOfConductor } from './feed'
 import type { PlannedDevice, RoutedBox } from './planned'
 import { unsaidFaults } from './unsaid'
+import { alwaysOn, unworkedOf } from './unworked'
 import { keyOf, netOf } from './net'
 
 /**
@@ -31,19 +33,13 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
     if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', `${name} has no role yet`))
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const circuits = circuitsOf([view])
-  faults.push(...unsaidFaults([view], lightsFed(devices)))
+  const unworked = unworkedOf([view], devices)
+  faults.push(...unsaidFaults([view], lightsFed(devices, unworked), unworked))
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const nets: Record<string, string> = {}
   const netOfEnd: Record<string, string | null> = {}
-  // What has no wires leaves its lamps fed: their conductor is joined to the line.
-  const wireless = devices.filter(({ model }) => model.terminals.length === 0)
   for (const each of view.ends) {
-    const fed = isLoadRole(each.end.role)
-      ? wireless.find(({ groupId }) => groupId === circuits.lightOf({ view, each }))
-      : undefined
-    const net = fed
-      ? netWanted(circuits, view, fed, LINE, new Set())
-      : netOfConductor(circuits, { view, each })
+    const net = netLeaving(circuits, [view], { view, each }, unworked)
     if (net !== null) nets[net] = netWords(view, net)
     netOfEnd[each.end.id] = net
   }
@@ -72,23 +68,39 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   return good(assemble(view, trade, devices, nets, netOfEnd, netOfTerminal))
 }
 
-/** Lights whose devices ask for a feed. */
-export const lightsFed = (devices: readonly PlannedDevice[]): string[] => [
-  ...new Set(
-    devices
-      .filter(
-        ({ model: { terminals } }) =>
-          terminals.length === 0 ||
-          terminals.some(({ wants }) => wants === 'line' || wants === 'neutral' || wants === 'common'),
+/** Lights that ask for a feed: their devices do, or they are fed all the time. */
+export const lightsFed = (
+  devices: readonly PlannedDevice[],
+  unworked: ReadonlyMap<string, Unworked>,
+): string[] => [
+  ...new Set([
+    ...devices
+      .filter(({ model: { terminals } }) =>
+        terminals.some(({ wants }) => wants === 'line' || wants === 'neutral' || wants === 'common'),
       )
       .map(({ groupId }) => groupId),
-  ),
+    ...alwaysOn(unworked),
+  ]),
 ]
+
+/** The net of a conductor that leaves the boxes, by its role; the switched one of a light that is always on is fed. */
+export function netLeaving(
+  circuits: Circuits,
+  views: readonly BoxView[],
+  seen: Seen,
+  unworked: ReadonlyMap<string, Unworked>,
+): string | null {
+  const light = isLoadRole(seen.each.end.role) ? circuits.lightOf(seen) : null
+  return light !== null && unworked.get(light) === 'always-on'
+    ? (feedOfLight(circuits, views, light)?.line ?? null)
+    : netOfConductor(circuits, seen)
+}
 
 export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
   return view.places.flatMap(place => {
-    const modelId = place.choice?.modelId ?? place.found?.modelId
-    if (!modelId) {
+    if (place.place.retired) return []
+    const modelId = willStand(place)
+    if (modelId === null) {
       faults.push(
         fault(
           `/places/${place.place.id}`,
@@ -105,15 +117,17 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
       )
       return []
     }
-    if (place.placesInGroup === 1 && (isTwoPlace(model) || isMiddle(model)))
+    if (place.workingInGroup === 1 && (isTwoPlace(model) || isMiddle(model)))
       faults.push(
         fault(
           `/places/${place.place.id}`,
-          'other-place-not-known',
-          `${model.name} works ${place.group.name} together with another: where that is, is not recorded`,
+          place.placesInGroup > 1 ? 'no-set' : 'other-place-not-known',
+          place.placesInGroup > 1
+            ? `${model.name} works ${place.group.name} only together with another, and every other place is retired`
+            : `${model.name} works ${place.group.name} together with another: where that is, is not recorded`,
         ),
       )
-    if (place.placesInGroup === 1 && companionSignal(model) !== null && wanting(model, 'load').length === 0)
+    if (place.workingInGroup === 1 && companionSignal(model) !== null && wanting(model, 'load').length === 0)
       faults.push(
         fault(
           `/places/${place.place.id}/modelId`,
@@ -161,8 +175,6 @@ function breakersOf({ record }: BoxView, kind: 'line' | 'neutral', id: string): 
   const all = kind === 'neutral' ? [circuit, ...sharersOf(record, circuit)].sort(byPosition) : [circuit]
   return all.map(({ breaker }) => breaker).join(' and ')
 }
-
-export const LINE = { id: 'line', wants: 'line' } as const
 
 export function netWanted(
   circuits: Circuits,

@@ -16,12 +16,13 @@ const speaks = ({ control }: DeviceModel) => control.some(({ tells }) => tells !
 const livesByNeutral = ({ supply }: DeviceModel) => supply.some(({ kind }) => kind === 'line-neutral')
 
 /**
- * Every set of the catalogue that works one light from so many places (2 to 10), given what stands there now: a
+ * Every set of the catalogue that works one light from so many places (1 to 10), given what stands there now: a
  * pair of two-place switches with middle ones between, a main with its companions in any place, a main and an old
  * switch that stays, places that speak by radio. Whether their wiring reaches is not asked here.
  */
 export function setsFor(trade: Trade, region: RegionId, found: readonly (DeviceModel | null)[]): DeviceSet[] {
   const all = devicesFor(trade, region, 'new')
+  if (found.length === 1) return aloneSets(all)
   return [
     ...twoWaySets(all, found),
     ...companionSets(all, found.length),
@@ -29,6 +30,14 @@ export function setsFor(trade: Trade, region: RegionId, found: readonly (DeviceM
     ...linkedSets(all, found.length),
   ]
 }
+
+/** The one place that is left of several. */
+const aloneSets = (all: readonly DeviceModel[]): DeviceSet[] =>
+  all
+    .filter(({ places }) => places.least === 1)
+    .filter(model => !isTwoPlace(model) && !isMiddle(model))
+    .filter(model => drives(model) || companionSignal(model) === null)
+    .map(model => ({ kind: 'alone', members: [model] }))
 
 function twoWaySets(all: readonly DeviceModel[], found: readonly (DeviceModel | null)[]): DeviceSet[] {
   const count = found.length

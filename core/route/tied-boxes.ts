@@ -8,6 +8,7 @@ import { Puzzle, type Carried } from './puzzle'
 import { colourFaults, lightsFed, plannedDevices } from './route-box'
 import { schemesOf, type Scheme } from './schemes'
 import { unsaidFaults, unsaidOf, type Unsaid } from './unsaid'
+import { unworkedOf } from './unworked'
 
 /** Boxes whose wiring hangs together, routed as one: each conductor between them carries one net. */
 export interface RoutedTogether {
@@ -26,7 +27,8 @@ export const isTied = (view: BoxView): boolean =>
 export function unsaidAbout(view: BoxView, trade: Trade): readonly Unsaid[] {
   const views = isTied(view) ? tiedBoxes(view.record, view.box.id) : [view]
   const devices = views.flatMap(each => plannedDevices(each, trade, []))
-  return unsaidOf(views, lightsFed(devices))
+  const unworked = unworkedOf(views, devices)
+  return unsaidOf(views, lightsFed(devices, unworked), unworked)
 }
 
 const known = new WeakMap<BoxView, { readonly trade: Trade; readonly routed: Result<RoutedTogether> }>()
@@ -100,7 +102,9 @@ function waysTogether(
   }
   const boxes = views.map(view => ({ view, devices: plannedDevices(view, trade, faults) }))
   if (faults.length > 0) return refused(...faults)
-  const unsaid = unsaidFaults(views, lightsFed(boxes.flatMap(({ devices }) => devices)))
+  const all = boxes.flatMap(({ devices }) => devices)
+  const unworked = unworkedOf(views, all)
+  const unsaid = unsaidFaults(views, lightsFed(all, unworked), unworked)
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const puzzle = new Puzzle(boxes, trade)
   for (const view of views)

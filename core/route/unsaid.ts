@@ -2,7 +2,10 @@ import type { BoxView } from '../job/box-view'
 import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
 import type { Breaker } from '../model/entities'
 import { isHotRole, isLoadRole } from '../model/roles'
+import type { Unworked } from '../model/vocabulary'
 import { fault, type Fault } from '../model/result'
+
+const NONE: ReadonlyMap<string, Unworked> = new Map()
 
 /** What has to be said before anything is joined. */
 export type Unsaid =
@@ -17,13 +20,20 @@ export type Unsaid =
     }
   /** The one neutral beside hots of several circuits: theirs together, or one’s. */
   | { readonly kind: 'sharing'; readonly seen: Seen; readonly circuits: readonly string[] }
+  /** Every place of it is retired: fed all the time, or left dead? */
+  | { readonly kind: 'unworked'; readonly groupId: string }
   | { readonly kind: 'at-odds'; readonly groupId: string; readonly circuits: readonly string[] }
 
 /**
  * Whose a conductor is, and what feeds each of these lights, where that is not known.
  * @param lights those that something here asks a feed for
+ * @param unworked those that no place works any more
  */
-export function unsaidOf(views: readonly BoxView[], lights: readonly string[]): readonly Unsaid[] {
+export function unsaidOf(
+  views: readonly BoxView[],
+  lights: readonly string[],
+  unworked: ReadonlyMap<string, Unworked> = NONE,
+): readonly Unsaid[] {
   const circuits = circuitsOf(views)
   const seen = views.flatMap(view => view.ends.map(each => ({ view, each })))
   const ofEnds = seen.flatMap((one): Unsaid[] => {
@@ -48,7 +58,10 @@ export function unsaidOf(views: readonly BoxView[], lights: readonly string[]): 
     const loads = seen.filter(one => isLoadRole(one.each.end.role) && circuits.lightOf(one) === groupId)
     return [{ kind: 'circuit-of-light', groupId, loads, among: whose.among }]
   })
-  return [...inTurn, ...ofLights]
+  const left = [...unworked].flatMap(([groupId, is]): Unsaid[] =>
+    is === 'not-said' ? [{ kind: 'unworked', groupId }] : [],
+  )
+  return [...left, ...inTurn, ...ofLights]
 }
 
 /** Circuits of the hots in the cable of a neutral that is alone in it. */
@@ -60,8 +73,12 @@ function hotsBeside(circuits: Circuits, { view, each }: Seen): readonly string[]
 }
 
 /** The same as faults, each at its field. */
-export function unsaidFaults(views: readonly BoxView[], lights: readonly string[]): Fault[] {
-  return unsaidOf(views, lights).map(each => {
+export function unsaidFaults(
+  views: readonly BoxView[],
+  lights: readonly string[],
+  unworked: ReadonlyMap<string, Unworked> = NONE,
+): Fault[] {
+  return unsaidOf(views, lights, unworked).map(each => {
     const { record, region } = views[0]!
     const { breaker } = region.words
     const names = (ids: readonly string[], last: string) =>
@@ -93,6 +110,12 @@ export function unsaidFaults(views: readonly BoxView[], lights: readonly string[
           `/groups/${each.groupId}/circuit`,
           'circuit-not-said',
           `which ${breaker} feeds ${record.groups[each.groupId]?.name ?? each.groupId} is not said${among(each.among)}`,
+        )
+      case 'unworked':
+        return fault(
+          `/groups/${each.groupId}/unworked`,
+          'unworked-not-said',
+          `nothing works ${record.groups[each.groupId]?.name ?? each.groupId} any more: whether it is to be always on or left dead is not said`,
         )
       case 'sharing':
         return fault(

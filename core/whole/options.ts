@@ -84,8 +84,8 @@ interface Judged {
 
 /** All that does what is wanted, whatever its verdict. */
 function judgedFor(record: JobRecord, places: readonly LightPlace[], trade: Trade): Judged[] {
-  const [first, ...rest] = places as [LightPlace, ...LightPlace[]]
-  return rest.length === 0
+  const [first] = places as [LightPlace, ...LightPlace[]]
+  return first.place.placesInGroup === 1
     ? checkPlace(first.view, first.place.place.id, trade)
         .filter(({ meetsWant }) => meetsWant)
         .map(({ device, verdict, lines }) => ({ members: [device], verdict, lines }))

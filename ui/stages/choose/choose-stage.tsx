@@ -35,6 +35,7 @@ const SetCandidates = dynamic(() => import('./set-candidates').then(module => mo
   ssr: false,
 })
 
+const Retired = dynamic(() => import('./retired').then(module => module.Retired), { ssr: false })
 const BoxCandidates = dynamic(() => import('./box-candidates').then(module => module.BoxCandidates), {
   ssr: false,
 })
@@ -107,7 +108,7 @@ export function ChooseStage({ view }: { view: BoxView }) {
           options={[
             ...view.places.map(each => ({
               value: each.place.id,
-              words: `${each.place.gang}: ${each.group.name}${chosenMark(verdictOfChosen(view, each, trade))}`,
+              words: `${each.place.gang}: ${each.group.name}${each.place.retired ? ', retired' : chosenMark(verdictOfChosen(view, each, trade))}`,
             })),
             ...(own.length > 1 ? [{ value: TOGETHER, words: 'All at once' }] : []),
           ]}
@@ -115,10 +116,15 @@ export function ChooseStage({ view }: { view: BoxView }) {
         />
       )}
       {together && <BoxCandidates view={view} places={own} />}
-      {place && !together && light.length < 2 && (
+      {place && !together && !place.place.retired && place.placesInGroup === 1 && (
         <Candidates key={place.place.id} view={view} place={place} />
       )}
-      {place && light.length > 1 && <SetCandidates key={place.group.id} view={view} places={light} />}
+      {place && !place.place.retired && light.length > 0 && (
+        <SetCandidates key={place.group.id} view={view} places={light} />
+      )}
+      {place && !together && (
+        <Retired key={`${place.place.id} ${place.place.retired}`} view={view} place={place} />
+      )}
     </StageFrame>
   )
 }

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
+import { BLANK } from '@/core/model/blank-rows'
 import { boxAdded, placeWorks, roomNamed } from '@/core/recording'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -96,7 +97,7 @@ function NewBox({ view, place, onDone }: { view: BoxView; place: PlaceView; onDo
     const done = edits.send('add a box', [
       ...into.edits,
       boxAdded(edits, view.record, { id: boxId, roomId: into.id, name: name.trim(), gangs: 1 }),
-      edits.add('places', { id: edits.newId(), boxId, gang: 1, groupId: place.group.id }),
+      edits.add('places', { ...BLANK.places, id: edits.newId(), boxId, gang: 1, groupId: place.group.id }),
     ])
     if (done) onDone()
   }

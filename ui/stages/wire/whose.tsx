@@ -8,6 +8,7 @@ import { neutralShared } from '@/core/recording'
 import type { Unsaid } from '@/core/route'
 import { useEdits } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
+import { UnworkedQuestion } from '../unworked-question'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 
 const SHARED = 'shared'
@@ -118,6 +119,8 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
         />
       )
     }
+    case 'unworked':
+      return <UnworkedQuestion view={view} groupId={asked.groupId} />
     case 'at-odds':
       return (
         <p>
