@@ -171,6 +171,39 @@ export const minutes: Trade['minutes'] = {
   'gang-order': 5,
 }
 
+/** Minutes to put right what is wrong, in a usual box; a company puts its own. */
+export const mending: Trade['mending'] = {
+  'still-live': 15,
+  'borrowed-neutral': 45,
+  'grounded-neutral': 45,
+  label: 2,
+  'two-supply': 60,
+  'switched-neutral': 20,
+  'two-on-strap': 15,
+  'shared-neutral': 15,
+  'same-leg': 30,
+  'split-pipe': 60,
+  receptacle: 15,
+  dimmed: 15,
+  undersized: 20,
+  'thin-tail': 3,
+  aluminium: 20,
+  bare: 2,
+  tape: 2,
+  crowded: 3,
+  loose: 1,
+  unmarked: 2,
+  cloth: 5,
+  'raceway-not-read': 1,
+  'no-ground-metal-box': 60,
+  'box-not-bonded': 3,
+  'ground-open': 30,
+  'set-back': 30,
+  overfull: 30,
+  hidden: 30,
+  'short-conductor': 10,
+}
+
 /** Prices of the parts that go with a piece of work; a company puts its own. */
 export const prices: Trade['prices'] = {
   pigtail: 1,

@@ -11,6 +11,7 @@ import { unmet, type Lacking } from './needs'
 import type { Question } from './place'
 import { remembered } from './remembered'
 import { reachLines } from './reach'
+import { returnLines } from './returns'
 import { groundLines, supplyLines } from './supply'
 import { boxLines } from './box'
 import { breakerLines } from './circuit-load'
@@ -38,6 +39,7 @@ const RULES: readonly ((question: Question) => Line[])[] = [
   reachLines,
   supplyLines,
   groundLines,
+  returnLines,
   banLines,
   loadLines,
   dimmingLines,

@@ -1,6 +1,15 @@
 import type { DeviceModel } from './device'
 import { rowsWith, type JobRecord } from './record'
-import type { Gauge, LampKind, PricedWork, RatingKind, RegionId, RoomKind, Work } from './vocabulary'
+import type {
+  DefectKind,
+  Gauge,
+  LampKind,
+  PricedWork,
+  RatingKind,
+  RegionId,
+  RoomKind,
+  Work,
+} from './vocabulary'
 
 /** A figure or habit of the trade that verdicts rest on, with where it comes from. */
 export interface Fact {
@@ -100,6 +109,8 @@ export interface Trade {
   /** Smallest first. */
   readonly twistOn: readonly TwistConnector[]
   readonly minutes: Readonly<Record<Work, number>>
+  /** Minutes that it takes to put right what is wrong. */
+  readonly mending: Readonly<Record<DefectKind, number>>
   /** In money of the region, of the parts that go with a piece of work. */
   readonly prices: Readonly<Record<PricedWork, number>>
   /** What a bypass at a luminaire draws beside its lamps, in W. */

@@ -305,6 +305,40 @@ export type Opening = (typeof OPENINGS)[number]
 export const SEVERITIES = ['danger', 'defect', 'remark'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
+/** Kinds of things wrong that the record itself shows. */
+export const DEFECT_KINDS = [
+  'still-live',
+  'borrowed-neutral',
+  'grounded-neutral',
+  'label',
+  'two-supply',
+  'switched-neutral',
+  'two-on-strap',
+  'shared-neutral',
+  'same-leg',
+  'split-pipe',
+  'receptacle',
+  'dimmed',
+  'undersized',
+  'thin-tail',
+  'aluminium',
+  'bare',
+  'tape',
+  'crowded',
+  'loose',
+  'unmarked',
+  'cloth',
+  'raceway-not-read',
+  'no-ground-metal-box',
+  'box-not-bonded',
+  'ground-open',
+  'set-back',
+  'overfull',
+  'hidden',
+  'short-conductor',
+] as const
+export type DefectKind = (typeof DEFECT_KINDS)[number]
+
 export const DEFECT_STATES = ['open', 'mended', 'deferred', 'closed'] as const
 export type DefectState = (typeof DEFECT_STATES)[number]
 

@@ -15,23 +15,21 @@ const ungroundedMetal: DefectRule = view => {
     if (raceway === 'not-read')
       return [
         {
-          ruleId: 'raceway-not-read',
+          kind: 'raceway-not-read' as const,
           severity: 'remark',
           what: `The metal ${view.region.words.box} has no ${ground} but its steel pipe, and nobody has read whether that is one`,
           cure: `Read from a live point to the metal of the ${view.region.words.box}: nominal where it is.`,
           parts: [],
-          minutes: 1,
           factId: 'raceway-ground',
         },
       ]
     return [
       {
-        ruleId: 'no-ground-metal-box',
+        kind: 'no-ground-metal-box' as const,
         severity: 'danger',
         what: `Metal box without a ${ground}`,
         cure: `A ${ground} brought in, or as local code permits: until then no metal plate, and a receptacle only behind ground-fault protection, marked “no equipment ${ground}”.`,
         parts: [`${ground} conductor to the nearest ${ground}ed point`, 'Bonding screw or clip'],
-        minutes: 60,
         factId: 'ground-present',
       },
     ]
@@ -39,12 +37,11 @@ const ungroundedMetal: DefectRule = view => {
   return view.box.bonded === 'no'
     ? [
         {
-          ruleId: 'box-not-bonded',
+          kind: 'box-not-bonded' as const,
           severity: 'danger',
           what: 'The metal box is not bonded',
           cure: 'A bonding screw or clip with a pigtail.',
           parts: ['Bonding screw or clip', `${ground} pigtail`],
-          minutes: 3,
           factId: 'ground-present',
         },
       ]
@@ -61,12 +58,12 @@ const groundOpen: DefectRule = view => {
   const { ground } = view.region.words
   return [
     {
-      ruleId: `ground-open-${end.end.id}`,
+      kind: 'ground-open' as const,
+      of: end.end.id,
       severity: 'danger',
       what: `${end.name} read ${figure(last.value)} V from a live point: this ${ground} leads nowhere`,
       cure: `Find the joint where the ${ground} is open, from this box towards the ${view.region.words.panel}, with the power off.`,
       parts: ['Connector'],
-      minutes: 30,
       factId: 'ground-present',
     },
   ]
@@ -79,12 +76,11 @@ const setBack: DefectRule = ({ box }) => {
   if (limit === null || back <= limit) return []
   return [
     {
-      ruleId: 'set-back',
+      kind: 'set-back' as const,
       severity: burns ? 'danger' : 'defect',
       what: `The box sits ${figure(back)} mm back in ${box.surface}${burns ? ', which burns' : ''} (at most ${limit} mm)`,
       cure: 'An extension ring, so that no surface lies open to the wiring.',
       parts: [RING, 'Longer device screws'],
-      minutes: 30,
       factId: 'set-back',
     },
   ]
@@ -97,12 +93,11 @@ const overfull: DefectRule = (view, trade) => {
   return fill.cubicInches > volume + 1e-9
     ? [
         {
-          ruleId: 'overfull',
+          kind: 'overfull' as const,
           severity: 'defect',
           what: `Overfull as found: ${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³`,
           cure: 'An extension ring or a deeper box.',
           parts: [`${RING} of ${figure(fill.cubicInches - volume, 2)} in³ or more, or a deeper box`],
-          minutes: 30,
           factId: 'box-fill',
         },
       ]
@@ -113,12 +108,11 @@ const hidden: DefectRule = ({ box, region }) =>
   box.hidden
     ? [
         {
-          ruleId: 'hidden',
+          kind: 'hidden' as const,
           severity: 'defect',
           what: `The ${region.words.box} is covered and cannot be reached`,
           cure: 'Open it up and leave it under a plate that can be seen, or take its joints to where they can be reached.',
           parts: ['Blank plate', RING],
-          minutes: 30,
           factId: 'box-reached',
         },
       ]
@@ -129,12 +123,11 @@ const shortConductor: DefectRule = ({ box: { freeLengthMillimetres: free } }) =>
     ? []
     : [
         {
-          ruleId: 'short-conductor',
+          kind: 'short-conductor' as const,
           severity: 'defect',
           what: `Only ${figure(free)} mm of conductor is free (at least ${FREE_LEAST_MILLIMETRES} mm)`,
           cure: 'A pigtail on each short conductor; where it leaves no room, a new cable.',
           parts: ['A pigtail and a connector for each short conductor'],
-          minutes: 10,
           factId: 'free-conductor',
         },
       ]

@@ -1,45 +1,31 @@
 import { DEAD_VOLTS } from '../../model/limits'
 import { isHotRole, isLoadRole } from '../../model/roles'
-import { answerOfVolts } from '../../identify/question'
 import type { BoxView, EndView } from '../../job/box-view'
 import { circuitsOf } from '../../job/circuits'
-import type { Reading } from '../../model/entities'
 import { byPosition, oneHandle, sharersOf } from '../../panel'
 import { deviceNamed } from '../../model/trade'
 import { circuitIdOf } from '../breaker-of'
+import { borrowedIn, lastAtEnds, offWhile, oneLegIn } from '../returns'
 import { figure } from '../../model/units'
 import type { Role, Severity, Sheath, TesterShows } from '../../model/vocabulary'
 
 import type { DefectRule } from './raised'
 
-/** The last reading of one purpose at each end. */
-function lastAtEnds({ readings }: BoxView, purpose: Reading['purpose']): Map<string, Reading> {
-  const last = new Map<string, Reading>()
-  for (const reading of [...readings].sort((a, b) => a.seq - b.seq))
-    if (reading.purpose === purpose && reading.fromEndId !== null) last.set(reading.fromEndId, reading)
-  return last
-}
-
 const nameOf = (view: BoxView, endId: string) => view.ends.find(({ end }) => end.id === endId)?.name
-
-const breakersOf = (view: BoxView) =>
-  view.feeds.length === 0
-    ? 'the main switch'
-    : `${view.region.words.breaker} ${view.feeds.map(({ circuit }) => circuit.breaker).join(' and ')}`
 
 /** It read live though every breaker known to feed the box was off. */
 const anotherCircuit: DefectRule = view =>
-  [...lastAtEnds(view, 'dead')].flatMap(([endId, { value }]) => {
-    const name = nameOf(view, endId)
-    return name && value > DEAD_VOLTS
+  [...lastAtEnds(view, 'dead')].flatMap(([endId, reading]) => {
+    const each = view.ends.find(({ end }) => end.id === endId)
+    return each && reading.value > DEAD_VOLTS
       ? [
           {
-            ruleId: `still-live-${endId}`,
+            kind: 'still-live' as const,
+            of: endId,
             severity: 'danger' as const,
-            what: `${name} read ${figure(value)} V with ${breakersOf(view)} off: something else feeds it`,
+            what: `${each.name} read ${figure(reading.value)} V with ${offWhile(view, each, reading)} off: something else feeds it`,
             cure: `Touch nothing. Hunt for its ${view.region.words.breaker}, switch it off too, and read every conductor again.`,
             parts: [],
-            minutes: 15,
             factId: 'dead',
           },
         ]
@@ -48,12 +34,12 @@ const anotherCircuit: DefectRule = view =>
 
 /** A current where the power is off comes back from another circuit. */
 const borrowedNeutral: DefectRule = view => [
-  ...[...lastAtEnds(view, 'clamp')].flatMap(([endId, { value, breaker }]) => {
-    const name = nameOf(view, endId)
-    return name && value > 0 && breaker === 'off'
-      ? [borrowed(endId, `${name} carries ${figure(value, 2)} A with ${breakersOf(view)} off`)]
-      : []
-  }),
+  ...borrowedIn(view).map(({ each, reading }) =>
+    borrowed(
+      each.end.id,
+      `${each.name} carries ${figure(reading.value, 2)} A with ${offWhile(view, each, reading)} off`,
+    ),
+  ),
   ...view.joints.flatMap(({ id }) => {
     const circuits = new Set(
       view.ends.flatMap(({ end }) =>
@@ -67,12 +53,12 @@ const borrowedNeutral: DefectRule = view => [
 ]
 
 const borrowed = (of: string, what: string) => ({
-  ruleId: `borrowed-neutral-${of}`,
+  kind: 'borrowed-neutral' as const,
+  of: of,
   severity: 'danger' as const,
   what: `${what}: another circuit returns here`,
   cure: 'Every circuit that returns here off and held off before its joint is opened; then each gets its own neutral back.',
   parts: ['Connectors'],
-  minutes: 45,
   factId: 'borrowed-neutral',
 })
 
@@ -84,12 +70,12 @@ const groundedNeutral: DefectRule = view =>
     return name && answer === 'sounds'
       ? [
           {
-            ruleId: `grounded-neutral-${endId}`,
+            kind: 'grounded-neutral' as const,
+            of: endId,
             severity: 'danger' as const,
             what: `${name} still sounds to ${ground} with its neutral lifted at the ${view.region.words.panel}: it is a ${ground}, returns elsewhere, or is joined to one on its way`,
             cure: `Do not use it as a neutral. Find where it meets the ${ground}, box by box with the power off, and take the two apart.`,
             parts: ['Connectors'],
-            minutes: 45,
             factId: 'grounded-neutral',
           },
         ]
@@ -100,12 +86,12 @@ const wrongLabel: DefectRule = view =>
   view.feeds
     .filter(({ circuit }) => circuit.labelHolds === 'no')
     .map(({ circuit }) => ({
-      ruleId: `label-${circuit.id}`,
+      kind: 'label' as const,
+      of: circuit.id,
       severity: 'defect',
       what: `The ${view.region.words.panel}’s label for ${circuit.breaker} names something else: “${circuit.label}”`,
       cure: 'A new directory entry, from what was found.',
       parts: ['Directory card'],
-      minutes: 2,
       factId: 'label',
     }))
 
@@ -120,12 +106,12 @@ const twoSupplyPair: DefectRule = (view, trade) =>
     if (!roles.some(isHotRole) || !roles.includes('neutral')) return []
     return [
       {
-        ruleId: `two-supply-${found!.id}`,
+        kind: 'two-supply' as const,
+        of: found!.id,
         severity: 'danger' as const,
         what: `${group.name}: the old system with ${view.region.words.hot} and neutral on one switch; the lamp’s shell is live while it is dark`,
         cure: 'Rewire it: one conductor switched, the return straight to neutral.',
         parts: ['Cable of three conductors between the places, where there is none'],
-        minutes: 60,
         factId: 'switched-neutral',
       },
     ]
@@ -152,12 +138,12 @@ const switchedNeutral: DefectRule = (view, trade) =>
         .filter(({ end }) => end.role === 'neutral')
         .slice(0, 1)
         .map(({ end, name }) => ({
-          ruleId: `switched-neutral-${end.id}`,
+          kind: 'switched-neutral' as const,
+          of: end.id,
           severity: 'danger' as const,
           what: `${name}, a neutral, is switched: the lamp is live while it is off`,
           cure: `The ${view.region.words.hot} to the switch, the neutral through to the lamp.`,
           parts: ['Connector', 'Pigtail'],
-          minutes: 20,
           factId: 'switched-neutral',
         })),
     )
@@ -182,12 +168,12 @@ const twoOnOneStrap: DefectRule = (view, trade) => {
     if (!first || !second) return []
     return [
       {
-        ruleId: `two-on-strap-${found.id}`,
+        kind: 'two-on-strap' as const,
+        of: found.id,
         severity: 'danger' as const,
         what: `${first.breaker} and ${second.breaker} end on one strap${view.box.gangs > 1 ? ` in gang ${place.gang}` : ''} and are not switched off together: with one off, it is still live`,
         cure: `A common handle tie, or one ${breaker} of two poles; or one of the two circuits taken off this strap.`,
         parts: [`Handle tie, or a two-pole ${breaker}`],
-        minutes: 15,
         factId: 'one-strap',
       },
     ]
@@ -203,59 +189,29 @@ const sharedNeutral: DefectRule = view =>
       const { breaker } = view.region.words
       return [
         {
-          ruleId: `shared-neutral-${circuit.id}`,
+          kind: 'shared-neutral' as const,
+          of: circuit.id,
           severity: 'danger' as const,
           what: `${circuit.breaker} and ${partner.breaker} share a neutral and are not switched off together`,
           cure: `A common handle tie, or one ${breaker} of two poles.`,
           parts: [`Handle tie, or a two-pole ${breaker}`],
-          minutes: 15,
           factId: 'shared-neutral',
         },
       ]
     }),
   )
 
-/**
- * Two hots that share a neutral and stand on one leg: nothing between them while each is hot, so that the neutral
- * carries the sum of both. Nothing between two conductors alone says nothing.
- */
-const sameLeg: DefectRule = view => {
-  const circuits = circuitsOf([view])
-  const hots = new Map(view.ends.filter(({ end }) => isHotRole(end.role)).map(each => [each.end.id, each]))
-  const live = view.readings.filter(
-    ({ purpose, breaker, instrument }) =>
-      purpose === 'identify' && breaker === 'on' && instrument === 'low-impedance-meter',
-  )
-  const isHot = (endId: string) =>
-    live.some(
-      ({ fromEndId, toEndId, value }) =>
-        (fromEndId === endId || toEndId === endId) &&
-        !(hots.has(fromEndId ?? '') && hots.has(toEndId ?? '')) &&
-        answerOfVolts(value, view.region) === 'nominal',
-    )
-  const said = new Set<string>()
-  return live.flatMap(({ fromEndId, toEndId, value }) => {
-    const [one, other] = [hots.get(fromEndId ?? ''), hots.get(toEndId ?? '')]
-    if (!one || !other || value > DEAD_VOLTS || !isHot(one.end.id) || !isHot(other.end.id)) return []
-    const [a, b] = [circuits.of(one), circuits.of(other)].map(id => view.record.circuits[id ?? ''])
-    if (!a || !b || a.id === b.id || !sharersOf(view.record, a).includes(b)) return []
-    const [first, second] = [a, b].sort(byPosition) as [typeof a, typeof b]
-    const ruleId = `same-leg-${first.id}-${second.id}`
-    if (said.has(ruleId)) return []
-    said.add(ruleId)
-    return [
-      {
-        ruleId,
-        severity: 'danger' as const,
-        what: `${first.breaker} and ${second.breaker} share a neutral on one leg: ${figure(value)} V between their hots, and both are live; the neutral carries the sum of both`,
-        cure: `Both off and held off. One of the two ${view.region.words.breaker}s to the other leg, with one handle for both; then nominal twice over between the hots.`,
-        parts: [`Handle tie, or a two-pole ${view.region.words.breaker}`],
-        minutes: 30,
-        factId: 'same-leg',
-      },
-    ]
-  })
-}
+/** Two hots that share a neutral and stand on one leg, so that the neutral carries the sum of both. */
+const sameLeg: DefectRule = view =>
+  oneLegIn(view).map(({ breakers: [first, second], volts }) => ({
+    kind: 'same-leg' as const,
+    of: `${first.id}-${second.id}`,
+    severity: 'danger' as const,
+    what: `${first.breaker} and ${second.breaker} share a neutral on one leg: ${figure(volts)} V between their hots, and both are live; the neutral carries the sum of both`,
+    cure: `Both off and held off. One of the two ${view.region.words.breaker}s to the other leg, with one handle for both; then nominal twice over between the hots.`,
+    parts: [`Handle tie, or a two-pole ${view.region.words.breaker}`],
+    factId: 'same-leg',
+  }))
 
 const STEEL: readonly Sheath[] = ['steel-pipe', 'armoured']
 
@@ -282,12 +238,12 @@ const splitPipes: DefectRule = view =>
       return roles.length > 0 && ways.size === 1 && !ways.has(null)
         ? [
             {
-              ruleId: `split-pipe-${cable.id}`,
+              kind: 'split-pipe' as const,
+              of: cable.id,
               severity: 'defect' as const,
               what: `${cable.name} is in ${cable.sheath.replaceAll('-', ' ')} without the conductor that brings its current back`,
               cure: 'Feed and return through the same pipe: pull the missing one in, or take the circuit another way.',
               parts: ['Conductor of the same gauge for the run'],
-              minutes: 60,
               factId: 'steel-pipe',
             },
           ]
@@ -326,12 +282,12 @@ const receptacle: DefectRule = view =>
     return severity && what && cure && parts
       ? [
           {
-            ruleId: `receptacle-${place.id}`,
+            kind: 'receptacle' as const,
+            of: place.id,
             severity,
             what: `The receptacle${view.box.gangs > 1 ? ` in gang ${place.gang}` : ''} ${what}`,
             cure,
             parts,
-            minutes: 15,
             factId: 'receptacle-tester',
           },
         ]
@@ -348,14 +304,14 @@ const dimmed: DefectRule = (view, trade) =>
       const factId = load.kind === 'fan-motor' ? 'motor' : never ? 'receptacle' : 'lamp-dimmable'
       return [
         {
-          ruleId: `dimmed-${place.id}-${load.id}`,
+          kind: 'dimmed' as const,
+          of: `${place.id}-${load.id}`,
           severity: never ? ('danger' as const) : ('defect' as const),
           what: `${group.name}: a dimmer drives ${never ? `a ${load.kind.replaceAll('-', ' ')}` : 'lamps that are not made for dimming'}`,
           cure: never
             ? 'A switch or a control that is rated for it.'
             : 'Lamps made for dimming, or a switch.',
           parts: [never ? 'Switch rated for it' : `${load.count} dimmable lamps, or a switch`],
-          minutes: 15,
           factId,
         },
       ]

@@ -1,5 +1,5 @@
 import type { BoxView } from '../../job/box-view'
-import type { Severity } from '../../model/vocabulary'
+import type { DefectKind, Severity } from '../../model/vocabulary'
 import type { Trade } from '../../model/trade'
 
 /** Something wrong that the record itself shows. It stays until closed, mended or handed over in writing. */
@@ -18,7 +18,20 @@ export interface RaisedDefect {
   readonly factId: string
 }
 
-export type DefectRule = (view: BoxView, trade: Trade) => RaisedDefect[]
+/** What a rule says: its kind, and of what where there may be several. */
+export interface Found extends Omit<RaisedDefect, 'ruleId' | 'minutes'> {
+  readonly kind: DefectKind
+  readonly of?: string
+}
+
+export type DefectRule = (view: BoxView, trade: Trade) => Found[]
+
+/** The id and the minutes go by the kind. */
+export const raised = ({ kind, of, ...said }: Found, trade: Trade): RaisedDefect => ({
+  ...said,
+  ruleId: of === undefined ? kind : `${kind}-${of}`,
+  minutes: trade.mending[kind],
+})
 
 /** What brings a box forward, and gives it room. */
 export const RING = 'Extension ring'

@@ -23,12 +23,12 @@ const undersized: DefectRule = (view, trade) => {
     const { breaker: name, ratedAmps } = largestOf(worst)
     return [
       {
-        ruleId: `undersized-${cable.id}`,
+        kind: 'undersized' as const,
+        of: cable.id,
         severity: 'danger',
         what: `Cable ${cable.name} is ${worst.each.conductor.gauge} on ${breaker} ${name} of ${figure(ratedAmps)} A (at most ${figure(worst.mostAmps)} A)`,
         cure: `A ${breaker} of ${figure(worst.mostAmps)} A, or the piece replaced.`,
         parts: [`${breaker} of ${figure(worst.mostAmps)} A`],
-        minutes: 20,
         factId: 'conductor-breaker',
       },
     ]
@@ -42,12 +42,12 @@ const thinTail: DefectRule = (view, trade) =>
     const { mostAmps, each } = guarded
     const most = mostAmps > 0 ? `at most ${figure(mostAmps)} A` : 'for no circuit'
     return {
-      ruleId: `thin-tail-${pigtail.id}`,
+      kind: 'thin-tail' as const,
+      of: pigtail.id,
       severity: 'danger',
       what: `A pigtail from the joint of ${each.name} is ${gauge} on ${view.region.words.breaker} ${breaker} of ${figure(ratedAmps)} A (${most})`,
       cure: `A new pigtail in ${each.conductor.gauge}.`,
       parts: [`Pigtail, ${each.conductor.gauge}`],
-      minutes: 3,
       factId: 'conductor-breaker',
     }
   })
@@ -56,12 +56,11 @@ const aluminium: DefectRule = view =>
   view.ends.some(({ conductor }) => conductor.metal === 'aluminium')
     ? [
         {
-          ruleId: 'aluminium',
+          kind: 'aluminium' as const,
           severity: 'danger',
           what: 'Aluminium conductors',
           cure: 'Connectors listed for aluminium, copper pigtails.',
           parts: ['Connectors listed for aluminium to copper, one a conductor', 'Copper pigtails'],
-          minutes: 20,
           factId: 'aluminium',
         },
       ]
@@ -71,12 +70,12 @@ const bareCopper: DefectRule = view =>
   view.joints
     .filter(joint => joint.bareShows)
     .map(joint => ({
-      ruleId: `bare-${joint.id}`,
+      kind: 'bare' as const,
+      of: joint.id,
       severity: 'danger',
       what: 'Bare copper shows outside a joint',
       cure: 'Make the joint again.',
       parts: ['Connector'],
-      minutes: 2,
       factId: 'joint',
     }))
 
@@ -84,12 +83,12 @@ const tapeOnly: DefectRule = view =>
   view.joints
     .filter(joint => joint.connector === 'tape-only')
     .map(joint => ({
-      ruleId: `tape-${joint.id}`,
+      kind: 'tape' as const,
+      of: joint.id,
       severity: 'danger',
       what: 'A joint is held by tape only',
       cure: 'Make it in a connector.',
       parts: ['Connector'],
-      minutes: 2,
       factId: 'joint',
     }))
 
@@ -107,12 +106,12 @@ const twoUnderOne: DefectRule = (view, trade) => {
     return names.length > most
       ? [
           {
-            ruleId: `crowded-${key}`,
+            kind: 'crowded' as const,
+            of: key,
             severity: 'defect' as const,
             what: `${names.join(' and ')} sit under one screw`,
             cure: 'A pigtail to the screw.',
             parts: [`Connector for ${names.length + 1}`, 'Pigtail'],
-            minutes: 3,
             factId: 'termination',
           },
         ]
@@ -125,12 +124,12 @@ const looseEnd: DefectRule = view =>
   (view.box.recorded ? view.ends : [])
     .filter(({ end }) => end.seat === 'loose')
     .map(({ end, name }) => ({
-      ruleId: `loose-${end.id}`,
+      kind: 'loose' as const,
+      of: end.id,
       severity: 'danger',
       what: `${name} ends loose in the box`,
       cure: 'Cap it on its own.',
       parts: ['Connector as a cap'],
-      minutes: 1,
       factId: 'joint',
     }))
 
@@ -149,14 +148,14 @@ const unmarkedHot: DefectRule = (view, trade) =>
       return terminal !== undefined && terminal.wants !== 'neutral'
     })
     .map(({ end, name }) => ({
-      ruleId: `unmarked-${end.id}`,
+      kind: 'unmarked' as const,
+      of: end.id,
       severity: 'defect',
       what: `${name} is used as ${(end.role && usedAs(end.role, view.region.words.hot)) ?? view.region.words.hot} and not marked`,
       toOwner:
         'A wire in the colour that says “harmless” carries mains voltage here, and nothing on it says so: whoever opens this box next may take hold of it',
       cure: 'Mark it at both ends.',
       parts: ['Tape in the colour of a hot'],
-      minutes: 2,
       factId: 'remark',
     }))
 
@@ -164,12 +163,12 @@ const cloth: DefectRule = view =>
   view.cables
     .filter(cable => cable.sheath === 'cloth')
     .map(cable => ({
-      ruleId: `cloth-${cable.id}`,
+      kind: 'cloth' as const,
+      of: cable.id,
       severity: 'remark',
       what: `Cable ${cable.name} is cloth covered: its insulation may crumble`,
       cure: 'Sleeve the ends; bend them as little as possible.',
       parts: ['Heat-shrink sleeve, one a conductor'],
-      minutes: 5,
       factId: 'joint',
     }))
 

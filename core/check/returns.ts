@@ -1,0 +1,135 @@
+import { answerOfVolts } from '../identify/question'
+import type { BoxView, EndView } from '../job/box-view'
+import { circuitsOf } from '../job/circuits'
+import { DEAD_VOLTS } from '../model/limits'
+import type { Breaker, Reading } from '../model/entities'
+import { rowsOf } from '../model/record'
+import { isHotRole } from '../model/roles'
+import { figure } from '../model/units'
+import { byPosition, sharersOf } from '../panel'
+import { line, type Line } from './line'
+import type { Question } from './place'
+
+/** The last reading of one purpose at each end. */
+export function lastAtEnds({ readings }: BoxView, purpose: Reading['purpose']): Map<string, Reading> {
+  const last = new Map<string, Reading>()
+  for (const reading of [...readings].sort((a, b) => a.seq - b.seq))
+    if (reading.purpose === purpose && reading.fromEndId !== null) last.set(reading.fromEndId, reading)
+  return last
+}
+
+/**
+ * What was off while a conductor was read, in words: of its own circuit where that is known, else of those that feed the
+ * box, what somebody had switched off by then.
+ */
+export function offWhile(view: BoxView, each: EndView, { seq }: Reading): string {
+  const { record, feeds, region } = view
+  const own = record.circuits[circuitsOf([view]).of(each) ?? '']
+  const inQuestion = own ? [own, ...sharersOf(record, own)] : feeds.map(({ circuit }) => circuit)
+  const before = rowsOf(record, 'switchings').filter(each => each.struck === null && each.seq < seq)
+  const lastOf = (id: string | null) => before.filter(({ circuitId }) => circuitId === id).at(-1)
+  if (lastOf(null)?.to === 'off') return 'the main switch'
+  const off = inQuestion.filter(({ id }) => lastOf(id)?.to === 'off')
+  const named = (off.length > 0 ? off : inQuestion).map(({ breaker }) => breaker)
+  return named.length > 0 ? `${region.words.breaker} ${named.join(' and ')}` : 'the main switch'
+}
+
+/** A conductor that carries current with its own power off: another circuit returns by it. */
+export interface Borrowed {
+  readonly each: EndView
+  readonly reading: Reading
+}
+
+export const borrowedIn = (view: BoxView): Borrowed[] =>
+  [...lastAtEnds(view, 'clamp')].flatMap(([endId, reading]) => {
+    const each = view.ends.find(({ end }) => end.id === endId)
+    return each && reading.value > 0 && reading.breaker === 'off' ? [{ each, reading }] : []
+  })
+
+/** Two circuits that share a neutral on one leg: nothing between their hots while each is hot. */
+export interface OneLeg {
+  readonly breakers: readonly [Breaker, Breaker]
+  readonly volts: number
+}
+
+/** Each pair once. Nothing between two conductors alone says nothing. */
+export function oneLegIn(view: BoxView): OneLeg[] {
+  const circuits = circuitsOf([view])
+  const hots = new Map(view.ends.filter(({ end }) => isHotRole(end.role)).map(each => [each.end.id, each]))
+  const live = view.readings.filter(
+    ({ purpose, breaker, instrument }) =>
+      purpose === 'identify' && breaker === 'on' && instrument === 'low-impedance-meter',
+  )
+  const isHot = (endId: string) =>
+    live.some(
+      ({ fromEndId, toEndId, value }) =>
+        (fromEndId === endId || toEndId === endId) &&
+        !(hots.has(fromEndId ?? '') && hots.has(toEndId ?? '')) &&
+        answerOfVolts(value, view.region) === 'nominal',
+    )
+  const pairs = new Map<string, OneLeg>()
+  for (const { fromEndId, toEndId, value } of live) {
+    const [one, other] = [hots.get(fromEndId ?? ''), hots.get(toEndId ?? '')]
+    if (!one || !other || value > DEAD_VOLTS || !isHot(one.end.id) || !isHot(other.end.id)) continue
+    const [a, b] = [circuits.of(one), circuits.of(other)].map(id => view.record.circuits[id ?? ''])
+    if (!a || !b || a.id === b.id || !sharersOf(view.record, a).includes(b)) continue
+    const breakers = [a, b].sort(byPosition) as [Breaker, Breaker]
+    const key = breakers.map(({ id }) => id).join()
+    if (!pairs.has(key)) pairs.set(key, { breakers, volts: value })
+  }
+  return [...pairs.values()]
+}
+
+/** What readings found of the way back bars what would use it, until it is put right. */
+export function returnLines({ view, place, device, trade }: Question): Line[] {
+  const circuits = circuitsOf([view])
+  const whose = circuits.ofLight(place.group.id)
+  const bears = (circuitId: string | null | undefined) =>
+    whose.kind !== 'known' || circuitId == null || circuitId === whose.circuitId
+  const { breaker } = view.region.words
+  const livesByNeutral =
+    device.supply.some(({ kind }) => kind === 'line-neutral') ||
+    device.terminals.some(({ wants }) => wants === 'neutral')
+  const borrowed = livesByNeutral ? borrowedIn(view).filter(({ each }) => bears(circuits.of(each))) : []
+  const oneLeg = oneLegIn(view).filter(({ breakers }) => breakers.some(({ id }) => bears(id)))
+  return [
+    ...borrowed.slice(0, 1).map(({ each, reading }) =>
+      line(
+        'borrowed-neutral',
+        'does-not-fit',
+        `${each.name} carries ${figure(reading.value, 2)} A with ${offWhile(view, each, reading)} off: another circuit returns by this neutral.`,
+        'borrowed-neutral',
+        {
+          cures: [
+            {
+              id: 'neutral-back',
+              says: 'Give each circuit its own neutral back, then clamp it again.',
+              price: 0,
+              minutes: trade.mending['borrowed-neutral'],
+              here: false,
+            },
+          ],
+        },
+      ),
+    ),
+    ...oneLeg.slice(0, 1).map(({ breakers: [first, second], volts }) =>
+      line(
+        'same-leg',
+        'does-not-fit',
+        `${first.breaker} and ${second.breaker} share a neutral on one leg (${figure(volts)} V between their hots): it carries the sum of both.`,
+        'same-leg',
+        {
+          cures: [
+            {
+              id: 'other-leg',
+              says: `One of the two ${breaker}s to the other leg, with one handle for both.`,
+              price: trade.prices['breaker-change'],
+              minutes: trade.mending['same-leg'],
+              here: false,
+            },
+          ],
+        },
+      ),
+    ),
+  ]
+}
