@@ -17,7 +17,7 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
     .filter(({ cure }) => OF_THE_BOX.includes(cure.id))
     .map(({ cure }) =>
       step(
-        `cure:${cure.id}`,
+        { kind: 'cure', cureId: cure.id, groupId: null },
         'touch',
         without(cure.says),
         'Its room comes before anything is joined in it.',
@@ -29,7 +29,7 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
     .slice(0, 1)
     .map(({ cure }) =>
       step(
-        `cure:${cure.id}`,
+        { kind: 'cure', cureId: cure.id, groupId: null },
         'touch',
         without(cure.says),
         'No metal that can be touched, where nothing grounds it.',
@@ -42,7 +42,7 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
       .map(({ cure, place: { group } }) => [
         group.id,
         step(
-          `cure:${cure.id}:${group.id}`,
+          { kind: 'cure', cureId: cure.id, groupId: group.id },
           'touch',
           `${group.name}: ${without(cure.says)}`,
           'With the power off, and cold: lamps that cannot be dimmed may fail, or ruin the device.',
@@ -64,7 +64,7 @@ function bypasses(view: BoxView, trade: Trade): Draft[] {
     })
     .map(({ group }) =>
       step(
-        `bypass:${group.id}`,
+        { kind: 'bypass', groupId: group.id },
         'touch',
         `${group.name}: fit the bypass at the luminaire, from its switched conductor to its neutral`,
         'Read every conductor dead there as well: a luminaire can be fed by another circuit.',

@@ -1,11 +1,13 @@
 import type { BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import { rowsWith, type JobRecord } from '../model/record'
+import { keyOfTerminal } from '../model/terminal-key'
 import type { Trade } from '../model/trade'
 import { circuitBetween, routeBox, type BoxHalfDone, type DoneSoFar, type HalfDone } from '../route'
 import { compile, type Compiled } from '../solve'
 import { sharersOf } from '../panel'
 import type { Step } from './step'
+import { stepOfKey, type StepName } from './step-name'
 
 /**
  * What would happen if the power came on with the work as it stands: a hot meets another pole; an end in the air is
@@ -21,16 +23,33 @@ export interface IfOn {
 
 /** What the ticks of a box say is done. */
 export function doneSoFar(keys: Iterable<string>): DoneSoFar {
-  const all = [...keys]
-  const of = (kind: string) =>
-    new Set(all.filter(key => key.startsWith(`${kind}:`)).map(key => key.slice(kind.length + 1)))
-  return {
-    takenOut: of('take-out'),
-    joined: of('joint'),
-    landed: of('land'),
-    capped: of('cap'),
-    cappedLeads: of('cap-lead'),
+  const done = {
+    takenOut: new Set<string>(),
+    joined: new Set<string>(),
+    landed: new Set<string>(),
+    capped: new Set<string>(),
+    cappedLeads: new Set<string>(),
   }
+  for (const key of keys) {
+    const name = stepOfKey(key)
+    switch (name?.kind) {
+      case 'take-out':
+        done.takenOut.add(name.placeId)
+        break
+      case 'joint':
+        done.joined.add(name.netId)
+        break
+      case 'land':
+        done.landed.add(keyOfTerminal(name.at))
+        break
+      case 'cap':
+        done.capped.add(name.endId)
+        break
+      case 'cap-lead':
+        done.cappedLeads.add(keyOfTerminal(name.at))
+    }
+  }
+  return done
 }
 
 /**
@@ -129,10 +148,13 @@ function ungrounded({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
 const ticksOf = ({ record, box }: BoxView): Set<string> =>
   new Set(rowsWith(record, 'steps', 'boxId', box.id).map(({ stepKey }) => stepKey))
 
-const MOVES = ['take-out', 'joint', 'land', 'cap', 'cap-lead'] as const
+const MOVES: readonly StepName['kind'][] = ['take-out', 'joint', 'land', 'cap', 'cap-lead']
 
 /** Steps after which something in the box is elsewhere than before. */
-export const moves = (key: string): boolean => MOVES.some(kind => key.startsWith(`${kind}:`))
+export function moves(key: string): boolean {
+  const name = stepOfKey(key)
+  return name !== null && MOVES.includes(name.kind)
+}
 
 function halfOf(view: BoxView, ticked: ReadonlySet<string>, trade: Trade): BoxHalfDone {
   const routed = routeBox(view, trade)

@@ -25,7 +25,7 @@ export function learnedPace(record: JobRecord, trade: Trade): number {
     const [, ...later] = [...ticks].sort((a, b) => a.seq - b.seq)
     const ticked = new Set(later.map(({ stepKey }) => stepKey))
     const { steps } = planBox(view, trade)
-    if (!steps.some(({ key, done }) => key === 'fold' && done)) return []
+    if (!steps.some(({ name, done }) => name.kind === 'fold' && done)) return []
     const planned = steps.filter(({ key }) => ticked.has(key)).reduce((sum, { minutes }) => sum + minutes, 0)
     return planned > 0 ? [took / planned] : []
   })

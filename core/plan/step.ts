@@ -1,3 +1,5 @@
+import { keyOfStep, type StepName } from './step-name'
+
 /**
  * `record` and `reading` touch nothing bare; `switch` is at the panel; `live` is one reading with
  * nobody holding anything; `touch` needs a box proven dead.
@@ -5,6 +7,8 @@
 export type StepKind = 'record' | 'reading' | 'switch' | 'live' | 'touch' | 'power'
 
 export interface Step {
+  readonly name: StepName
+  /** The name as ticks are kept under it. */
   readonly key: string
   readonly kind: StepKind
   readonly says: string
@@ -22,12 +26,12 @@ export interface Step {
 export type Draft = Omit<Step, 'done' | 'holds'> & { readonly done?: boolean }
 
 export function step(
-  key: string,
+  name: StepName,
   kind: StepKind,
   says: string,
   why: string,
   minutes: number,
   parts: readonly string[] = [],
 ): Draft {
-  return { key, kind, says, why, minutes, parts, doneBy: 'tick' }
+  return { name, key: keyOfStep(name), kind, says, why, minutes, parts, doneBy: 'tick' }
 }

@@ -39,10 +39,10 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
       claimStatus(view, each).proof !== 'proven',
   )
   return [
-    step('photo', 'record', 'Take a photo of the box as it is', 'It is the only way back.', 1),
+    step({ kind: 'photo' }, 'record', 'Take a photo of the box as it is', 'It is the only way back.', 1),
     {
       ...step(
-        'tester',
+        { kind: 'tester' },
         'reading',
         'Prove the tester on a known live point',
         'A dead tester reads every wire as dead.',
@@ -53,7 +53,7 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
     },
     {
       ...step(
-        'reference',
+        { kind: 'reference' },
         'reading',
         'Prove the reference: live point to reference reads nominal',
         'In an ungrounded metal box everything reads 0: bring a reference in.',
@@ -64,7 +64,7 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
     },
     ...unproven.map(each => ({
       ...step(
-        `identify:${each.end.id}`,
+        { kind: 'identify', endId: each.end.id },
         'live' as const,
         `Identify ${each.name}: ${claimStatus(view, each).settledBy}`,
         'Connected by what it was proven to be, never by its colour. Probes only; nobody holds anything.',
@@ -75,7 +75,7 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
     })),
     {
       ...step(
-        'isolate',
+        { kind: 'isolate' },
         'switch',
         `Switch off ${what} and hold it off`,
         `Labels at the ${panel} are not believed until a reading agrees.`,
@@ -86,7 +86,7 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
     },
     {
       ...step(
-        'dead',
+        { kind: 'dead' },
         'reading',
         `Read dead at every conductor: ${isolation.endsReadDead} of ${isolation.ends} done`,
         'At most 5 V on a low-impedance meter to the proven reference, whatever circuits are known.',
@@ -97,7 +97,7 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
     },
     {
       ...step(
-        'tester-again',
+        { kind: 'tester-again' },
         'reading',
         'Prove the tester again on the known live point',
         'Only then do the dead readings count.',
@@ -127,7 +127,7 @@ function withHolds(
     if (draft.kind === 'touch') {
       holds.push(...isolation.needs.map(need => needWords(view, need)))
       if (!routed.ok) holds.push(...routed.faults.map(each => each.message))
-      const before = openBefore(index, other => other.key.startsWith('clamp:') || other.kind === 'live')
+      const before = openBefore(index, other => other.name.kind === 'clamp' || other.kind === 'live')
       if (before) holds.push(before.says)
     }
     if (draft.kind === 'power') {

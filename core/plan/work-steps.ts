@@ -40,7 +40,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...signedFor(view, replaced),
     ...mayReturn.map(({ end, name }) => ({
       ...step(
-        `clamp:${end.id}`,
+        { kind: 'clamp', endId: end.id },
         'reading' as const,
         `Clamp ${name} before its joint is opened: 0 A`,
         `With its own ${breaker} off, a shared or borrowed neutral reads 0 V until it is opened, and can then stand at line voltage.`,
@@ -56,7 +56,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       )
       .map(({ place }) =>
         step(
-          `take-out:${place.id}`,
+          { kind: 'take-out', placeId: place.id },
           'touch',
           `Gang ${place.gang}: take out the old device and spread the conductors`,
           `Each keeps its flag until it is landed again; at least ${FREE_LEAST_MILLIMETRES} mm of it stay free where it leaves the sheath.`,
@@ -66,7 +66,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...cures.first,
     ...routed.remarks.map(remark =>
       step(
-        `remark:${remark.endId}`,
+        { kind: 'remark', endId: remark.endId },
         'touch',
         `Mark ${nameOf(remark.endId)} ${remark.as} here, and at its other end`,
         'It leaves its colour’s meaning.',
@@ -85,7 +85,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       .filter(each => routed.seats[each.end.id]?.kind === 'cap' && each.end.seat !== 'cap')
       .map(each =>
         step(
-          `cap:${each.end.id}`,
+          { kind: 'cap', endId: each.end.id },
           'touch',
           `Cap ${each.name} on its own`,
           `${cutFirst(view, [each.end.id])}It may be live.`,
@@ -97,7 +97,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       const device = routed.devices.find(each => each.placeId === lead.placeId)
       const terminal = device?.model.terminals.find(each => each.id === lead.terminalId)
       return step(
-        `cap-lead:${lead.placeId}.${lead.terminalId}`,
+        { kind: 'cap-lead', at: lead },
         'touch',
         `Cap the unused “${terminal?.word ?? lead.terminalId}” on its own`,
         'An unused lead can be live.',
@@ -106,7 +106,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       )
     }),
     step(
-      'tug',
+      { kind: 'tug' },
       'touch',
       'Tug every joint and terminal; no copper shows',
       'What slips now would slip behind the wall.',
@@ -115,14 +115,14 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...tapeSteps(view, replaced),
     ...cures.last,
     step(
-      'fold',
+      { kind: 'fold' },
       'touch',
       `Fold the conductors in, back to front: ${foldOrder(view, routed)}; ${lastOn(view)}`,
       'Folded, not shoved.',
       4,
     ),
     step(
-      'power',
+      { kind: 'power' },
       'power',
       `Switch the ${breaker} on again`,
       'Only with every conductor landed, capped and folded in. Record it: the box may be live from then on.',
@@ -146,7 +146,7 @@ function signedFor(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
   const systems = [...new Set(radio.map(({ model }) => model.name))].join(', ')
   return [
     step(
-      'sign',
+      { kind: 'sign' },
       'record',
       `The customer signs for the radio system: ${systems}`,
       'House rule: the customer decides.',
@@ -189,7 +189,7 @@ function jointDraft(
   if (isOneConductor(joint)) {
     const [only] = pigtails.filter(({ to }) => to !== 'box')
     return step(
-      `joint:${joint.netId}`,
+      { kind: 'joint', netId: joint.netId },
       'touch',
       `One ${only!.insulation} conductor of ${only!.gauge} from the ${view.region.words.box}’s bonding screw ${pigtailGoal(view, routed, only!.to)}`,
       'The metal of the box brings it; no connector.',
@@ -209,11 +209,11 @@ function jointDraft(
     joint.connectors.length > 0
       ? joint.connectors.map(({ words }) => `${words}${listed}`)
       : [`a connector listed for these gauges${listed}`]
-  const lever = connectors[0]!.startsWith('lever')
+  const lever = joint.connectors[0]?.kind === 'lever'
   const strip = joint.connectors[0]?.stripMillimetres
   const byArea = joint.connectors.some(({ by }) => by === 'area')
   return step(
-    `joint:${joint.netId}`,
+    { kind: 'joint', netId: joint.netId },
     'touch',
     `Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(' linked to ')}${strip ? `, each stripped ${strip} mm` : ''}`,
     `${cutFirst(view, joint.endIds)}${jointHabit(view, lever, leads.length > 0)}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
@@ -293,7 +293,7 @@ function landSteps(
     const torque = instructions.screwNewtonMetres ? `, ${instructions.screwNewtonMetres} N·m` : ''
     return [
       step(
-        `land:${device.placeId}.${terminal.id}`,
+        { kind: 'land', at: { placeId: device.placeId, terminalId: terminal.id } },
         'touch',
         `${what} on “${terminal.word}”: strip ${instructions.stripMillimetres} mm, ${HOLD_WORDS[terminal.joins]}${torque}`,
         `${cutFirst(view, ends)}As its sheet gives it.`,
@@ -309,7 +309,7 @@ function tapeSteps(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
   if (!wanted) return []
   return replaced.map(device =>
     step(
-      `tape:${device.placeId}`,
+      { kind: 'tape', placeId: device.placeId },
       'touch',
       `Gang ${device.gang}: tape round the device’s terminals`,
       'House rule.',

@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView } from '../job/box-view'
 import type { Joint } from '../model/entities'
 import { GAUGES, type Gauge } from '../model/vocabulary'
@@ -13,7 +14,7 @@ export function foundJointOf(view: BoxView, joint: PlannedJoint, pigtails: reado
   return view.joints.find(({ id }) => id === stays?.id) ?? null
 }
 
-const targetOf = (to: Pigtail['to']): string => (to === 'box' ? 'box' : `${to.placeId}.${to.terminalId}`)
+const targetOf = (to: Pigtail['to']): string => (to === 'box' ? 'box' : keyOfTerminal(to))
 
 /** A joint found in a box that can stay: sound, and all that hangs on it known. */
 export interface SoundJoint {
@@ -47,7 +48,7 @@ function listed(view: BoxView): SoundJoint[] {
           if (deviceId === null) return 'box'
           const place = view.places.find(({ found }) => found?.id === deviceId)
           return place && !place.choice && !place.place.retired && terminal !== null
-            ? `${place.place.id}.${terminal}`
+            ? keyOfTerminal({ placeId: place.place.id, terminalId: terminal })
             : null
         }),
     }))

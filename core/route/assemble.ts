@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import { houseRule, type BoxView, type EndView } from '../job/box-view'
 import { mayBeNeutral } from '../model/regions'
 import type { Trade } from '../model/trade'
@@ -88,7 +89,9 @@ export function assemble(
     cappedLeads: devices.flatMap(device =>
       device.model.terminals
         .filter(
-          terminal => terminal.joins === 'lead' && netOfTerminal[`${device.placeId}.${terminal.id}`] === null,
+          terminal =>
+            terminal.joins === 'lead' &&
+            netOfTerminal[keyOfTerminal({ placeId: device.placeId, terminalId: terminal.id })] === null,
         )
         .map(terminal => ({ placeId: device.placeId, terminalId: terminal.id })),
     ),

@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView } from '../job/box-view'
 import type { FoundPigtail } from '../model/entities'
 import { rowsWith } from '../model/record'
@@ -193,7 +194,7 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
     plan[nearPoint(each)] = planned(routed.netOfEnd[each.end.id]) ?? `capped:${each.conductor.id}`
   for (const device of routed.devices)
     for (const each of device.model.terminals) {
-      const key = `${device.placeId}.${each.id}`
+      const key = keyOfTerminal({ placeId: device.placeId, terminalId: each.id })
       plan[terminalPoint(device.placeId, each.id)] = planned(routed.netOfTerminal[key]) ?? `unused:${key}`
     }
   return {

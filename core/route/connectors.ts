@@ -2,6 +2,7 @@ import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
 
 export interface ConnectorPiece {
+  readonly kind: ConnectorKind
   readonly words: string
   /** Wires it holds, links to its neighbours included. */
   readonly wires: number
@@ -46,6 +47,7 @@ export function connectorsFor(
     if (rest.length > 0) held.push(link)
     const size = sizes.find(each => each.holds(held))!
     pieces.push({
+      kind,
       words: size.words,
       wires: held.length,
       stripMillimetres: size.stripMillimetres,

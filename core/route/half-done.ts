@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView, EndView } from '../job/box-view'
 import {
   terminalPoint,
@@ -125,7 +126,7 @@ class Half {
       const joint = routed.joints.find(({ id }) => id === seat.jointId)!
       return done.joined.has(joint.netId)
     }
-    if (seat.kind === 'terminal') return done.landed.has(`${seat.placeId}.${seat.terminalId}`)
+    if (seat.kind === 'terminal') return done.landed.has(keyOfTerminal(seat))
     return done.capped.has(end.id)
   }
 
@@ -207,7 +208,7 @@ class Half {
           const [near, far] = [`new:${view.box.id}:${id}:near`, `new:${view.box.id}:${id}:far`]
           this.wires.push({ id: `new:${view.box.id}:${id}`, a: near, b: far })
           const goal = to === 'box' ? bondPoint(view.box.id) : this.#terminal(to.placeId, to.terminalId)
-          if (to === 'box' || done.landed.has(`${to.placeId}.${to.terminalId}`) || this.#stays(to))
+          if (to === 'box' || done.landed.has(keyOfTerminal(to)) || this.#stays(to))
             this.joints.push({ id: `new:${view.box.id}:${id}`, members: [far, goal] })
           else this.#isBare(far, `the ${insulation} pigtail`)
           return near
@@ -231,9 +232,10 @@ class Half {
       if (!isNew) continue
       for (const { id, joins, word } of model.terminals) {
         if (joins !== 'lead') continue
-        const net = routed!.netOfTerminal[`${placeId}.${id}`] ?? null
+        const net = routed!.netOfTerminal[keyOfTerminal({ placeId, terminalId: id })] ?? null
         const point = terminalPoint(placeId, id)
-        if (net === null && done.cappedLeads.has(`${placeId}.${id}`)) this.caps.push(point)
+        if (net === null && done.cappedLeads.has(keyOfTerminal({ placeId, terminalId: id })))
+          this.caps.push(point)
         else if (net === null || !done.joined.has(net)) this.#isBare(point, `“${word}”`)
       }
     }

@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView, EndView } from '../job/box-view'
 import type { DeviceModel, Terminal } from '../model/device'
 import { symmetriesOf } from '../model/symmetries'
@@ -48,7 +49,7 @@ export function meetingsOf(
   }
   for (const { placeId, model } of devices)
     for (const terminal of model.terminals) {
-      const net = netOfTerminal[`${placeId}.${terminal.id}`]
+      const net = netOfTerminal[keyOfTerminal({ placeId, terminalId: terminal.id })]
       if (net) at(net)[terminal.joins === 'lead' ? 'leads' : 'held'].push({ placeId, terminal, model })
     }
   return [...met]
@@ -109,7 +110,8 @@ function leaving(
     const { end } = each
     if (end.deviceId !== foundId || end.terminal === null) return false
     const net = netOfEnd(each)
-    const there = netOfTerminal[`${placeId}.${symmetry.get(end.terminal) ?? end.terminal}`]
+    const there =
+      netOfTerminal[keyOfTerminal({ placeId, terminalId: symmetry.get(end.terminal) ?? end.terminal })]
     return net === null || net !== there || !straight.has(net)
   }).length
 }
@@ -144,8 +146,8 @@ export function stayingPut(
         ...settled,
         ...Object.fromEntries(
           [...best!.symmetry].map(([id, other]) => [
-            `${placeId}.${id}`,
-            netOfTerminal[`${placeId}.${other}`] ?? null,
+            keyOfTerminal({ placeId, terminalId: id }),
+            netOfTerminal[keyOfTerminal({ placeId, terminalId: other })] ?? null,
           ]),
         ),
       }
@@ -167,7 +169,7 @@ const newJoints = (view: BoxView, meetings: readonly Meeting[]): number =>
 
 /** Where pigtails and leads of a joint go. */
 export const targetsOf = ({ held, leads, bonds }: Pick<Meeting, 'held' | 'leads' | 'bonds'>): string[] => [
-  ...[...held, ...leads].map(({ placeId, terminal }) => `${placeId}.${terminal.id}`),
+  ...[...held, ...leads].map(({ placeId, terminal }) => keyOfTerminal({ placeId, terminalId: terminal.id })),
   ...(bonds ? ['box'] : []),
 ]
 

@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView } from '../job/box-view'
 import type { RoutedBox } from './planned'
 
@@ -26,7 +27,7 @@ export function netPath(
     const ends = view.ends.filter(({ end }) => routed.netOfEnd[end.id] === netId)
     const terminals = routed.devices.flatMap(({ placeId, gang, model }) =>
       model.terminals
-        .filter(({ id }) => routed.netOfTerminal[`${placeId}.${id}`] === netId)
+        .filter(({ id }) => routed.netOfTerminal[keyOfTerminal({ placeId, terminalId: id })] === netId)
         .map(({ word }) => (routed.devices.length > 1 ? `“${word}” of gang ${gang}` : `“${word}”`)),
     )
     if (ends.length + terminals.length === 0) return []

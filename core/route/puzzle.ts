@@ -1,3 +1,4 @@
+import { keyOfTerminal, terminalAt, type TerminalKey } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, type Circuits } from '../job/circuits'
@@ -123,7 +124,7 @@ export class Puzzle {
     for (const { view, devices } of this.boxes)
       for (const device of devices)
         for (const terminal of device.model.terminals) {
-          const key = `${device.placeId}.${terminal.id}`
+          const key = keyOfTerminal({ placeId: device.placeId, terminalId: terminal.id })
           const alone = !schemes.some(({ nets }) => this.#concerns(nets, device.placeId))
           const net = alone
             ? netWanted(this.circuits, view, device, terminal, provided)
@@ -280,7 +281,7 @@ export class Puzzle {
   }
 
   #concerns(nets: Readonly<Record<string, string>>, placeId: string): boolean {
-    return Object.keys(nets).some(key => key.startsWith(`${placeId}.`))
+    return (Object.keys(nets) as TerminalKey[]).some(key => terminalAt(key).placeId === placeId)
   }
 
   /** The net of a conductor that leaves the boxes, by its role; ground by its colour. */

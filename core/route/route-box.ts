@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import { houseRule, willStand, type BoxView, type EndView } from '../job/box-view'
 import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
@@ -62,7 +63,7 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
             `“${terminal.word}” of ${device.model.name} needs ${netWords(view, net)}, which does not reach this ${view.region.words.box}`,
           ),
         )
-      netOfTerminal[`${device.placeId}.${terminal.id}`] = here ? net : null
+      netOfTerminal[keyOfTerminal({ placeId: device.placeId, terminalId: terminal.id })] = here ? net : null
     }
   if (faults.length > 0) return refused(...faults)
   return good(assemble(view, trade, devices, nets, netOfEnd, netOfTerminal))

@@ -1,10 +1,12 @@
+import { keyOfTerminal, type TerminalKey } from '../model/terminal-key'
 import type { Terminal } from '../model/device'
 import { companionSignal, isMiddle, isTwoPlace, mainSignal, wanting } from '../model/make-up'
+import { combined } from './combined'
 import { ordersBetween, type Between } from './orders'
 import type { PlannedDevice } from './planned'
 import { keyOf } from './net'
 
-export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked'] as const
+export const SET_KINDS = ['alone', 'two-way', 'companions', 'kept-switch', 'linked', 'mixed'] as const
 export type SetKind = (typeof SET_KINDS)[number]
 
 /** One way in which the devices of a light work it together: the net of every terminal that is used. */
@@ -26,7 +28,7 @@ export interface LightNets {
   readonly neutral: string
 }
 
-const at = (device: PlannedDevice, terminal: string) => `${device.placeId}.${terminal}`
+const at = ({ placeId }: PlannedDevice, terminalId: string) => keyOfTerminal({ placeId, terminalId })
 const switchesLoad = ({ model }: PlannedDevice) => wanting(model, 'load').length > 0
 /**
  * Every way in which these devices, one at each place, work one light together; none where they do not. What is
@@ -39,10 +41,11 @@ export function* schemesOf(
 ): Generator<Scheme> {
   yield* twoWay(devices, nets, between)
   for (const main of devices.filter(switchesLoad)) {
-    const others = devices.filter(each => each !== main)
-    yield* withCompanions(main, others, nets)
-    yield* withKeptSwitch(main, others, nets)
-    yield* linked(main, others, nets)
+    yield* led(
+      main,
+      devices.filter(each => each !== main),
+      nets,
+    )
   }
 }
 
@@ -50,7 +53,9 @@ export function* schemesOf(
 function own({ placeId, model }: PlannedDevice, nets: LightNets): Record<string, string> {
   const of: Partial<Record<Terminal['wants'], string>> = { ...nets, ground: 'ground' }
   return Object.fromEntries(
-    model.terminals.flatMap(({ id, wants }) => (of[wants] ? [[`${placeId}.${id}`, of[wants]]] : [])),
+    model.terminals.flatMap(({ id, wants }) =>
+      of[wants] ? [[keyOfTerminal({ placeId, terminalId: id }), of[wants]]] : [],
+    ),
   )
 }
 
@@ -100,86 +105,121 @@ function chain(
   return nets
 }
 
-/** A main, and companions whose pass-through all lies on one pole that it hears. */
-function withCompanions(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+/**
+ * One that drives the lamp, and each other place telling it what to do, in whatever way its model can: over the signal
+ * conductor, as an old switch that stays and is watched, or by radio. What tells over the conductor passes its power
+ * on one pole that the main hears, the same for all.
+ */
+function* led(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Generator<Scheme> {
   const signal = mainSignal(main.model)
-  const spoken = others.map(({ model }) => companionSignal(model))
-  if (!signal || others.length === 0) return []
-  if (!spoken.every(each => each?.family === signal.family)) return []
-  return signal.hears.flatMap((pole): Scheme[] => {
-    const net = wanting(main.model, 'line').some(({ id }) => id === pole) ? nets.line : nets.load
-    const passing = others.flatMap(each =>
-      wanting(each.model, 'pass').map(({ id }) => [at(each, id), net] as const),
-    )
-    // One whose own line passes the power stands on the line.
-    if (net === nets.load && others.some(({ model }) => wanting(model, 'pass').length === 0)) return []
-    return [
-      {
-        kind: 'companions',
+  const poles = signal?.hears ?? []
+  for (const pole of [...poles, null]) {
+    const ways = others.map(other => waysToTell(main, other, pole, others.length, nets))
+    for (const chosen of combined(ways)) {
+      const overConductor = chosen.filter(({ kind }) => kind !== 'linked')
+      if (pole !== null ? overConductor.length === 0 : chosen.length === 0) continue
+      const kinds = new Set(chosen.map(({ kind }) => kind))
+      yield {
+        kind: kinds.size === 1 ? chosen[0]!.kind : 'mixed',
         least: 0,
-        settings: {},
+        settings: Object.assign({}, ...chosen.map(({ settings }) => settings)),
         nets: {
-          ...Object.assign({}, ...others.map(each => own(each, nets))),
+          ...Object.assign({}, ...chosen.map(each => each.nets)),
           ...own(main, nets),
-          ...Object.fromEntries(passing),
-          [at(main, signal.terminal)]: signalOf(nets),
-          ...Object.fromEntries(
-            others.map((each, index) => [at(each, spoken[index]!.terminal), signalOf(nets)]),
-          ),
+          ...(signal && pole !== null ? { [at(main, signal.terminal)]: signalOf(nets) } : {}),
         },
+      }
+    }
+  }
+}
+
+/** One way in which a place tells a main, and the nets of its own terminals. */
+interface Telling {
+  readonly kind: 'companions' | 'kept-switch' | 'linked'
+  readonly nets: Readonly<Record<string, string>>
+  readonly settings: Scheme['settings']
+}
+
+/** @param pole of the main, that is heard; null where nothing is heard over a conductor */
+function waysToTell(
+  main: PlannedDevice,
+  other: PlannedDevice,
+  pole: string | null,
+  count: number,
+  nets: LightNets,
+): Telling[] {
+  const radio = byRadio(main, other, nets)
+  if (pole === null) return radio
+  const passed = wanting(main.model, 'line').some(({ id }) => id === pole) ? nets.line : nets.load
+  return [
+    ...asCompanion(main, other, passed, nets),
+    ...(count === 1 ? asKeptSwitch(main, other, passed, nets) : []),
+    ...radio,
+  ]
+}
+
+/** Its pass-through lies on the pole; one whose own line passes the power stands on the line. */
+function asCompanion(main: PlannedDevice, other: PlannedDevice, passed: string, nets: LightNets): Telling[] {
+  const spoken = companionSignal(other.model)
+  if (spoken === null || spoken.family !== mainSignal(main.model)!.family) return []
+  const passing = wanting(other.model, 'pass')
+  if (passed === nets.load && passing.length === 0) return []
+  return [
+    {
+      kind: 'companions',
+      settings: {},
+      nets: {
+        ...own(other, nets),
+        ...Object.fromEntries(passing.map(({ id }) => [at(other, id), passed])),
+        [at(other, spoken.terminal)]: signalOf(nets),
       },
-    ]
-  })
+    },
+  ]
 }
 
 const signalOf = ({ groupId }: LightNets) => keyOf({ kind: 'signal', groupId })
 
 /**
- * An old two-place switch that stays: the power passes it in a joint with a pigtail to its common, and one traveller
- * signals, or is watched by the main; its other screw stays empty.
+ * An old two-place switch that stays, the one other place: the power passes it in a joint with a pigtail to its
+ * common, and one traveller signals, or is watched by the main; its other screw stays empty.
  */
-function withKeptSwitch(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Scheme[] {
+function asKeptSwitch(main: PlannedDevice, other: PlannedDevice, passed: string, nets: LightNets): Telling[] {
   const { keepsSwitch } = main.model
-  const signal = mainSignal(main.model)
-  const [kept] = others
-  if (!keepsSwitch || !signal || !kept || others.length !== 1 || !isTwoPlace(kept.model)) return []
-  const [common] = wanting(kept.model, 'common')
-  const [traveller] = wanting(kept.model, 'traveller')
-  return signal.hears.map((pole): Scheme => {
-    const net = wanting(main.model, 'line').some(({ id }) => id === pole) ? nets.line : nets.load
-    return {
+  if (!keepsSwitch || !isTwoPlace(other.model)) return []
+  const [common] = wanting(other.model, 'common')
+  const [traveller] = wanting(other.model, 'traveller')
+  return [
+    {
       kind: 'kept-switch',
-      least: 0,
       settings: { [main.placeId]: keepsSwitch.set },
       nets: {
-        ...own(kept, nets),
-        ...own(main, nets),
-        [at(kept, common!.id)]: net,
-        [at(kept, traveller!.id)]: signalOf(nets),
-        [at(main, signal.terminal)]: signalOf(nets),
+        ...own(other, nets),
+        [at(other, common!.id)]: passed,
+        [at(other, traveller!.id)]: signalOf(nets),
       },
-    }
-  })
+    },
+  ]
 }
 
-/** Places that speak by radio: one switches the lamp, the load lead of each other is capped. */
-function linked(main: PlannedDevice, others: readonly PlannedDevice[], nets: LightNets): Scheme[] {
-  const { radio, family } = main.model
-  const speaks = ({ model }: PlannedDevice) =>
-    model.radio === radio && model.family === family && model.control.some(({ tells }) => tells !== undefined)
-  if (radio === null || others.length === 0 || ![main, ...others].every(speaks)) return []
-  // They tell each other on and off, and no level: a dimmer among them drives the lamp, and stands alone in that.
-  if (others.some(({ model }) => model.dims !== null)) return []
-  // What lives through the lamp lives nowhere else.
-  if (others.some(({ model }) => !model.supply.some(({ kind }) => kind === 'line-neutral'))) return []
-  const capped = new Set(others.flatMap(each => wanting(each.model, 'load').map(({ id }) => at(each, id))))
-  const all: Record<string, string> = Object.assign({}, ...[main, ...others].map(each => own(each, nets)))
+const speaksByRadio = ({ model }: PlannedDevice): boolean =>
+  model.radio !== null && model.control.some(({ tells }) => tells !== undefined)
+
+/**
+ * Places that speak by radio tell each other on and off, and no level: a dimmer among them drives the lamp. The load
+ * lead of those that do not is capped; what lives through the lamp lives nowhere else.
+ */
+function byRadio(main: PlannedDevice, other: PlannedDevice, nets: LightNets): Telling[] {
+  const areKin = main.model.radio === other.model.radio && main.model.family === other.model.family
+  if (!areKin || !speaksByRadio(main) || !speaksByRadio(other) || other.model.dims !== null) return []
+  if (!other.model.supply.some(({ kind }) => kind === 'line-neutral')) return []
+  const capped = new Set(wanting(other.model, 'load').map(({ id }) => at(other, id)))
   return [
     {
       kind: 'linked',
-      least: 0,
       settings: {},
-      nets: Object.fromEntries(Object.entries(all).filter(([terminal]) => !capped.has(terminal))),
+      nets: Object.fromEntries(
+        Object.entries(own(other, nets)).filter(([terminal]) => !capped.has(terminal as TerminalKey)),
+      ),
     },
   ]
 }

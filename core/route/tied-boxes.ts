@@ -1,8 +1,10 @@
+import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Trade } from '../model/trade'
 import { assemble } from './assemble'
+import { combined } from './combined'
 import type { PlannedDevice, RoutedBox } from './planned'
 import { Puzzle, type Carried } from './puzzle'
 import { colourFaults, lightsFed, plannedDevices } from './route-box'
@@ -169,7 +171,7 @@ function wordsHere(
   const here = new Set([
     ...view.ends.map(({ end }) => netOfEnd[end.id]),
     ...devices.flatMap(({ placeId, model }) =>
-      model.terminals.map(({ id }) => netOfTerminal[`${placeId}.${id}`]),
+      model.terminals.map(({ id }) => netOfTerminal[keyOfTerminal({ placeId, terminalId: id })]),
     ),
   ])
   return Object.fromEntries(Object.entries(words).filter(([net]) => here.has(net)))
@@ -196,13 +198,4 @@ class Heard<Item> implements Iterable<Item> {
       yield this.#items[at]!
     }
   }
-}
-
-/** Every choice of one from each; one empty choice where there is none. */
-function* combined<Item>([first, ...others]: readonly Iterable<Item>[]): Generator<Item[]> {
-  if (!first) {
-    yield []
-    return
-  }
-  for (const item of first) for (const rest of combined(others)) yield [item, ...rest]
 }

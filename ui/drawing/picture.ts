@@ -1,3 +1,4 @@
+import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { claimStatus } from '@/core/identify'
 import type { DeviceModel, Terminal } from '@/core/model/device'
@@ -289,7 +290,7 @@ function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): Pi
       insulation: routed.pigtails.find(({ id }) => joint.pigtailIds.includes(id))?.insulation ?? 'grey',
       bareShows: false,
     }
-  const isLever = joint.connectors[0]?.words.startsWith('lever')
+  const isLever = joint.connectors[0]?.kind === 'lever'
   const several = joint.connectors.length > 1
   return {
     id: joint.id,
@@ -346,7 +347,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
     joints: routed.joints.map(joint => plannedJoint(view, routed, joint)),
     short: routed.joints.flatMap(joint => [
       ...joint.leads.map(lead => ({
-        id: `${lead.placeId}.${lead.terminalId}`,
+        id: keyOfTerminal(lead),
         says: `“${wordOf(lead.placeId, lead.terminalId)}” into the joint`,
         insulation: leadColour(wordOf(lead.placeId, lead.terminalId)),
         jointId: joint.id,

@@ -23,6 +23,7 @@ const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
   companions: 'One main, with companions',
   'kept-switch': 'One main, an old switch stays',
   linked: 'Linked by radio',
+  mixed: 'One main, told in several ways',
 }
 
 const nameOf = (members: SetJudgement['set']['members']): string =>

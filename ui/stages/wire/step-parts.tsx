@@ -30,7 +30,7 @@ export function StepButton({
   large?: boolean
 }) {
   const size = large ? 'min-h-20 w-full text-2xl' : ''
-  if (step.key === 'photo' && !step.done)
+  if (step.name.kind === 'photo' && !step.done)
     return (
       <span className="flex flex-col gap-2">
         <TakePhoto boxId={boxId} kind="before" onTaken={() => tick(step)} />
@@ -51,7 +51,7 @@ export function StepButton({
         {step.done ? 'Untick' : 'Done'}
       </Button>
     )
-  if (step.key.startsWith('clamp:') && !step.done)
+  if (step.name.kind === 'clamp' && !step.done)
     return (
       <Button
         look="main"

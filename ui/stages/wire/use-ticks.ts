@@ -22,11 +22,12 @@ export function useTicks(view: BoxView) {
     const on = view.feeds.map(({ circuit }) => edits.add('switchings', newSwitching(circuit.id, 'on')))
     return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
   }
-  const clampIdle = (step: Step) => {
+  const clampIdle = ({ name }: Step) => {
+    if (name.kind !== 'clamp') return
     const reading = newReading(view.box.id, {
       purpose: 'clamp',
       instrument: 'clamp',
-      fromEndId: step.key.slice('clamp:'.length),
+      fromEndId: name.endId,
       breaker: 'off',
     })
     edits.send('take a reading', [edits.add('readings', reading)])

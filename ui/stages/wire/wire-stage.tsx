@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
+import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView } from '@/core/job/box-view'
 import { isForWiring, planBox } from '@/core/plan'
 import type { Proof } from '@/core/prove'
@@ -72,7 +73,7 @@ export function WireStage({ view }: { view: BoxView }) {
               selected={onNet(routed, shownNet)}
               onSelect={endId => setShownNet(routed.netOfEnd[endId] ?? null)}
               onTerminal={(placeId, terminalId) =>
-                setShownNet(routed.netOfTerminal[`${placeId}.${terminalId}`] ?? null)
+                setShownNet(routed.netOfTerminal[keyOfTerminal({ placeId, terminalId })] ?? null)
               }
             />
           ) : planned && moment === 'next' ? (

@@ -1,0 +1,89 @@
+import { keyOfTerminal, terminalAt, type TerminalAt, type TerminalKey } from '../model/terminal-key'
+
+/** Which step of a box it is. */
+export type StepName =
+  | { readonly kind: (typeof ALONE)[number] }
+  | { readonly kind: 'identify' | 'clamp' | 'remark' | 'cap'; readonly endId: string }
+  | { readonly kind: 'take-out' | 'tape'; readonly placeId: string }
+  | { readonly kind: 'joint'; readonly netId: string }
+  | { readonly kind: 'land' | 'cap-lead'; readonly at: TerminalAt }
+  | { readonly kind: 'bypass'; readonly groupId: string }
+  /** Of one light, where it is its lamps’. */
+  | { readonly kind: 'cure'; readonly cureId: string; readonly groupId: string | null }
+
+/** Steps that a box has once. */
+const ALONE = [
+  'photo',
+  'tester',
+  'reference',
+  'isolate',
+  'dead',
+  'tester-again',
+  'sign',
+  'tug',
+  'fold',
+  'power',
+] as const
+
+/** What a tick of it is kept under: the same step has the same key. */
+export function keyOfStep(name: StepName): string {
+  const of = ofStep(name)
+  return of === null ? name.kind : `${name.kind}:${of}`
+}
+
+function ofStep(name: StepName): string | null {
+  switch (name.kind) {
+    case 'identify':
+    case 'clamp':
+    case 'remark':
+    case 'cap':
+      return name.endId
+    case 'take-out':
+    case 'tape':
+      return name.placeId
+    case 'joint':
+      return name.netId
+    case 'land':
+    case 'cap-lead':
+      return keyOfTerminal(name.at)
+    case 'bypass':
+      return name.groupId
+    case 'cure':
+      return name.groupId === null ? name.cureId : `${name.cureId}:${name.groupId}`
+    default:
+      return null
+  }
+}
+
+/** The step that a tick was kept under; null for what is no step of the work. */
+export function stepOfKey(key: string): StepName | null {
+  const colon = key.indexOf(':')
+  if (colon < 0) return isAlone(key) ? { kind: key } : null
+  const [kind, of] = [key.slice(0, colon), key.slice(colon + 1)]
+  switch (kind) {
+    case 'identify':
+    case 'clamp':
+    case 'remark':
+    case 'cap':
+      return { kind, endId: of }
+    case 'take-out':
+    case 'tape':
+      return { kind, placeId: of }
+    case 'joint':
+      return { kind, netId: of }
+    case 'land':
+    case 'cap-lead':
+      return isTerminal(of) ? { kind, at: terminalAt(of) } : null
+    case 'bypass':
+      return { kind, groupId: of }
+    case 'cure': {
+      const [cureId = '', groupId = null] = of.split(':')
+      return { kind, cureId, groupId }
+    }
+    default:
+      return null
+  }
+}
+
+const isAlone = (key: string): key is (typeof ALONE)[number] => (ALONE as readonly string[]).includes(key)
+const isTerminal = (of: string): of is TerminalKey => of.includes('.')
