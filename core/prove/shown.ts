@@ -78,15 +78,22 @@ function liveReturns(compiled: Compiled, { joined, potentials, lights }: Solutio
   })
 }
 
-/** Share of full light that a group's control asks for; null where positions say nothing by themselves. */
+/**
+ * Share of full light that a group's control asks for: on or off as any of its places says, at the level of the one
+ * that dims; null where positions say nothing by themselves.
+ */
 export function askedOf(compiled: Compiled, state: State, groupId: string): number | null {
-  for (const [device, { placed, commanded, outOfService }] of compiled.devices.entries()) {
-    if (placed.groupId !== groupId || !commanded) continue
-    if (!holds(state, commanded) || (outOfService && holds(state, outOfService))) return 0
-    const dimming = compiled.contacts.find(contact => contact.device === device && contact.share)?.share
-    return dimming ? dimming.of[state[dimming.variable]!]! : 1
-  }
-  return null
+  const own = compiled.devices.flatMap((each, device) =>
+    each.placed.groupId === groupId ? [{ ...each, device }] : [],
+  )
+  const says = own.find(({ commanded }) => commanded)?.commanded
+  if (!says) return null
+  if (!holds(state, says) || own.some(({ outOfService }) => outOfService && holds(state, outOfService)))
+    return 0
+  const dims = compiled.contacts.find(
+    ({ device, share }) => share && own.some(each => each.device === device),
+  )?.share
+  return dims ? dims.of[state[dims.variable]!]! : 1
 }
 
 /** What of full light is asked of a lamp that nothing works. */

@@ -98,7 +98,7 @@ function linkedSets(all: readonly DeviceModel[], count: number): DeviceSet[] {
   return linked.flatMap(main => {
     const family = linked.filter(each => each.family === main.family && each.radio === main.radio)
     const [cheapest] = family
-      .filter(each => each.dims === null && !each.motorAllowed === !main.motorAllowed)
+      .filter(each => each.dims === null)
       .sort((a, b) => a.price - b.price || (a.id < b.id ? -1 : 1))
     // A dimmer drives the lamp from one place, and one of its family that only switches speaks from the others.
     const other = main.dims === null ? main : cheapest

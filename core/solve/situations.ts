@@ -132,25 +132,30 @@ export class Situations {
     next: Uint8Array,
     here: Situation = this.of(state),
   ): boolean {
-    const { devices, hearings } = this.compiled
+    const { hearings } = this.compiled
     const control = this.#control(state, device, event)
     if (!control || (control.electronic && !isAwake(here, device))) return false
     for (let at = 0; at < state.length; at++) next[at] = state[at]!
-    apply(control, next)
-    if (control.tells)
-      for (const peer of devices[device]!.peers) {
-        const told = this.#answer(next, peer, control.tells)
-        if (told) apply(told, next)
-      }
+    this.#do(control, device, next)
     if (hearings.length === 0) return true
     const before = here.heard
     const after = this.of(next).heard
     hearings.forEach((hearing, at) => {
       if (before[at] === after[at]) return
       const answer = this.#answer(next, hearing.device, after[at] ? 'signal-on' : 'signal-off')
-      if (answer) apply(answer, next)
+      if (answer) this.#do(answer, hearing.device, next)
     })
     return true
+  }
+
+  /** What a control brings about, and what its peers make of the word it sends. */
+  #do(control: CompiledControl, device: number, next: Uint8Array): void {
+    apply(control, next)
+    if (!control.tells) return
+    for (const peer of this.compiled.devices[device]!.peers) {
+      const told = this.#answer(next, peer, control.tells)
+      if (told) apply(told, next)
+    }
   }
 
   /** The control in force that answers to this event in this state. */

@@ -181,7 +181,7 @@ export function wrongHere(compiled: Compiled, solution: Solution): Set<string> {
       if (share < 0.93) wrong.add('onward-feed')
       continue
     }
-    const asked = askedOf(circuit, words, load.groupId)
+    const asked = askedOf(circuit, words, load)
     const light = solution.lights[at]!
     if (light === 'flickers') wrong.add('full')
     else if (asked === null && share >= 0.15 && share < 0.93) wrong.add('full')
@@ -212,13 +212,18 @@ export function wrongHere(compiled: Compiled, solution: Solution): Set<string> {
   return wrong
 }
 
-/** The share of full light that the first control of a light that says something asks for. */
-function askedOf({ devices }: Circuit, words: StateInWords, group: string): number | null {
-  const device = devices.find(({ groupId, model }) => groupId === group && model.commanded)
-  if (!device) return null
-  const { commanded, outOfService, contacts } = device.model
-  if (!stands(words, device, commanded!.when)) return 0
-  if (outOfService && stands(words, device, outOfService.when)) return 0
-  const dims = contacts.flatMap(({ share }) => share ?? [])[0]
-  return dims ? dims.of[words[device.id]![dims.variable]!]! : 1
+/** The share of full light that is asked for: whether, by the first control that says so; how much, by what drives it. */
+function askedOf(circuit: Circuit, words: StateInWords, load: Circuit['loads'][number]): number | null {
+  const own = circuit.devices.filter(({ groupId }) => groupId === load.groupId)
+  const speaks = own.filter(({ model }) => model.commanded)
+  if (speaks.length === 0) return null
+  const isOn = stands(words, speaks[0]!, speaks[0]!.model.commanded!.when)
+  const rests = own.some(each => each.model.outOfService && stands(words, each, each.model.outOfService.when))
+  if (!isOn || rests) return 0
+  const fed = walkOf(circuit, never)(load.hot)
+  const drives = own.find(({ id, model }) =>
+    model.contacts.some(({ between, share }) => share && between.some(at => fed.has(terminalPoint(id, at)))),
+  )
+  const dims = drives?.model.contacts.flatMap(({ share }) => share ?? [])[0]
+  return drives && dims ? dims.of[words[drives.id]![dims.variable]!]! : 1
 }
