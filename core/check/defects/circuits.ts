@@ -1,10 +1,11 @@
 import { DEAD_VOLTS } from '../../model/limits'
 import { isHotRole, isLoadRole } from '../../model/roles'
-import type { BoxView, EndView } from '../../job/box-view'
+import type { BoxView } from '../../job/box-view'
 import { circuitsOf } from '../../job/circuits'
 import { byPosition, oneHandle, sharersOf } from '../../panel'
 import { deviceNamed } from '../../model/trade'
 import { circuitIdOf } from '../breaker-of'
+import { endsOnTerminal, switchedNeutral, twoSupplyPair } from './switched'
 import { borrowedIn, lastAtEnds, offWhile, oneLegIn } from '../returns'
 import { figure } from '../../model/units'
 import type { Role, Severity, Sheath, TesterShows } from '../../model/vocabulary'
@@ -94,60 +95,6 @@ const wrongLabel: DefectRule = view =>
       parts: ['Directory card'],
       factId: 'label',
     }))
-
-/** The old system: hot and neutral both go to a two-place switch, so the lamp’s shell is live at times. */
-const twoSupplyPair: DefectRule = (view, trade) =>
-  view.places.flatMap(({ found, group }) => {
-    const model = deviceNamed(trade, found?.modelId ?? '')
-    const travellers = model?.terminals.filter(terminal => terminal.wants === 'traveller') ?? []
-    const roles = travellers.flatMap(({ id }) =>
-      endsOnTerminal(view, found!.id, id).map(({ end }) => end.role),
-    )
-    if (!roles.some(isHotRole) || !roles.includes('neutral')) return []
-    return [
-      {
-        kind: 'two-supply' as const,
-        of: found!.id,
-        severity: 'danger' as const,
-        what: `${group.name}: the old system with ${view.region.words.hot} and neutral on one switch; the lamp’s shell is live while it is dark`,
-        cure: 'Rewire it: one conductor switched, the return straight to neutral.',
-        parts: ['Cable of three conductors between the places, where there is none'],
-        factId: 'switched-neutral',
-      },
-    ]
-  })
-
-/** What sits on a terminal, directly or by a pigtail from a joint. */
-function endsOnTerminal(view: BoxView, deviceId: string, terminalId: string): EndView[] {
-  const joints = view.pigtails
-    .filter(each => each.deviceId === deviceId && each.terminal === terminalId)
-    .map(each => each.jointId)
-  return view.ends.filter(
-    ({ end }) =>
-      (end.deviceId === deviceId && end.terminal === terminalId) ||
-      (end.jointId !== null && joints.includes(end.jointId)),
-  )
-}
-
-/** A neutral on a contact that opens, itself or by a pigtail of its joint. */
-const switchedNeutral: DefectRule = (view, trade) =>
-  view.places.flatMap(({ found }) => {
-    const contacts = deviceNamed(trade, found?.modelId ?? '')?.contacts ?? []
-    return [...new Set(contacts.flatMap(({ between }) => between))].flatMap(terminal =>
-      endsOnTerminal(view, found!.id, terminal)
-        .filter(({ end }) => end.role === 'neutral')
-        .slice(0, 1)
-        .map(({ end, name }) => ({
-          kind: 'switched-neutral' as const,
-          of: end.id,
-          severity: 'danger' as const,
-          what: `${name}, a neutral, is switched: the lamp is live while it is off`,
-          cure: `The ${view.region.words.hot} to the switch, the neutral through to the lamp.`,
-          parts: ['Connector', 'Pigtail'],
-          factId: 'switched-neutral',
-        })),
-    )
-  })
 
 /** Two circuits on one strap, of a switch or of a receptacle whose halves were parted, go off by one handle. */
 const twoOnOneStrap: DefectRule = (view, trade) => {

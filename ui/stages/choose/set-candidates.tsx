@@ -16,7 +16,7 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
   )
   return (
     <SetList
-      title={`${place.group.name}: ${places.length} places at once`}
+      title={`${place.group.name}: ${places.length === 1 ? 'the place that is left' : `${places.length} places at once`}`}
       view={view}
       places={places}
       wantedOf={[place]}
