@@ -28,6 +28,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'no-ground',
+    'Where no ground is, only what replaces something may be fitted: behind protection that trips on a leak, or with plate and screws of nothing that conducts; a receptacle is marked “no equipment ground”.',
+    COMMON,
+  ),
+  fact(
     'load-by-kind',
     'A device has a rating for each kind of load; each kind is compared with its own.',
     SHEET,

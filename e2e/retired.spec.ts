@@ -20,7 +20,7 @@ test('one control goes for good: its light is always on, or left dead', async ({
   const asked = page.getByRole('group', { name: /^Nothing works .* any more\. It is to be$/ })
   await expect(asked).toBeVisible()
   await expect(page.getByText(/blank plate on/)).toHaveCount(0)
-  await asked.getByRole('radio', { name: 'Always on' }).check()
+  await asked.getByRole('radio', { name: 'Always on' }).click()
   await expect(page.getByText(/blank plate on/)).toBeVisible()
   await expect(page.getByText(/^Proven/).first()).toBeVisible()
   await saved(page)

@@ -3,7 +3,7 @@ import type { Supply } from '../model/device'
 import { newCable } from './cable'
 import { line, type Cure, type Line, type Verdict } from './line'
 import { leastWatts } from './measured'
-import { groundIn, neutralIn, type Availability, type Question } from './place'
+import { groundIn, neutralIn, type Question } from './place'
 
 /** What keeps the electronics alive: the best of the ways this device can be fed here. */
 export function supplyLines(question: Question): Line[] {
@@ -192,55 +192,4 @@ function throughLoadLine(question: Question, minimumWatts: number): Line {
       ],
     },
   )
-}
-
-/** The protective ground of the device itself. */
-export function groundLines(question: Question): Line[] {
-  const { view, device, trade } = question
-  if (!device.terminals.some(terminal => terminal.wants === 'ground')) return []
-  const { ground } = view.region.words
-  const available: Availability = groundIn(view)
-  switch (available.kind) {
-    case 'proven':
-      return [
-        line(
-          'ground',
-          'fits',
-          `The ${ground} is present and continuous: ${available.name}.`,
-          'ground-present',
-        ),
-      ]
-    case 'unproven':
-    case 'not-recorded':
-    case 'not-read':
-      return [
-        line('ground', 'not-known', `The ${ground} is not shown to be continuous.`, 'ground-present', {
-          settledBy: available.settledBy,
-        }),
-      ]
-    case 'none':
-      return [
-        device.groundRequired
-          ? line(
-              'ground',
-              'does-not-fit',
-              `No ${ground} in this box, and its sheet asks for one.`,
-              'ground-present',
-              {
-                cures: [newCable(question, `a ${ground}`)],
-              },
-            )
-          : line('ground', 'fits-if', `No ${ground} in this box.`, 'ground-present', {
-              cures: [
-                {
-                  id: 'insulating-plate',
-                  says: 'Insulating plate and screws, or ground-fault protection, as local code permits.',
-                  price: trade.prices.plate,
-                  minutes: trade.minutes.plate,
-                  here: true,
-                },
-              ],
-            }),
-      ]
-  }
 }

@@ -213,6 +213,7 @@ export const PRICED_WORKS = [
   'bypass',
   'plate',
   'breaker-change',
+  'protected-breaker',
   'deeper-box',
   'wider-box',
   'new-cable',
