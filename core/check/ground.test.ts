@@ -5,15 +5,15 @@ import { boxView } from '../job/box-view'
 import type { Protection } from '../model/vocabulary'
 import { checkPlace } from '.'
 
-/** A box without any ground. */
-const CABLES: UsualBox['cables'] = [
+/** A box without any ground; of which breaker its conductors are is said or not. */
+const cables = (circuit: string | undefined): UsualBox['cables'] => [
   {
     name: 'A',
     far: 'panel',
     entry: 'bottom',
     strands: [
-      strand('black', 'upper', 'line', { circuit: '7' }),
-      strand('white', 'joint:whites', 'neutral', { circuit: '7' }),
+      strand('black', 'upper', 'line', { circuit }),
+      strand('white', 'joint:whites', 'neutral', { circuit }),
     ],
   },
   {
@@ -31,10 +31,11 @@ function ground(
     readonly other?: Protection
     readonly old?: boolean
     readonly recorded?: boolean
+    readonly circuit?: string
   } = {},
 ) {
-  const { protection = 'none', other, old = true, recorded = true } = given
-  const { record, box } = usualBox({ cables: CABLES })
+  const { protection = 'none', other, old = true, recorded = true, circuit = '7' } = given
+  const { record, box } = usualBox({ cables: cables(circuit === '?' ? undefined : circuit) })
   const [first] = Object.values(record.circuits)
   const second = { ...first!, id: 'circuit-9', breaker: '9', protection: other ?? 'none' }
   const view = boxView(
@@ -108,5 +109,12 @@ describe('a box without a ground: what may still be fitted', () => {
   it('by the breaker of its own light, not by another that feeds the box too', () => {
     expect(ground('switch-plain-15', { protection: 'ground-fault', other: 'none' })?.[0]).toBe('fits')
     expect(ground('switch-plain-15', { protection: 'none', other: 'ground-fault' })?.[0]).toBe('fits-if')
+  })
+
+  it('by all that feed the box, where nobody has said which feeds its light', () => {
+    const both = (other: Protection) =>
+      ground('switch-plain-15', { circuit: '?', protection: 'ground-fault', other })?.[0]
+    expect(both('ground-fault')).toBe('fits')
+    expect(both('none')).toBe('fits-if')
   })
 })
