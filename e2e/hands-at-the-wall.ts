@@ -36,6 +36,14 @@ export const AT_THE_WALL: HandsOf<
     toSpot: ASKED,
     toGroupId: ASKED,
     workedDeviceId: ASKED,
+    lampsOutGroupId: inTest(
+      'e2e/reading-by-hand.spec.ts',
+      'a reading with the lamps out, and one with a device off its wires',
+    ),
+    offDeviceId: inTest(
+      'e2e/reading-by-hand.spec.ts',
+      'a reading with the lamps out, and one with a device off its wires',
+    ),
     answer: ASKED,
     struck: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
     corrected: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),

@@ -112,11 +112,14 @@ export class SimulatedTester {
     return good(null)
   }
 
-  #held({ kind, from, to, power, apart }: Question): Result<Shown> {
-    const light = [from, to].find(spot => spot.kind === 'lamp-holder')
-    const circuit = light?.kind === 'lamp-holder' ? withoutLamps(this.circuit, light.light) : this.circuit
+  #held({ kind, from, to, power, apart, lampsOut, off }: Question): Result<Shown> {
+    const spot = [from, to].find(each => each.kind === 'lamp-holder')
+    const light = lampsOut ?? (spot?.kind === 'lamp-holder' ? spot.light : undefined)
+    const lit = off === undefined ? this.circuit : withoutDevice(this.circuit, off)
+    const circuit = light === undefined ? lit : withoutLamps(lit, light)
+    const { [off ?? '']: _, ...others } = this.#state
     const stand: Stand = {
-      state: this.#state,
+      state: others,
       off: power === 'off' ? circuit.supplies.map(({ id }) => id) : [],
       opened: circuit.joints.flatMap(({ id }) => {
         const box = this.boxOfJoint.get(id)
@@ -183,6 +186,19 @@ const unusable = (shown: Shown) =>
       shown.kind === 'refused' ? shown.hazard : 'the instrument shows nothing of the kind',
     ),
   )
+
+/** A device off its wires: each conductor that was on it hangs by itself; joints of conductors stay. */
+function withoutDevice(circuit: Circuit, deviceId: string): Circuit {
+  const isOn = (point: string) => point.startsWith(`${deviceId}.`)
+  return {
+    ...circuit,
+    devices: circuit.devices.filter(({ id }) => id !== deviceId),
+    joints: circuit.joints.map(joint => ({
+      ...joint,
+      members: joint.members.filter(member => !isOn(member)),
+    })),
+  }
+}
 
 /** A lamp taken out leaves its contacts. */
 const withoutLamps = (circuit: Circuit, light: string): Circuit => ({

@@ -50,7 +50,12 @@ const seenIn = (view: BoxView) => [
         // No current with the power off is a hold point met, and says nothing of what a conductor is.
         (purpose === 'clamp' && !(value === 0 && breaker === 'off')),
     )
-    .map(({ id, answer, value }) => [id, answer, value]),
+    .map(({ id, answer, value, lampsOutGroupId, offDeviceId }) => [
+      id,
+      answer,
+      value,
+      ...(lampsOutGroupId === null && offDeviceId === null ? [] : [lampsOutGroupId, offDeviceId]),
+    ]),
 ]
 
 /** 53 bits are plenty to tell one state of a few boxes from the next. */

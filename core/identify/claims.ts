@@ -105,14 +105,15 @@ export function bears(view: BoxView, net: ReadonlySet<string>, role: Role, readi
   if (reading.breaker === 'off') return nominal ? 'contradicts' : 'says-nothing'
   const returns = partner === 'neutral' || partner === 'ground'
   // Apart from its joint, what goes on from here is fed by nothing.
-  const apart = reading.switchPosition === 'separated'
+  const isOff = reading.offDeviceId !== null
+  const apart = reading.switchPosition === 'separated' || isOff
   if (apart && dead && (role === 'onward-feed' || role === 'neutral')) return 'says-nothing'
   if (apart && nominal && role === 'neutral' && partner !== 'hot') return 'says-nothing'
   switch (SIDE_OF[role]) {
     case 'hot':
       return returns ? (nominal ? 'supports' : 'contradicts') : 'says-nothing'
     case 'load':
-      if (!returns || reading.switchPosition === 'not-known') return 'says-nothing'
+      if (!returns || isOff || reading.switchPosition === 'not-known') return 'says-nothing'
       return (reading.switchPosition === 'on') === nominal ? 'supports' : 'contradicts'
     case 'neutral':
       if (partner === 'hot') return nominal ? 'supports' : 'contradicts'

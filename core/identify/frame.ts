@@ -21,6 +21,8 @@ export interface FrameEnd extends SurveyEnd {
 /** A device that hands move: what it joins in each of its two positions. */
 export interface FrameSwitch {
   readonly device: SurveyDevice
+  /** Its place among the devices. */
+  readonly deviceAt: number
   readonly box: number
   readonly light: number
   readonly closed: readonly [readonly Pair[], readonly Pair[]]
@@ -43,6 +45,8 @@ export interface Frame {
   /** Cables as the indices of their insulated ends. */
   readonly cables: readonly { readonly box: number; readonly ends: readonly number[] }[]
   readonly switches: readonly FrameSwitch[]
+  /** Terminals of each device that anything is on. */
+  readonly terminals: readonly (readonly number[])[]
   /** What is joined in each box as found, devices apart. */
   readonly joined: readonly (readonly Pair[])[]
   readonly nodes: Nodes
@@ -94,7 +98,7 @@ export function frameOf(survey: Survey): Result<Frame> {
     }
   })
   const lightAt = new Map(survey.lights.map(({ id }, at) => [id, at]))
-  const switches = survey.devices.flatMap((device): FrameSwitch[] => {
+  const switches = survey.devices.flatMap((device, deviceAt): FrameSwitch[] => {
     const positions = positionsOf(device.model)
     if (!positions) return []
     const pairs = (closed: readonly (readonly [string, string])[]): Pair[] =>
@@ -102,6 +106,7 @@ export function frameOf(survey: Survey): Result<Frame> {
     return [
       {
         device,
+        deviceAt,
         box: boxAt.get(device.boxId)!,
         light: lightAt.get(device.lightId)!,
         closed: [pairs(positions[0]), pairs(positions[1])],
@@ -141,7 +146,10 @@ export function frameOf(survey: Survey): Result<Frame> {
     onHot: some(ONWARD),
     onNeutral: some(ONWARD),
   }
-  return good({ survey, ends, indexOf, cables, switches, joined, nodes: { ...nodes, count } })
+  const terminals = survey.devices.map(({ id, model }) =>
+    model.terminals.flatMap(each => numbered.get(`terminal ${id} ${each.id}`) ?? []),
+  )
+  return good({ survey, ends, indexOf, cables, switches, terminals, joined, nodes: { ...nodes, count } })
 }
 
 /** What a device joins in the two positions that differ most; null for one that joins nothing by hand. */

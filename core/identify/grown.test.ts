@@ -61,6 +61,22 @@ describe('the search against what is read', () => {
   })
 })
 
+describe('readings that somebody takes with lamps out, or with a device off its wires', () => {
+  it('prove nothing that is not so, and contradict nothing, whatever is read besides', () => {
+    const cuts = [
+      ...cutsOf(900, 6, 1, false),
+      ...cutsOf(2400, 4, 1, true),
+      ...cutsOf(720, 12, 2, false)
+        .filter(({ survey }) => survey.boxes.length > 1)
+        .slice(0, 1),
+    ]
+    const { done, wrong } = played(cuts, at => ({ live: true, watches: false, most: 30, own: 8, seed: at }))
+    expect(wrong).toEqual([])
+    expect(done.filter(({ cut, contradictions }) => cut.mistake === 'none' && contradictions > 0)).toEqual([])
+    expect(done.reduce((sum, { own }) => sum + own, 0)).toBeGreaterThan(40)
+  })
+})
+
 describe('boxes cut out of houses that nobody listed', () => {
   it('one box: nothing wrong is proven, true readings contradict nothing, most are fully proven', () => {
     const { wrong, contradicted, fully, done } = played(cutsOf(300, 10, 1, false), () => ({

@@ -82,7 +82,7 @@ function lightsIn({ of: held, standing: left, worth }: Ledger): (string | null)[
   if (first === undefined) return none
   const likeliest = held.hypotheses[left.reduce((best, at) => (worth(at) > worth(best) ? at : best), first)]!
   const metal = new Standing(frame)
-  metal.fill(likeliest, { power: 'on', apart: 0, lampsOut: -1 }, OPEN)
+  metal.fill(likeliest, { power: 'on', apart: 0, lampsOut: -1, off: 0 }, OPEN)
   return frame.ends.map(({ index }) => {
     const lamp = likeliest.lamps.findIndex(
       ({ over }) => metal.root(over) === metal.root(index) && metal.drive(index) === 0,
@@ -138,7 +138,10 @@ function isHeldTo({ frame }: Case, { question }: Pick<Taken, 'question'>, end: n
   return [question.from, question.to].some(spot => {
     if (spot.kind !== 'end') return false
     const other = frame.ends[frame.indexOf.get(spot.end)!]!
-    return other.index === index || (question.apart.length === 0 && other.foundNode === foundNode)
+    return (
+      other.index === index ||
+      (question.apart.length === 0 && question.off === undefined && other.foundNode === foundNode)
+    )
   })
 }
 

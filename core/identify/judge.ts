@@ -186,8 +186,8 @@ export class Judge {
     let loaded = network
     let exact = 0
     for (const readings of stands) {
-      const { apart, question } = readings[0]!.asked
-      const out = switchesOut(this.frame, apart)
+      const { apart, off, question } = readings[0]!.asked
+      const out = switchesOut(this.frame, { apart, off })
       let plain = this.#plainly(loaded, readings, out)
       for (let index = 0; index < readings.length; index++) {
         const held = readings[index]!
@@ -223,8 +223,8 @@ export class Judge {
     return plain
   }
 
-  #stand(network: Hypothesis, { apart, lampsOut, question }: Asked, at: number): void {
-    this.standing.fill(network, { power: question.power, apart, lampsOut }, at)
+  #stand(network: Hypothesis, { apart, lampsOut, off, question }: Asked, at: number): void {
+    this.standing.fill(network, { power: question.power, apart, lampsOut, off }, at)
   }
 
   /** The loads that let a reading be so, in the first position of the switches where some do. */
@@ -297,8 +297,8 @@ export type Stands = readonly (readonly Held[])[]
 export function byStand(held: readonly Held[]): Stands {
   const stands = new Map<number, Held[]>()
   for (const each of held) {
-    const { apart, lampsOut, question } = each.asked
-    const key = apart * 64 + (lampsOut + 1) * 2 + (question.power === 'on' ? 1 : 0)
+    const { apart, lampsOut, off, question } = each.asked
+    const key = (off * 32 + apart) * 64 + (lampsOut + 1) * 2 + (question.power === 'on' ? 1 : 0)
     const known = stands.get(key)
     if (known) known.push(each)
     else stands.set(key, [each])

@@ -98,8 +98,10 @@ export class Ledger {
     return this.#answers
   }
 
-  #unknown({ from, to, apart, work }: Question): string | null {
+  #unknown({ from, to, apart, work, lampsOut, off }: Question): string | null {
     const { indexOf, survey, switches } = this.of.frame
+    if (lampsOut !== undefined && !survey.lights.some(({ id }) => id === lampsOut)) return 'lampsOut'
+    if (off !== undefined && !survey.devices.some(({ id }) => id === off)) return 'off'
     const known = (spot: Spot) =>
       spot.kind === 'end'
         ? indexOf.has(spot.end)

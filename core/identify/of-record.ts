@@ -120,9 +120,28 @@ export function takenIn(views: readonly BoxView[]): Taken[] {
     .sort((a, b) => a.reading.seq - b.reading.seq || (a.reading.id < b.reading.id ? -1 : 1))
     .flatMap(({ region, reading }) => {
       const { id, answer } = reading
-      const question = answer === null ? askedByHand(reading) : questionOf(reading, boxes)
+      const asked = answer === null ? askedByHand(reading) : questionOf(reading, boxes)
+      const question = asked && { ...asked, ...standOf(reading, views) }
+      // At the holder of one light its own lamps are out as well: lamps of two are not reckoned with.
+      const spots = question ? [question.from, question.to] : []
+      const lamps = spots.flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : []))
+      if (question?.lampsOut !== undefined && lamps.some(light => light !== question.lampsOut)) return []
       return question ? [{ id, question, answer: answer ?? answerOfVolts(reading.value, region) }] : []
     })
+}
+
+/** What was out or off meanwhile, of what hangs together here; of nothing else does it make a difference. */
+function standOf(
+  { lampsOutGroupId, offDeviceId }: Reading,
+  views: readonly BoxView[],
+): Pick<Question, 'lampsOut' | 'off'> {
+  const places = views.flatMap(view => view.places)
+  const lamps = places.find(({ group, found }) => found !== null && group.id === lampsOutGroupId)
+  const device = places.find(({ found }) => found !== null && found.id === offDeviceId)
+  return {
+    ...(lamps ? { lampsOut: lamps.group.id } : {}),
+    ...(device ? { off: device.found!.id } : {}),
+  }
 }
 
 /**
@@ -173,7 +192,7 @@ type QuestionFields = Omit<Reading, 'id' | 'boxId' | 'seq' | 'at' | 'extra'>
 
 /** The row of a reading that answers a question; `value` as it was shown, in the unit of its instrument. */
 export function readingFor(question: Question, answer: Answer, value: number, boxes: number): QuestionFields {
-  const { kind, power, apart, from, to, work } = question
+  const { kind, power, apart, from, to, work, lampsOut = null, off = null } = question
   const everything = apart.length === boxes && boxes > 1
   return {
     ...BLANK.readings,
@@ -187,6 +206,8 @@ export function readingFor(question: Question, answer: Answer, value: number, bo
     switchPosition: apart.length > 0 ? 'separated' : 'not-known',
     stand: apart.length === 0 ? 'as-found' : everything ? 'all-boxes' : 'this-box',
     workedDeviceId: work,
+    lampsOutGroupId: lampsOut,
+    offDeviceId: off,
     answer: answer as Reading['answer'],
   }
 }

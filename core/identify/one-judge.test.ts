@@ -174,4 +174,40 @@ describe('one judge of what a conductor is', () => {
     )!
     expect(takenIn([view])).toEqual([])
   })
+
+  it('what was out or off meanwhile goes with a reading by either door, and what hangs nowhere here does not', () => {
+    const { record } = usualBox({ proven: false })
+    const [place] = Object.values(record.places)
+    const light = place!.groupId
+    const [device] = Object.values(record.devices)
+    const stands = (more: Partial<Row<'readings'>>) =>
+      Object.values(DOORS).map(door => {
+        const row = { ...door(1, [A_BLACK, A_BARE, 120, false]), ...more }
+        const view = boxView({ ...record, readings: { [row.id]: row } }, 'box')!
+        return takenIn([view]).map(({ question: { lampsOut, off } }) => [lampsOut, off])
+      })
+    expect(stands({})).toEqual([[[undefined, undefined]], [[undefined, undefined]]])
+    expect(stands({ lampsOutGroupId: light, offDeviceId: device!.id })).toEqual([
+      [[light, device!.id]],
+      [[light, device!.id]],
+    ])
+    expect(stands({ lampsOutGroupId: 'elsewhere', offDeviceId: 'another' })).toEqual([
+      [[undefined, undefined]],
+      [[undefined, undefined]],
+    ])
+    // At the holder of another light its own lamps are out too.
+    expect(
+      stands({ toEndId: null, toSpot: 'lamp-holder', toGroupId: 'other', lampsOutGroupId: light })[0],
+    ).toEqual([])
+  })
+
+  it('what was off when a reading was taken is part of what was found by it', () => {
+    const { record } = usualBox({ proven: false })
+    const [device] = Object.values(record.devices)
+    const row = DOORS['by hand']!(1, [A_BLACK, A_BARE, 120, false])
+    const basis = (more: Partial<Row<'readings'>>) =>
+      basisOf({ ...record, readings: { [row.id]: { ...row, ...more } } }, 'box')
+    expect(basis({})).not.toBe(basis({ offDeviceId: device!.id }))
+    expect(basis({})).not.toBe(basis({ lampsOutGroupId: Object.values(record.places)[0]!.groupId }))
+  })
 })

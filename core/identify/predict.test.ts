@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { frameOf } from './frame'
+import type { Hypothesis } from './hypothesis'
 import { agrees, askedIn } from './predict'
-import { bitOf, keyOf } from './question'
+import { bitOf, keyOf, type Question } from './question'
+import { Standing } from './standing'
 import { randomHidden } from '@/testing/identify/arrangements'
 import { prepare, testerOf } from '@/testing/identify/run'
 
@@ -34,5 +37,100 @@ describe(`what a way of wiring allows agrees with what a tester shows (${COUNT},
       }
     }
     expect(faults).toEqual([])
+  })
+})
+
+describe('lamps out, and a device off its wires', () => {
+  /** The same questions, with lamps out or a device off its wires, or both. */
+  const varied = (question: Question, at: number, lights: readonly string[], devices: readonly string[]) =>
+    question.kind === 'light' || question.work !== null
+      ? []
+      : [
+          { ...question, lampsOut: lights[at % lights.length]! },
+          { ...question, off: devices[at % devices.length]! },
+          { ...question, lampsOut: lights[at % lights.length]!, off: devices[at % devices.length]! },
+        ]
+
+  it('one way of wiring with the true roles allows every true answer (60, seeds from 1)', () => {
+    const faults: string[] = []
+    let asked = 0
+    for (let seed = 1; seed <= 60; seed++) {
+      const hidden = randomHidden(seed, 3)
+      const { held, candidates } = prepare(hidden)
+      const { lights, devices } = held.frame.survey
+      if (!held.complete || devices.length === 0) continue
+      const truth = held.frame.ends.map(({ id }) => hidden.roles.get(id)).join(' ')
+      let left = held.hypotheses
+        .map((_, at) => at)
+        .filter(at => held.classes[held.classOf[at]!]!.join(' ') === truth)
+      const tester = testerOf(hidden)
+      const questions = candidates.questions.flatMap((each, at) =>
+        varied(
+          each,
+          at,
+          lights.map(({ id }) => id),
+          devices.map(({ id }) => id),
+        ),
+      )
+      for (const question of questions) {
+        const answered = tester.answer(question)
+        if (!answered.ok) continue
+        asked++
+        const bit = bitOf(question, answered.value)
+        const own = askedIn(held.frame, question)
+        left = left.filter(at => agrees(held.predictor.allowed(held.hypotheses[at]!, own), bit))
+        if (left.length === 0) {
+          faults.push(`${hidden.name}: ${keyOf(question)} shows ${answered.value}`)
+          break
+        }
+      }
+    }
+    expect(faults).toEqual([])
+    expect(asked).toBeGreaterThan(800)
+  })
+
+  it('off its wires a device joins nothing, nor what was under one screw of it; on them it does', () => {
+    let [parted, joined] = [0, 0]
+    for (let seed = 1; seed <= 60; seed++) {
+      const { frame } = prepare(randomHidden(seed, 3)).held
+      frame.survey.devices.forEach(({ id, pigtails }, device) => {
+        const on = frame.ends.filter(({ seat }) => seat.kind === 'terminal' && seat.deviceId === id)
+        const [one, two] = on
+        if (!one || !two || pigtails.length > 0) return
+        const crowded = frameOf({
+          ...frame.survey,
+          cables: frame.survey.cables.map(cable => ({
+            ...cable,
+            ends: cable.ends.map(end => (end.id === two.id ? { ...end, seat: one.seat } : end)),
+          })),
+        })
+        if (!crowded.ok) throw new Error(crowded.faults[0]!.message)
+        for (const each of [frame, crowded.value]) {
+          const standing = new Standing(each)
+          const nothing = {
+            beyond: new Int16Array(each.ends.length).fill(-1),
+            lamps: [],
+            loads: [],
+            sources: 1,
+          } as unknown as Hypothesis
+          for (let at = 0; at < 1 << each.switches.length; at++)
+            for (const off of [0, 1 << device]) {
+              standing.fill(nothing, { power: 'off', apart: 0, lampsOut: -1, off }, at)
+              for (const { index: a } of on)
+                for (const { index: b } of on) {
+                  if (a >= b) continue
+                  const isOne = standing.root(a) === standing.root(b)
+                  const isLinked = standing.connected(a, b)
+                  if (off > 0) {
+                    parted++
+                    expect([seed, isOne, isLinked]).toEqual([seed, false, false])
+                  } else if (isOne) joined++
+                }
+            }
+        }
+      })
+    }
+    expect(parted).toBeGreaterThan(500)
+    expect(joined).toBeGreaterThan(100)
   })
 })

@@ -28,6 +28,8 @@ export interface Asked {
   readonly to: number
   /** Light whose lamps are out for it, or −1. */
   readonly lampsOut: number
+  /** Devices off their wires, as bits. */
+  readonly off: number
 }
 
 export function askedIn(frame: Frame, question: Question): Asked {
@@ -38,6 +40,8 @@ export function askedIn(frame: Frame, question: Question): Asked {
     from: fixedNode(frame, question.from),
     to: fixedNode(frame, question.to),
     lampsOut: lampsOut(frame, question),
+    off:
+      question.off === undefined ? 0 : 1 << frame.survey.devices.findIndex(({ id }) => id === question.off),
     work: question.work === null ? -1 : frame.switches.findIndex(({ device }) => device.id === question.work),
   }
 }
@@ -46,14 +50,18 @@ function fixedNode({ indexOf, nodes }: Frame, spot: Spot): number {
   return spot.kind === 'end' ? indexOf.get(spot.end)! : spot.kind === 'earth' ? nodes.earth : -1
 }
 
-function lampsOut({ survey }: Frame, { kind, from, to }: Question): number {
+function lampsOut({ survey }: Frame, { kind, from, to, lampsOut: out }: Question): number {
+  if (out !== undefined) return survey.lights.findIndex(({ id }) => id === out)
   const spot = kind === 'light' ? undefined : [from, to].find(each => each.kind === 'lamp-holder')
   return spot?.kind === 'lamp-holder' ? survey.lights.findIndex(({ id }) => id === spot.light) : -1
 }
 
-/** Switches whose box is apart, as bits: they are out, and their positions make no difference. */
-export const switchesOut = ({ switches }: Frame, apart: number): number =>
-  switches.reduce((bits, { box }, at) => ((apart >> box) & 1 ? bits | (1 << at) : bits), 0)
+/** Switches whose box is apart, or that are off their wires, as bits: their positions make no difference. */
+export const switchesOut = ({ switches }: Frame, { apart, off }: Pick<Asked, 'apart' | 'off'>): number =>
+  switches.reduce(
+    (bits, { box, deviceAt }, at) => (((apart >> box) | (off >> deviceAt)) & 1 ? bits | (1 << at) : bits),
+    0,
+  )
 
 /**
  * What each hypothesis allows as answer, as bits. Where positions of switches are not known, or lamps lie in
@@ -79,17 +87,17 @@ export class Predictor {
     return this.allowedOfAll(hypothesis, [asked])[0]!
   }
 
-  /** The same for many questions of one stand: the same power, the same boxes apart, the same lamps out. */
+  /** The same for many questions of one stand: the same power, boxes apart, lamps out and devices off. */
   allowedOfAll(hypothesis: Hypothesis, all: readonly Asked[]): Uint8Array {
-    const [{ question, apart, lampsOut }] = all as [Asked]
+    const [{ question, apart, lampsOut, off }] = all as [Asked]
     const { switches } = this.frame
     const positions = 1 << switches.length
-    const out = switchesOut(this.frame, apart)
+    const out = switchesOut(this.frame, { apart, off })
     const { first, of } = this.#spotsOf(all)
     const shown = new Uint8Array(first.length * positions)
     for (let at = 0; at < positions; at++) {
       if ((at & out) !== 0) continue
-      this.#standing.fill(hypothesis, { power: question.power, apart, lampsOut }, at)
+      this.#standing.fill(hypothesis, { power: question.power, apart, lampsOut, off }, at)
       for (let index = 0; index < first.length; index++)
         shown[index * positions + at] = this.#shown.bits(hypothesis, first[index]!)
     }

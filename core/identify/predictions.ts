@@ -23,7 +23,7 @@ export class Candidates {
     const stands = new Map<string, { numbers: number[]; asked: Asked[] }>()
     questions.forEach((question, number) => {
       const asked = askedIn(of.frame, question)
-      const key = `${question.power} ${asked.apart} ${asked.lampsOut}`
+      const key = `${question.power} ${asked.apart} ${asked.lampsOut} ${asked.off}`
       const stand = stands.get(key) ?? { numbers: [], asked: [] }
       stand.numbers.push(number)
       stand.asked.push(asked)

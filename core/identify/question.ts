@@ -23,6 +23,10 @@ export interface Question {
   readonly to: Spot
   /** The device that is worked while one watches; null where nothing is touched. */
   readonly work: string | null
+  /** The light whose lamps are out of their holders; absent where none are. */
+  readonly lampsOut?: string
+  /** The device that is off its wires, each of them by itself in the air; absent where none is. */
+  readonly off?: string
 }
 
 /** Answers by kind of question; the place of each in its list is its bit. */
@@ -54,8 +58,17 @@ const spotKey = (spot: Spot): string =>
   spot.kind === 'end' ? spot.end : spot.kind === 'lamp-holder' ? `holder of ${spot.light}` : spot.kind
 
 /** One word for a question: the same question has the same, however it came about. */
-export const keyOf = ({ kind, power, apart, from, to, work }: Question): string =>
-  [kind, power, apart.join('+') || 'as found', spotKey(from), spotKey(to), work ?? '–'].join(' | ')
+export const keyOf = ({ kind, power, apart, from, to, work, lampsOut, off }: Question): string =>
+  [
+    kind,
+    power,
+    apart.join('+') || 'as found',
+    spotKey(from),
+    spotKey(to),
+    work ?? '–',
+    ...(lampsOut === undefined ? [] : [`lamps of ${lampsOut} out`]),
+    ...(off === undefined ? [] : [`${off} off`]),
+  ].join(' | ')
 
 /** From here on, as a share of nominal, the two ends stand on different legs. */
 const DOUBLE_FROM = 1.5

@@ -17,7 +17,8 @@ export function rolesIn(frame: Frame, standing: Standing, hypothesis: Hypothesis
   const { ends, cables, survey, switches } = frame
   const { lamps, loads } = hypothesis
   const boxes = survey.boxes.length
-  const stand = (apart: number) => standing.fill(hypothesis, { power: 'on', apart, lampsOut: -1 }, OPEN)
+  const stand = (apart: number) =>
+    standing.fill(hypothesis, { power: 'on', apart, lampsOut: -1, off: 0 }, OPEN)
   const driven = () => ends.map(({ index }) => standing.drive(index))
   const metal = () => ends.map(({ index }) => standing.root(index))
 

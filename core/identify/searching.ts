@@ -71,9 +71,10 @@ export class Searching {
     this.standsApart = byStand(this.apart)
     const { lights } = frame.survey
     const holders = new Set(
-      held.flatMap(({ asked: { question } }) =>
-        [question.from, question.to].flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : [])),
-      ),
+      held.flatMap(({ asked: { question } }) => [
+        ...[question.from, question.to].flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : [])),
+        ...(question.lampsOut === undefined ? [] : [question.lampsOut]),
+      ]),
     )
     this.heldTo = lights.map(({ id }) => holders.has(id))
     this.cappedMore = claims && frame.ends.some(({ index }) => this.isCapped(index)) ? CAPPED_MORE : 0

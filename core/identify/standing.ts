@@ -2,11 +2,15 @@ import type { Frame, Pair } from './frame'
 import type { Hypothesis } from './hypothesis'
 import { join, root } from './metal'
 
-/** Boxes whose conductors are all apart, as bits; whether the breakers are on; a light with its lamps out, or −1. */
+/**
+ * Boxes whose conductors are all apart, as bits; whether the breakers are on; a light with its lamps out, or −1;
+ * devices off their wires, as bits.
+ */
 export interface Power {
   readonly power: 'on' | 'off'
   readonly apart: number
   readonly lampsOut: number
+  readonly off: number
 }
 
 /** Potentials as bits: the earth’s, then one for each source. */
@@ -43,12 +47,13 @@ export class Standing {
   }
 
   /** `positions`: bit by bit the position of each switch. */
-  fill(hypothesis: Hypothesis, { power, apart, lampsOut }: Power, positions: number): void {
+  fill(hypothesis: Hypothesis, stand: Power, positions: number): void {
+    const { power, apart, off } = stand
     const { ends, nodes } = this.#frame
     const { beyond } = hypothesis
-    this.#parent.set(this.#base(apart, positions))
+    this.#parent.set(this.#base(apart, off, positions))
     for (let end = 0; end < ends.length; end++) if (beyond[end]! >= 0) this.#join(end, beyond[end]!)
-    this.#collectElements(hypothesis, power, apart, lampsOut)
+    this.#collectElements(hypothesis, stand)
     const drive = this.#drive.fill(0)
     if (power === 'off') {
       this.#join(nodes.earth, nodes.neutral)
@@ -63,7 +68,7 @@ export class Standing {
 
   /** The metal of the boxes as found, every switch open, and of what is already known beyond them. */
   metal(beyond: Int16Array, into: Uint16Array): void {
-    this.#parent.set(this.#base(0, OPEN))
+    this.#parent.set(this.#base(0, 0, OPEN))
     for (let end = 0; end < this.#frame.ends.length; end++)
       if (beyond[end]! >= 0) this.#join(end, beyond[end]!)
     into.set(this.#parent)
@@ -119,19 +124,21 @@ export class Standing {
   }
 
   /** Joints and contacts of the boxes that are not apart, joined once for all hypotheses. */
-  #base(apart: number, positions: number): Uint16Array {
-    const { switches, joined, nodes } = this.#frame
-    const key = apart * 512 + positions + 1
+  #base(apart: number, off: number, positions: number): Uint16Array {
+    const { switches, joined, nodes, terminals } = this.#frame
+    const key = (off * 32 + apart) * 512 + positions + 1
     let base = this.#bases.get(key)
     if (base) return base
     const parent = this.#parent
     for (let node = 0; node < nodes.count; node++) parent[node] = node
+    // What was on a screw of a device that is off hangs by itself.
+    const bare = terminals.flatMap((own, device) => ((off >> device) & 1 ? own : []))
     joined.forEach((pairs, box) => {
       if ((apart >> box) & 1) return
-      for (const [a, b] of pairs) this.#join(a, b)
+      for (const [a, b] of pairs) if (!bare.includes(a) && !bare.includes(b)) this.#join(a, b)
     })
-    switches.forEach(({ box, closed }, at) => {
-      if ((apart >> box) & 1 || positions === OPEN) return
+    switches.forEach(({ box, closed, deviceAt }, at) => {
+      if (((apart >> box) | (off >> deviceAt)) & 1 || positions === OPEN) return
       for (const [a, b] of closed[(positions >> at) & 1]!) this.#join(a, b)
     })
     base = parent.slice()
@@ -140,8 +147,8 @@ export class Standing {
   }
 
   /** The same for all positions of the switches, which are asked for one after the other. */
-  #collectElements(hypothesis: Hypothesis, power: Power['power'], apart: number, lampsOut: number) {
-    const key = (apart * 64 + lampsOut + 1) * 2 + (power === 'off' ? 1 : 0)
+  #collectElements(hypothesis: Hypothesis, { power, apart, lampsOut, off }: Power) {
+    const key = ((off * 32 + apart) * 64 + lampsOut + 1) * 2 + (power === 'off' ? 1 : 0)
     if (this.#collected === hypothesis && this.#collectedFor === key) return
     this.#collected = hypothesis
     this.#collectedFor = key
@@ -155,8 +162,10 @@ export class Standing {
       if (survey.lights[light]!.behaves === 'answers') this.#sure.push([over, back])
     }
     elements.push(...loads)
-    this.#sure.push(...sure)
-    for (const { box, leaks } of switches) if (!((apart >> box) & 1)) elements.push(...leaks)
+    // With lamps out, those that are there for certain may be just these.
+    if (lampsOut < 0) this.#sure.push(...sure)
+    for (const { box, leaks, deviceAt } of switches)
+      if (!(((apart >> box) | (off >> deviceAt)) & 1)) elements.push(...leaks)
     if (power === 'on') return
     // A circuit has other loads: from its hot to the neutral current may pass, whatever these boxes hold.
     for (let source = 0; source < sources; source++) elements.push([nodes.hot[source]!, nodes.neutral])

@@ -86,6 +86,8 @@ export const BLANK = {
     toSpot: null,
     toGroupId: null,
     workedDeviceId: null,
+    lampsOutGroupId: null,
+    offDeviceId: null,
     answer: null,
     struck: null,
     corrected: null,

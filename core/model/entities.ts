@@ -248,6 +248,10 @@ export const ENTITIES = {
     toGroupId: maybeRef('groups', 'remove'),
     /** The device that was worked while the meter was watched. */
     workedDeviceId: maybeRef('devices', 'remove'),
+    /** The light whose lamps were out of their holders meanwhile. */
+    lampsOutGroupId: maybeRef('groups', 'remove'),
+    /** The device that was off its wires meanwhile. */
+    offDeviceId: maybeRef('devices', 'remove'),
     answer: maybeChoice(ANSWERS),
     /** Why it does not count; null while it does. */
     struck: maybeText(400),

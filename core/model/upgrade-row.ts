@@ -42,7 +42,17 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
   tests: () => blank(BLANK.tests, 'measured'),
   readings: ({ switchPosition }) => ({
-    ...blank(BLANK.readings, 'toSpot', 'toGroupId', 'workedDeviceId', 'answer', 'struck', 'corrected'),
+    ...blank(
+      BLANK.readings,
+      'toSpot',
+      'toGroupId',
+      'workedDeviceId',
+      'lampsOutGroupId',
+      'offDeviceId',
+      'answer',
+      'struck',
+      'corrected',
+    ),
     stand: switchPosition === 'separated' ? 'this-box' : 'as-found',
   }),
 }

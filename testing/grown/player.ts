@@ -8,12 +8,15 @@ import {
 } from '@/core/identify'
 import { SimulatedTester } from '@/standins/tester'
 import type { Cut } from './cut'
+import { Lot } from './lot'
 
 /** What came of identifying a cut, reading after reading, as a person would who does all that is asked. */
 export interface Played {
   readonly identification: Identification
   readonly taken: readonly Taken[]
   readonly readings: number
+  /** Those of them that were taken unasked. */
+  readonly own: number
   /** How often it was said that readings cannot stand together, though none was false. */
   readonly contradictions: number
   /** *Nothing fits* before anything was read. */
@@ -31,6 +34,9 @@ export interface Playing {
   /** The reading, counted from 0, that is misread, and which of the other answers it shows. */
   readonly lie?: { readonly at: number; readonly choice: number }
   readonly most?: number
+  /** Readings taken unasked at the start, with lamps out or a device off its wires, drawn by a seed. */
+  readonly own?: number
+  readonly seed?: number
 }
 
 interface Taken {
@@ -42,7 +48,10 @@ interface Taken {
 const MOST_READINGS = 90
 
 /** Null where the record does not say enough to begin. */
-export function play(cut: Cut, { live, watches, lie, most = MOST_READINGS }: Playing): Played | null {
+export function play(
+  cut: Cut,
+  { live, watches, lie, most = MOST_READINGS, own = 0, seed = 0 }: Playing,
+): Played | null {
   const milliseconds: number[] = []
   const timed = <Value>(work: () => Value): Value => {
     const start = performance.now()
@@ -64,6 +73,11 @@ export function play(cut: Cut, { live, watches, lie, most = MOST_READINGS }: Pla
     return { id: `${readings++}`, question, answer }
   }
   const think = () => timed(() => opened.value.after(taken, { toldFromGround: new Set() }, new Set()))
+  for (const question of unasked(cut, new Lot(seed + 31), own)) {
+    const answered = ask(question)
+    if (answered) taken.push(answered)
+  }
+  const ownTaken = taken.length
   let identification = think()
   while (readings < most) {
     if (identification.conflict) {
@@ -89,6 +103,7 @@ export function play(cut: Cut, { live, watches, lie, most = MOST_READINGS }: Pla
     identification,
     taken,
     readings,
+    own: ownTaken,
     contradictions,
     nothingFits,
     milliseconds,
@@ -101,6 +116,25 @@ export function play(cut: Cut, { live, watches, lie, most = MOST_READINGS }: Pla
       ({ proof, endId }) => proof === 'proven' || cut.roles.get(endId) === 'ground',
     ),
   }
+}
+
+/** Volts and continuity between conductors and to a ground, boxes apart or not, with lamps out or a device off its wires. */
+function unasked({ survey }: Cut, lot: Lot, count: number): Question[] {
+  const ends = survey.cables.flatMap(cable => cable.ends.map(({ id }) => id))
+  return Array.from({ length: count }, (): Question => {
+    const power = lot.chance(0.7) ? 'on' : 'off'
+    const device = lot.one(survey.devices)
+    return {
+      kind: power === 'on' ? 'volts' : 'continuity',
+      power,
+      apart: lot.chance(0.3) ? [lot.one(survey.boxes).id] : [],
+      from: { kind: 'end', end: lot.one(ends) },
+      to: lot.chance(0.5) ? { kind: 'earth' } : { kind: 'end', end: lot.one(ends) },
+      work: null,
+      ...(lot.chance(0.6) ? { lampsOut: lot.one(survey.lights).id } : {}),
+      ...(lot.chance(0.6) ? { off: device.id } : {}),
+    }
+  })
 }
 
 const watched = ({ survey, answering }: Cut): Survey => ({

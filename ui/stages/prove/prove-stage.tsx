@@ -78,10 +78,14 @@ function Tests({
     () => testList(view, place, trade).filter(item => item.power === power),
     [view, place, trade, power],
   )
-  if (!model)
-    return power === 'off' ? (
+  if (items.length === 0 && (power === 'off' ? !model : true))
+    return power === 'off' && !(place.place.retired && place.workingInGroup === 0) ? (
       <Part title={place.group.name}>
-        <p>No device is chosen here yet.</p>
+        <p>
+          {place.place.retired
+            ? 'No control is here any more: its light is tried from where it is worked.'
+            : 'No device is chosen here yet.'}
+        </p>
       </Part>
     ) : null
   const passed = items.filter(item => item.outcome === 'pass').length

@@ -8,7 +8,13 @@ export function readingWords(view: BoxView, reading: Reading): string {
   const name = (id: string | null) => view.ends.find(each => each.end.id === id)?.name
   const to =
     name(reading.toEndId) ?? reading.reference ?? (reading.toSpot ? reading.toSpot.replaceAll('-', ' ') : '')
-  const position = reading.switchPosition === 'not-known' ? '' : `, switch ${reading.switchPosition}`
+  const position = [
+    reading.switchPosition === 'not-known' ? '' : `, switch ${reading.switchPosition}`,
+    reading.lampsOutGroupId === null
+      ? ''
+      : `, lamps of ${view.record.groups[reading.lampsOutGroupId]?.name} out`,
+    reading.offDeviceId === null ? '' : ', device off its wires',
+  ].join('')
   return `${name(reading.fromEndId) ?? ''}${to ? ` to ${to}` : ''}: ${figure(reading.value, 2)} ${INSTRUMENT_UNITS[reading.instrument]}, ${view.region.words.breaker} ${reading.breaker}${position}`.trim()
 }
 

@@ -98,6 +98,7 @@ function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
 /** Instruments whose readings bear on a role that somebody says. */
 const BEARING: readonly Instrument[] = ['low-impedance-meter', 'high-impedance-meter', 'clamp']
 
+const NONE = 'none'
 const TWO_POINT: readonly Instrument[] = ['low-impedance-meter', 'high-impedance-meter']
 
 /** A reading in two presses: the conductor is chosen already, then the value that was shown. */
@@ -112,6 +113,8 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
   const [partner, setPartner] = useState<string>(usual?.end.id ?? 'outside')
   const [breaker, setBreaker] = useState<'on' | 'off'>('on')
   const [position, setPosition] = useState<SwitchPosition>('separated')
+  const [lampsOut, setLampsOut] = useState(NONE)
+  const [off, setOff] = useState(NONE)
   const [typed, setTyped] = useState('')
   const isTwoPoint = TWO_POINT.includes(instrument)
   const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
@@ -126,6 +129,8 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
       value: shown,
       breaker,
       switchPosition: position,
+      lampsOutGroupId: lampsOut === NONE ? null : lampsOut,
+      offDeviceId: off === NONE ? null : off,
     })
     const done = edits.send('take a reading', [
       edits.add('readings', reading),
@@ -142,6 +147,7 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
     { value: 'on', words: 'Switch on' },
     { value: 'not-known', words: 'Switch not known' },
   ]
+  const held = view.places.filter(({ found }) => found !== null)
   const partnerName =
     view.ends.find(each => each.end.id === partner)?.name ?? `a known ${words.ground} outside`
   const positionWords = positions.find(each => each.value === position)!.words.toLowerCase()
@@ -211,6 +217,28 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
           onCommit={setBreaker}
         />
         <PickOne label="Switch" value={position} options={positions} onCommit={setPosition} />
+        {held.length > 0 && (
+          <PickOne
+            label="Lamps out of their holders"
+            value={lampsOut}
+            options={[
+              { value: NONE, words: 'None' },
+              ...held.map(({ group }) => ({ value: group.id, words: group.name })),
+            ]}
+            onCommit={setLampsOut}
+          />
+        )}
+        {held.length > 0 && position !== 'separated' && (
+          <PickOne
+            label="Device off its wires"
+            value={off}
+            options={[
+              { value: NONE, words: 'None' },
+              ...held.map(({ place, found }) => ({ value: found!.id, words: `Gang ${place.gang}` })),
+            ]}
+            onCommit={setOff}
+          />
+        )}
       </div>
       <details>
         <summary className="min-h-11 py-2 font-semibold">{INSTRUMENT_WORDS[instrument]}</summary>
