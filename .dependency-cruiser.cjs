@@ -1,5 +1,9 @@
 /** Arrows run downward only: app → ui → core; app → server → core; core imports nothing of the rest. */
 const outsideCore = '^(app|ui|workers|server|cli|catalogue|demo|standins|testing|bench|scripts|e2e)/'
+/** Each question has one front door; words, rows and formats are taken by the file. */
+const questions =
+  '^core/(check|identify|panel|pick|plan|prove|read|recording|route|safety|solve|trial|whole)/'
+const frontDoor = '^core/[^/]+/index\\.ts$'
 module.exports = {
   forbidden: [
     { name: 'no-cycle', severity: 'error', from: {}, to: { circular: true } },
@@ -8,6 +12,18 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: { path: outsideCore },
+    },
+    {
+      name: 'questions-have-front-doors',
+      severity: 'error',
+      from: { path: '^core/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: { path: questions, pathNot: [frontDoor, '^core/$1/'] },
+    },
+    {
+      name: 'nobody-climbs-in',
+      severity: 'error',
+      from: { path: '^(app|ui|workers|server|cli|catalogue|demo|standins|bench|e2e)/' },
+      to: { path: questions, pathNot: frontDoor },
     },
     {
       name: 'core-is-pure',

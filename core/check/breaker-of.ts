@@ -3,7 +3,7 @@ import { circuitsOf, type Circuits } from '../job/circuits'
 import { tiedBoxes } from '../job/tied'
 import type { Breaker, FoundPigtail } from '../model/entities'
 import { isLoadRole } from '../model/roles'
-import { sharersOf } from '../panel'
+import { sharersOf } from '../model/ties'
 import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
 

@@ -1,6 +1,6 @@
 import type { Breaker } from '../model/entities'
 import { comesIn, isHotRole, isLoadRole, SIDE_OF } from '../model/roles'
-import { sharersOf } from '../panel/ties'
+import { sharersOf } from '../model/ties'
 import type { BoxView, EndView } from './box-view'
 import { metalOf } from './metal'
 

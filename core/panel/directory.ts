@@ -1,6 +1,6 @@
 import type { Box, Breaker } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
-import { byPosition, oneHandle, sharersOf } from './ties'
+import { byPosition, oneHandle, sharersOf } from '../model/ties'
 
 /** What is known of one circuit, from its label and from what was found. */
 export interface DirectoryEntry {

@@ -4,7 +4,7 @@ import type { BreakerTry, Breaker } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { roomsOf } from './directory'
 import { linesIn } from './lines'
-import { byPosition, thrownWith } from './ties'
+import { byPosition, thrownWith } from '../model/ties'
 
 /** Where the hunt for the breaker of one light, or of one live conductor, stands. */
 export interface Hunt {

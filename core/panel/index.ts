@@ -1,4 +1,3 @@
 export { breakersIn, directoryOf, roomsOf, type DirectoryEntry } from './directory'
 export { linesIn, linesToTell, type Line } from './lines'
 export { darkenedBy, huntFor, type Watched, type Hunt, type HuntCandidate, type HuntReason } from './hunt'
-export { byPosition, oneHandle, sharersOf, thrownWith } from './ties'

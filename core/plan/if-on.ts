@@ -5,7 +5,7 @@ import { keyOfTerminal } from '../model/terminal-key'
 import type { Trade } from '../model/trade'
 import { circuitBetween, routeBox, type BoxHalfDone, type DoneSoFar, type HalfDone } from '../route'
 import { compile, type Compiled } from '../solve'
-import { sharersOf } from '../panel'
+import { sharersOf } from '../model/ties'
 import type { Step } from './step'
 import { stepOfKey, type StepName } from './step-name'
 

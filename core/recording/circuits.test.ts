@@ -4,7 +4,7 @@ import { outsideOf } from '../route/outside'
 import { trade } from '@/catalogue'
 import { boxView } from '../job/box-view'
 import { rowsOf } from '../model/record'
-import { sharersOf } from '../panel'
+import { sharersOf } from '../model/ties'
 import { circuitAdded, neutralShared } from '.'
 import { plainPen, written } from '@/testing/recording/plain-pen'
 

@@ -3,7 +3,7 @@ import { BLANK } from '../model/blank-rows'
 import type { Breaker } from '../model/entities'
 import { rowsOf, type JobRecord } from '../model/record'
 import { regionOf } from '../model/regions'
-import { sharersOf } from '../panel'
+import { sharersOf } from '../model/ties'
 import type { Pen } from './pen'
 
 /** A circuit that nothing is known of but what is written at its place in the panel. */

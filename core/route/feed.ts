@@ -2,7 +2,7 @@ import type { BoxView } from '../job/box-view'
 import type { Circuits, Seen } from '../job/circuits'
 import type { JobRecord } from '../model/record'
 import { isHotRole, isLoadRole } from '../model/roles'
-import { sharersOf } from '../panel/ties'
+import { sharersOf } from '../model/ties'
 import { keyOf, netOf } from './net'
 
 /**

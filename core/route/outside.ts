@@ -6,7 +6,7 @@ import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../m
 import type { Load } from '../model/entities'
 import type { Trade } from '../model/trade'
 import type { Bypass, Unworked } from '../model/vocabulary'
-import { sharersOf } from '../panel/ties'
+import { sharersOf } from '../model/ties'
 
 export const nearPoint = (end: EndView) => `end:${end.end.id}`
 const farPoint = (end: EndView) => `far:${end.end.id}`

@@ -3,7 +3,7 @@ import { houseRule } from '../job/box-view'
 import { DEAD_VOLTS } from '../model/limits'
 import type { Breaker, Reading, Switching } from '../model/entities'
 import { rowsOf } from '../model/record'
-import { sharersOf } from '../panel/ties'
+import { sharersOf } from '../model/ties'
 import { isNominal } from '../model/regions'
 
 /** What still stands between this box and bare hands, in the order it is done. */

@@ -1,6 +1,6 @@
 import { boxView, type BoxView, type EndView } from '../job/box-view'
 import { rowsOf, type JobRecord } from '../model/record'
-import { sharersOf } from '../panel/ties'
+import { sharersOf } from '../model/ties'
 import { clampedSinceOff } from './apart'
 import type { ApproachStep } from './approach'
 import { isolationOf } from './isolation'

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { Breaker } from '@/core/model/entities'
 import { PROTECTIONS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
-import { sharersOf } from '@/core/panel'
+import { sharersOf } from '@/core/model/ties'
 import { neutralShared } from '@/core/recording'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'

@@ -1,6 +1,7 @@
+import { thrownWith } from '@/core/model/ties'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
-import { thrownWith, type HuntCandidate } from '@/core/panel'
+import type { HuntCandidate } from '@/core/panel'
 import { Button } from '../primitives/button'
 import { CheckField } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'

@@ -1,5 +1,5 @@
-import type { Breaker } from '../model/entities'
-import { rowsOf, type JobRecord } from '../model/record'
+import type { Breaker } from './entities'
+import { rowsOf, type JobRecord } from './record'
 
 /** Circuits that share a neutral with one, two or more of them, whichever of them it was written at. */
 export function sharersOf(record: JobRecord, circuit: Breaker): Breaker[] {
