@@ -23,13 +23,17 @@ export function Whose({ view, unsaid }: { view: BoxView; unsaid: readonly Unsaid
       <Question key={keyOf(first)} view={view} asked={first} />
       <p className="text-sm text-soft">
         {unsaid.length > 1 && `${unsaid.length - 1} more to say. `}
-        Not sure?{' '}
-        <Link
-          className="inline-flex min-h-11 items-center underline underline-offset-4"
-          href={`/jobs/${view.record.job.id}/boxes/${boxOf(first, view)}/breaker`}
-        >
-          Hunt for the {view.region.words.breaker}
-        </Link>
+        {first.kind !== 'unworked' && (
+          <>
+            Not sure?{' '}
+            <Link
+              className="inline-flex min-h-11 items-center underline underline-offset-4"
+              href={`/jobs/${view.record.job.id}/boxes/${boxOf(first, view)}/breaker`}
+            >
+              Hunt for the {view.region.words.breaker}
+            </Link>
+          </>
+        )}
       </p>
     </div>
   )
