@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView } from '@/core/job/box-view'
 import { isForWiring, planBox } from '@/core/plan'
+import type { Circuit } from '@/core/model/circuit'
 import type { Proof } from '@/core/prove'
 import { isTied, plannedCircuit, unsaidAbout, type RoutedBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -134,7 +135,13 @@ export function WireStage({ view }: { view: BoxView }) {
       {routed && shownNet !== null && shownNet in routed.nets && (
         <NetPath view={view} routed={routed} netId={shownNet} onClose={() => setShownNet(null)} />
       )}
-      {circuit && <ProofLine asked={proof} href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`} />}
+      {circuit && (
+        <ProofLine
+          asked={proof}
+          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
+          loads={circuit.loads}
+        />
+      )}
       {chosen && <IsolationPanel view={view} />}
       {chosen && <Steps view={view} steps={plan.steps} />}
       {chosen && routed && <LandingList view={view} routed={routed} />}
@@ -152,7 +159,21 @@ export function WireStage({ view }: { view: BoxView }) {
 }
 
 /** What the prover says of the plan, over every state of every device. */
-function ProofLine({ asked, href }: { asked: Asked<Proof> | null; href: string }) {
+function ProofLine({
+  asked,
+  href,
+  loads,
+}: {
+  asked: Asked<Proof> | null
+  href: string
+  loads: Circuit['loads']
+}) {
+  const keeps = new Set(loads.filter(({ kind }) => kind === 'lamp').map(each => each.keeps ?? 'worked'))
+  const lights = [
+    ...(keeps.has('worked') ? ['full when on, dark when off'] : []),
+    ...(keeps.has('lit') ? [keeps.size > 1 ? 'what nothing works always on' : 'always on'] : []),
+    ...(keeps.has('dark') ? [keeps.size > 1 ? 'what is left dead dark' : 'dark'] : []),
+  ].join(', ')
   if (asked === null)
     return (
       <p role="status" className="min-h-20 rounded-xl border-2 border-rule bg-sheet p-3">
@@ -169,8 +190,9 @@ function ProofLine({ asked, href }: { asked: Asked<Proof> | null; href: string }
   if (proof.kind === 'proven')
     return (
       <p role="status" className="min-h-20 rounded-xl border-2 border-ink bg-sheet p-3">
-        <strong>Proven.</strong> In all {proof.states} states: full when on, dark when off, nothing shorted,
-        every return on its own neutral.
+        <strong>Proven.</strong>{' '}
+        {proof.states === 1 ? 'In the one state there is' : `In all ${proof.states} states`}: {lights},
+        nothing shorted, every return on its own neutral.
       </p>
     )
   if (proof.kind === 'not-decided')
