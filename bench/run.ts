@@ -14,8 +14,12 @@ import { usualBox } from '@/demo/usual'
 import { benchIdentify } from './identify'
 import { benchPlan, benchRoute } from './route'
 
+/** One question alone, as `npm run bench -- Route`; all where none is named. */
+const only = process.argv[2] ?? ''
+
 /** Figures only: no test depends on them. Best and median of `rounds`, in milliseconds. */
 function measure(name: string, rounds: number, work: () => unknown): void {
+  if (!name.startsWith(only)) return
   for (let warm = 0; warm < Math.min(rounds, 20); warm++) work()
   const times = Array.from({ length: rounds }, () => {
     const start = performance.now()
@@ -75,10 +79,11 @@ const bytes = (work: () => unknown): number => {
   const used = after.heapUsed + after.arrayBuffers - before.heapUsed - before.arrayBuffers
   return kept ? used : 0
 }
-console.log(
-  `Prove: 16 plain places, memory at its end`.padEnd(58),
-  `${(bytes(() => prove(largest)) / 1e6).toFixed(1)} MB`,
-)
+if ('Prove'.startsWith(only))
+  console.log(
+    `Prove: 16 plain places, memory at its end`.padEnd(58),
+    `${(bytes(() => prove(largest)) / 1e6).toFixed(1)} MB`,
+  )
 for (const companions of [1, 3, 7]) {
   const chain = companionChain(companions)
   measure(`Prove: a dimmer with ${companions} companions`, companions > 3 ? 5 : 50, () => prove(chain))
@@ -111,7 +116,7 @@ measure(`Route and plan: ${boxes} boxes`, 20, () => {
   return Object.keys(edited.boxes).map(id => planBox(boxView(edited, id)!, trade))
 })
 measure(`Progress of all stages: ${boxes} boxes`, 20, () => progressOfJob({ ...house }, trade))
-benchIdentify()
-
 benchRoute(measure)
-benchPlan(measure, manyHouses(3))
+if ('Plan'.startsWith(only)) benchPlan(measure, manyHouses(3))
+// Last: it takes many minutes.
+if ('Identify'.startsWith(only)) benchIdentify()
