@@ -11,11 +11,12 @@ import { stepOfKey, type StepName } from './step-name'
 
 /**
  * What would happen if the power came on with the work as it stands: a hot meets another pole; an end in the air is
- * live; the shell of a lamp is, since its return is open or switched; neutrals of two circuits are joined; no ground
- * reaches a box or a luminaire of metal.
+ * live; the shell of a lamp is, since its return is open or switched; neutrals of two circuits are joined; a lamp is fed
+ * by one circuit and returns on another; a neutral meets ground; no ground reaches a box or a luminaire of metal.
  */
 export interface IfOn {
-  readonly kind: 'short' | 'live-end' | 'live-shell' | 'neutrals-joined' | 'no-ground'
+  readonly kind:
+    'short' | 'live-end' | 'live-shell' | 'neutrals-joined' | 'other-return' | 'ground-carries' | 'no-ground'
   /** Where: a pole, an end, the return of a lamp, a box’s metal. */
   readonly point: string
   readonly says: string
@@ -66,6 +67,8 @@ export function ifOn(half: HalfDone): IfOn[] {
     ),
     ...liveShells(half, compiled, live),
     ...joinedNeutrals(half, compiled),
+    ...otherReturns(half, compiled),
+    ...groundCarries(half, compiled),
     ...ungrounded(half, compiled),
   ]
 }
@@ -89,24 +92,28 @@ function shorts({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
   })
 }
 
-/** Whether a hot reaches a point, through closed contacts and through lamps whose return is open. */
+/**
+ * Whether a hot reaches a point, through closed contacts and through lamps whose return no conductor holds: a contact
+ * that would hold it may stand open.
+ */
 function liveIn({ circuit }: HalfDone, { reach, net }: Compiled): (point: string) => boolean {
   const at = (point: string) => reach.find(net(point))
-  const held = new Set(circuit.supplies.flatMap(({ neutral, ground }) => [at(neutral), at(ground)]))
+  const held = new Set(circuit.supplies.flatMap(({ neutral, ground }) => [net(neutral), net(ground)]))
+  const isHeld = (point: string) => held.has(net(point))
   const live = new Set(circuit.supplies.map(({ hot }) => at(hot)))
   for (let grown = true; grown;) {
     grown = false
     for (const { hot, neutral } of circuit.loads)
       for (const [one, other] of [
-        [at(hot), at(neutral)],
-        [at(neutral), at(hot)],
+        [hot, neutral],
+        [neutral, hot],
       ] as const)
-        if (live.has(one) && !held.has(one) && !live.has(other) && !held.has(other)) {
-          live.add(other)
+        if (live.has(at(one)) && !isHeld(one) && !isHeld(other) && !live.has(at(other))) {
+          live.add(at(other))
           grown = true
         }
   }
-  return point => live.has(at(point))
+  return point => live.has(at(point)) && !isHeld(point)
 }
 
 /** Lamps whose return no conductor holds: hot comes to their shell, or to the lamp while a contact parts its return. */
@@ -132,6 +139,36 @@ function joinedNeutrals({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
         says: `the neutrals of ${supply.id} and ${other.id} would be joined`,
       })),
   )
+}
+
+/** Lamps whose hot may come from one circuit while their return is another’s. */
+function otherReturns({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
+  const at = (point: string) => reach.find(net(point))
+  return circuit.loads.flatMap(({ id, hot, neutral }): IfOn[] => {
+    const feeding = circuit.supplies.filter(supply => at(supply.hot) === at(hot))
+    const returns = circuit.supplies.filter(supply => net(supply.neutral) === net(neutral))
+    const stray = feeding.find(each => !returns.some(other => net(other.neutral) === net(each.neutral)))
+    return stray && returns.length > 0
+      ? [
+          {
+            kind: 'other-return',
+            point: neutral,
+            says: `${id} would be fed by ${stray.id} and return on ${returns[0]!.id}`,
+          },
+        ]
+      : []
+  })
+}
+
+function groundCarries({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
+  const at = (point: string) => reach.find(net(point))
+  return circuit.supplies
+    .filter(({ neutral, ground }) => at(neutral) === at(ground))
+    .map(({ id, neutral }) => ({
+      kind: 'ground-carries',
+      point: neutral,
+      says: `the neutral of ${id} would meet ground, which would carry its current`,
+    }))
 }
 
 function ungrounded({ circuit }: HalfDone, { net }: Compiled): IfOn[] {

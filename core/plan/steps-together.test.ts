@@ -96,4 +96,52 @@ describe('the steps together', () => {
     expect(shells).toBeGreaterThan(8)
     expect(careful / states).toBeLessThan(0.15)
   })
+
+  it('with a joint too many or a conductor on another’s neutral, each danger is said at its point (seeds 1 to 60)', () => {
+    const silent: string[] = []
+    const met = new Map<string, number>()
+    for (let seed = 1; seed <= 60; seed++) {
+      const draw = lot(seed + 500)
+      for (const views of wirable(tiedSets(houseOf(seed, trade).record))) {
+        for (let round = 0; round < 8; round++) {
+          const half = between(views, key => moves(key) && draw(6) < 4)
+          const { circuit } = half
+          const poles = circuit.supplies.flatMap(({ neutral, ground }) => [neutral, ground])
+          const ends = circuit.wires.flatMap(({ a, b }) => [a, b])
+          const loads = circuit.loads.flatMap(({ hot, neutral }) => [hot, neutral])
+          const any = [poles, ends, loads]
+          const one = any[draw(3)]!
+          const members = [one[draw(one.length)]!, poles[draw(poles.length)]!]
+          // A lamp’s return taken off its own neutral, or left on it.
+          const load = circuit.loads[draw(Math.max(1, circuit.loads.length))]
+          const parted =
+            load && draw(2) === 0
+              ? circuit.joints.map(joint => ({
+                  ...joint,
+                  members: joint.members.filter(member => member !== load.neutral),
+                }))
+              : circuit.joints
+          const other = load ? [load.neutral, poles[draw(poles.length)]!] : members
+          const wrong = {
+            ...half,
+            circuit: {
+              ...circuit,
+              joints: [
+                ...parted,
+                { id: 'mistake', members },
+                ...(parted === circuit.joints ? [] : [{ id: 'another', members: other }]),
+              ],
+            },
+          }
+          const found = dangers(wrong)
+          for (const { kind } of found) met.set(kind, (met.get(kind) ?? 0) + 1)
+          const missing = unsaid(found, ifOn(wrong))
+          if (missing.length > 0) silent.push(`seed ${seed}, round ${round}: ${missing.join('; ')}`)
+        }
+      }
+    }
+    expect(silent.slice(0, 5)).toEqual([])
+    for (const kind of ['short', 'live-end', 'live-shell', 'other-return', 'ground-carries'])
+      expect([kind, (met.get(kind) ?? 0) > 10]).toEqual([kind, true])
+  })
 })

@@ -3,7 +3,7 @@ import { compile, solve, stateAt, stateCount } from '@/core/solve'
 
 /** What is wrong in some state: a short, or what stands where nobody expects it, in words. */
 export interface Danger {
-  readonly kind: 'short' | 'live-end' | 'live-shell'
+  readonly kind: 'short' | 'live-end' | 'live-shell' | 'other-return' | 'ground-carries'
   readonly point: string
   readonly says: string
 }
@@ -12,8 +12,8 @@ export interface Danger {
 const TOUCHED_FROM = 50
 
 /**
- * Solved state by state, not by what could be joined: shorts, and volts at what is bare in the air or is the shell of a
- * lamp. Where something is shorted its volts say nothing of the rest.
+ * Solved state by state, not by what could be joined: shorts, volts at what is bare in the air or is the shell of a lamp,
+ * and current that goes back by another circuit’s neutral, or by ground. Where something is shorted its volts say nothing of the rest.
  */
 export function dangers({ circuit, bare }: HalfDone): Danger[] {
   const compiled = compile(circuit)
@@ -21,8 +21,9 @@ export function dangers({ circuit, bare }: HalfDone): Danger[] {
   const add = (danger: Danger) => found.set(`${danger.kind} ${danger.point}`, danger)
   const count = Math.min(stateCount(compiled), 256)
   for (let at = 0; at < count; at++) {
-    const { shorts, potentials } = solve(compiled, stateAt(compiled, at))
+    const { shorts, potentials, loadAmps, joined } = solve(compiled, stateAt(compiled, at))
     const bad = shorts.filter(({ kind }) => kind !== 'neutral-ground')
+    if (shorts.length > bad.length) add({ kind: 'ground-carries', point: '', says: 'a neutral on ground' })
     for (const { kind } of bad) add({ kind: 'short', point: kind, says: kind })
     if (bad.length > 0) continue
     const volts = (point: string) => potentials.volts(compiled.net(point)) ?? 0
@@ -33,6 +34,13 @@ export function dangers({ circuit, bare }: HalfDone): Danger[] {
           point: neutral,
           says: `the shell of ${id} at ${Math.round(volts(neutral))} V`,
         })
+    const sameMetal = (a: string, b: string) => joined.find(compiled.net(a)) === joined.find(compiled.net(b))
+    circuit.loads.forEach(({ id, hot, neutral }, load) => {
+      const from = circuit.supplies.find(supply => sameMetal(supply.hot, hot))
+      const back = circuit.supplies.find(supply => sameMetal(supply.neutral, neutral))
+      if (from && back && loadAmps[load]! > 0 && !sameMetal(from.neutral, back.neutral))
+        add({ kind: 'other-return', point: neutral, says: `${id} from ${from.id} back on ${back.id}` })
+    })
     for (const [point, { name }] of bare)
       if (volts(point) > TOUCHED_FROM)
         add({ kind: 'live-end', point, says: `${name} at ${Math.round(volts(point))} V` })
@@ -49,7 +57,9 @@ export const unsaid = (
     .filter(
       danger =>
         !said.some(
-          each => each.kind === danger.kind && (danger.kind === 'short' || each.point === danger.point),
+          each =>
+            each.kind === danger.kind &&
+            (danger.kind === 'short' || danger.kind === 'ground-carries' || each.point === danger.point),
         ),
     )
     .map(({ says }) => says)
