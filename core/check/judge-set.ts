@@ -2,6 +2,7 @@ import { boxView, type BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import type { JobRecord } from '../model/record'
 import type { Trade } from '../model/trade'
+import { LOAD_RULES, type LineRule } from '../model/vocabulary'
 import { cableCure, cablesThatCure, routeAll, withChoices, type DeviceSet, type RoutedBox } from '../route'
 import { check, openingsBeside } from './check'
 import { ANSWERED_BY_WIRING } from './chosen'
@@ -114,10 +115,10 @@ function asTried(tried: JobRecord, places: readonly LightPlace[], own: LightPlac
 }
 
 /** Rules about the lamps bear on what drives them alone; a companion or a linked place carries none of them. */
-const OF_THE_LAMPS: readonly string[] = ['minimum-load', 'dimmable', 'motor', 'receptacle']
+const OF_THE_LAMPS: readonly LineRule[] = ['minimum-load', 'dimmable', 'motor', 'receptacle', ...LOAD_RULES]
 
-function onlyDrives(rule: string, { kind, members }: DeviceSet, at: number): boolean {
-  if (kind === 'two-way' || !(OF_THE_LAMPS.includes(rule) || rule.startsWith('load'))) return false
+function onlyDrives(rule: LineRule, { kind, members }: DeviceSet, at: number): boolean {
+  if (kind === 'two-way' || !OF_THE_LAMPS.includes(rule)) return false
   const driving = members.findIndex(model => model?.dims !== null && model !== null)
   const main =
     driving >= 0

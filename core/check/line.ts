@@ -1,4 +1,5 @@
 import { rounded } from '../model/units'
+import type { LineRule } from '../model/vocabulary'
 
 export const VERDICTS = ['fits', 'fits-if', 'not-known', 'does-not-fit'] as const
 export type Verdict = (typeof VERDICTS)[number]
@@ -17,7 +18,7 @@ export interface Cure {
 
 /** One condition held against one device: its figures, and the fact it rests on. */
 export interface Line {
-  readonly rule: string
+  readonly rule: LineRule
   readonly verdict: Verdict
   readonly says: string
   readonly value: number | null
@@ -32,7 +33,7 @@ export interface Line {
 }
 
 export const line = (
-  rule: string,
+  rule: LineRule,
   verdict: Verdict,
   says: string,
   factId: string,

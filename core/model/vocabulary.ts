@@ -306,6 +306,44 @@ export type Opening = (typeof OPENINGS)[number]
 export const SEVERITIES = ['danger', 'defect', 'remark'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
+/** What a device is held to at a place, condition by condition. */
+export const LINE_RULES = [
+  'region',
+  'every-place',
+  'places',
+  'reach',
+  'supply-neutral',
+  'supply-ground',
+  'minimum-load',
+  'ground',
+  'borrowed-neutral',
+  'same-leg',
+  'motor',
+  'ballast',
+  'receptacle',
+  'load',
+  'load-kind',
+  'load-sum',
+  'load-general',
+  'dimmable',
+  'phase',
+  'breaker',
+  'conductor-breaker',
+  'pigtail-gauge',
+  'termination',
+  'aluminium',
+  'gangs',
+  'fins',
+  'box-fill',
+  'box-depth',
+  'set-back',
+  'wiring',
+] as const
+export type LineRule = (typeof LINE_RULES)[number]
+
+/** Those that compare watts, amperes and horsepower with ratings. */
+export const LOAD_RULES: readonly LineRule[] = ['load', 'load-kind', 'load-sum', 'load-general']
+
 /** Kinds of things wrong that the record itself shows. */
 export const DEFECT_KINDS = [
   'still-live',

@@ -1,6 +1,7 @@
 import { curedTogether, type Cure, type Lacking, type Line } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
+import { LOAD_RULES } from '@/core/model/vocabulary'
 import { useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { VERDICT_WORDS } from '../../primitives/marks'
@@ -9,7 +10,7 @@ import { lackingWords } from '../../needs/words'
 /** The lines that say something: not the ones that simply hold, unless a margin stands in them. */
 export const telling = (lines: readonly Line[]): readonly Line[] => {
   const against = lines.filter(line => line.verdict !== 'fits')
-  return against.length > 0 ? against : lines.filter(line => line.rule.startsWith('load-'))
+  return against.length > 0 ? against : lines.filter(({ rule }) => LOAD_RULES.includes(rule))
 }
 
 /** What would settle it, and what would cure it. */
