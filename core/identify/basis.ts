@@ -1,5 +1,5 @@
 import { tiedBoxes } from '../job/tied'
-import type { BoxView } from '../job/box-view'
+import { runsThrough, type BoxView } from '../job/box-view'
 import type { JobRecord } from '../model/record'
 
 /**
@@ -33,6 +33,7 @@ const seenIn = (view: BoxView) => [
     end.jointId,
     end.seenAtSheath,
   ]),
+  [...runsThrough(view)],
   view.pigtails.map(({ id, jointId, deviceId, terminal }) => [id, jointId, deviceId, terminal]),
   view.places.map(({ group, found, loads }) => [
     group.id,

@@ -10,10 +10,16 @@ import { TIMES } from '@/testing/times'
 const HARD: readonly number[] = [2028, 2042, 2064, 2173, 2263]
 const mistakenCut = (seed: number) => cutOf(seed, MISTAKES[seed % MISTAKES.length]!, 1)
 
-function cutsOf(from: number, count: number, most: number, mistaken: boolean): Cut[] {
+function cutsOf(
+  from: number,
+  count: number,
+  most: number,
+  mistaken: boolean,
+  through: 'none' | 'told' = 'none',
+): Cut[] {
   const cuts: Cut[] = []
   for (let seed = from; cuts.length < count * TIMES; seed++) {
-    const cut = cutOf(seed, mistaken ? MISTAKES[seed % MISTAKES.length]! : 'none', most)
+    const cut = cutOf(seed, mistaken ? MISTAKES[seed % MISTAKES.length]! : 'none', most, through)
     if (cut) cuts.push(cut)
   }
   return cuts
@@ -74,6 +80,18 @@ describe('readings that somebody takes with lamps out, or with a device off its 
     expect(wrong).toEqual([])
     expect(done.filter(({ cut, contradictions }) => cut.mistake === 'none' && contradictions > 0)).toEqual([])
     expect(done.reduce((sum, { own }) => sum + own, 0)).toBeGreaterThan(40)
+  })
+})
+
+describe('conductors that run through a box unbroken', () => {
+  it('are of what lies beyond: of the others nothing wrong is proven, nothing contradicts, most are fully proven', () => {
+    const { wrong, contradicted, fully } = played(
+      [...cutsOf(300, 6, 1, false, 'told'), ...cutsOf(2200, 3, 1, true, 'told')],
+      () => ({ live: true, watches: false, most: 35 }),
+    )
+    expect(wrong).toEqual([])
+    expect(contradicted).toBe(0)
+    expect(fully).toBeGreaterThanOrEqual(0.6)
   })
 })
 

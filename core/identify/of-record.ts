@@ -1,5 +1,4 @@
-import type { BoxView } from '../job/box-view'
-import { houseRule } from '../job/box-view'
+import { houseRule, runsThrough, type BoxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import { lookingForPlaces } from '../job/looking'
 import type { Reading } from '../model/entities'
@@ -65,14 +64,16 @@ export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey
   })
 }
 
+/** A conductor that runs through unbroken is of what lies beyond: nothing can be held to it, or part it. */
 function cablesOf(view: BoxView, views: readonly BoxView[]): SurveyCable[] {
+  const through = throughAll(views)
   return view.cables.map(cable => ({
     id: `${cable.id} in ${view.box.id}`,
     boxId: view.box.id,
     name: cable.name,
     far: cable.far,
     ends: view.ends
-      .filter(each => each.cable.id === cable.id)
+      .filter(each => each.cable.id === cable.id && !through.has(each.end.id))
       .map(({ end, conductor, name }): SurveyEnd => ({
         id: end.id,
         name,
@@ -83,10 +84,16 @@ function cablesOf(view: BoxView, views: readonly BoxView[]): SurveyCable[] {
         otherEnd:
           views
             .flatMap(other => other.ends)
-            .find(other => other.end.id !== end.id && other.conductor.id === conductor.id)?.end.id ?? null,
+            .find(
+              other =>
+                other.end.id !== end.id && other.conductor.id === conductor.id && !through.has(other.end.id),
+            )?.end.id ?? null,
       })),
   }))
 }
+
+const throughAll = (views: readonly BoxView[]): ReadonlySet<string> =>
+  new Set(views.flatMap(view => [...runsThrough(view)]))
 
 function seatOf({ seat, deviceId, terminal, jointId }: BoxView['ends'][number]['end']): SurveySeat {
   if (seat === 'terminal' && deviceId !== null && terminal !== null)
@@ -115,11 +122,13 @@ function lightsOf(views: readonly BoxView[], devices: readonly SurveyDevice[]): 
  */
 export function takenIn(views: readonly BoxView[]): Taken[] {
   const boxes = views.map(({ box }) => box.id)
+  const through = throughAll(views)
   return views
     .flatMap(({ region, readings }) => readings.map(reading => ({ region, reading })))
     .sort((a, b) => a.reading.seq - b.reading.seq || (a.reading.id < b.reading.id ? -1 : 1))
     .flatMap(({ region, reading }) => {
       const { id, answer } = reading
+      if ([reading.fromEndId, reading.toEndId].some(end => through.has(end ?? ''))) return []
       const asked = answer === null ? askedByHand(reading) : questionOf(reading, boxes)
       const question = asked && { ...asked, ...standOf(reading, views) }
       // At the holder of one light its own lamps are out as well: lamps of two are not reckoned with.

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { usualBox } from '@/demo/usual'
+import { planBox } from '../plan'
 import { boxView, type BoxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import type { Row } from '../model/entities'
@@ -209,5 +210,35 @@ describe('one judge of what a conductor is', () => {
       basisOf({ ...record, readings: { [row.id]: { ...row, ...more } } }, 'box')
     expect(basis({})).not.toBe(basis({ offDeviceId: device!.id }))
     expect(basis({})).not.toBe(basis({ lampsOutGroupId: Object.values(record.places)[0]!.groupId }))
+  })
+
+  it('a conductor that runs through unbroken is asked about by nobody, and no reading is held to it', () => {
+    const { record } = usualBox({ proven: false })
+    const whites = Object.values(record.ends).filter(({ id }) => /white/.test(id))
+    const [joint] = Object.values(record.joints).filter(({ id }) => whites.every(end => end.jointId === id))
+    const row = DOORS['by hand']!(1, [A_BLACK, whites[0]!.id, 120, false])
+    const with_ = (connector: 'unbroken' | 'lever') =>
+      boxView(
+        {
+          ...record,
+          joints: { ...record.joints, [joint!.id]: { ...joint!, connector } },
+          readings: { [row.id]: row },
+        },
+        'box',
+      )!
+    const asked = (view: BoxView) => {
+      const survey = surveyOf([view], trade)
+      return survey.ok ? survey.value.cables.flatMap(({ ends }) => ends.map(({ id }) => id)) : []
+    }
+    expect(whites).toHaveLength(2)
+    expect(asked(with_('lever'))).toEqual(expect.arrayContaining(whites.map(({ id }) => id)))
+    expect(asked(with_('unbroken')).filter(id => whites.some(end => end.id === id))).toEqual([])
+    expect(takenIn([with_('lever')])).toHaveLength(1)
+    expect(takenIn([with_('unbroken')])).toEqual([])
+    // Nor does the plan wait for it, while it stays as it is.
+    const identifies = (view: BoxView) =>
+      planBox(view, trade).steps.flatMap(({ name }) => (name.kind === 'identify' ? [name.endId] : []))
+    expect(identifies(with_('lever'))).toEqual(expect.arrayContaining(whites.map(({ id }) => id)))
+    expect(identifies(with_('unbroken')).filter(id => whites.some(end => end.id === id))).toEqual([])
   })
 })

@@ -14,7 +14,8 @@ import type {
   Row,
 } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
-import { regionOf, type Region } from '../model/regions'
+import { looksLikeGround, regionOf, type Region } from '../model/regions'
+import { RUNS_THROUGH } from '../model/vocabulary'
 
 /** One conductor end in a box, with the conductor and cable it belongs to. */
 export interface EndView {
@@ -132,6 +133,18 @@ function endViews(record: JobRecord, boxId: string, cables: readonly Cable[]): E
 
 /** A wire that a luminaire or half a receptacle brings itself: no conductor of the house. */
 export const isOwnLead = ({ cable }: EndView): boolean => cable.sheath === 'own-leads'
+
+/** Ends of conductors that run through unbroken: insulated all along, so that nothing can be read on them there; no ground. */
+export const runsThrough = ({ joints, ends, region }: BoxView): ReadonlySet<string> => {
+  const unbroken = new Set(
+    joints.filter(({ connector }) => RUNS_THROUGH.includes(connector)).map(({ id }) => id),
+  )
+  return new Set(
+    ends.flatMap(({ end, conductor }) =>
+      unbroken.has(end.jointId ?? '') && !looksLikeGround(region, conductor) ? [end.id] : [],
+    ),
+  )
+}
 
 /** The value of a house rule for this job: its own, or the default. */
 export const houseRule = (record: JobRecord, ruleId: string, initial: string): string =>

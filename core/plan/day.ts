@@ -1,4 +1,4 @@
-import { boxView, isOwnLead, type BoxView } from '../job/box-view'
+import { boxView, isOwnLead, runsThrough, type BoxView } from '../job/box-view'
 import type { Row } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
@@ -142,8 +142,13 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
   const breakers = isolationOf(view).toSwitchOff.flatMap(circuit =>
     circuit ? [circuit.id] : rowsOf(view.record, 'circuits').map(({ id }) => id),
   )
+  const through = runsThrough(view)
   const unread = view.ends.filter(
-    each => each.end.role !== 'spare' && !isOwnLead(each) && claimStatus(view, each).proof !== 'proven',
+    each =>
+      each.end.role !== 'spare' &&
+      !isOwnLead(each) &&
+      !through.has(each.end.id) &&
+      claimStatus(view, each).proof !== 'proven',
   )
   const first = rowsWith(view.record, 'keeps', 'roomId', view.room.id).some(
     ({ kind }) => kind === 'lit-tonight',

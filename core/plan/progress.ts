@@ -1,4 +1,4 @@
-import { boxView, isOwnLead, type BoxView } from '../job/box-view'
+import { boxView, isOwnLead, runsThrough, type BoxView } from '../job/box-view'
 import { lookingForPlaces } from '../job/looking'
 import { claimStatus } from '../identify'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
@@ -60,8 +60,9 @@ const look: Rule = (view, trade) => {
 }
 
 const test: Rule = view => {
+  const through = runsThrough(view)
   const roles = view.ends
-    .filter(each => !isOwnLead(each))
+    .filter(each => !isOwnLead(each) && !through.has(each.end.id))
     .map(each => ({ each, status: claimStatus(view, each) }))
   const contradicted = roles.find(({ status }) => status.proof === 'contradicted')
   const open = roles.filter(

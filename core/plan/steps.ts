@@ -1,11 +1,11 @@
-import { isOwnLead, type BoxView } from '../job/box-view'
+import { isOwnLead, runsThrough, type BoxView } from '../job/box-view'
 import { step, type Draft, type Step } from './step'
 import { workSteps } from './work-steps'
 import { claimStatus } from '../identify'
 import { rowsWith } from '../model/record'
 import type { Result } from '../model/result'
 import type { Trade } from '../model/trade'
-import { routeBox, type RoutedBox } from '../route'
+import { foundJointOf, routeBox, type RoutedBox } from '../route'
 import { isolationOf, type Isolation, type SafetyNeed } from '../safety'
 
 export interface BoxPlan {
@@ -19,11 +19,23 @@ export function planBox(view: BoxView, trade: Trade): BoxPlan {
   const isolation = isolationOf(view)
   const routed = routeBox(view, trade)
   const ticked = new Set(rowsWith(view.record, 'steps', 'boxId', view.box.id).map(step => step.stepKey))
-  const drafts = [...beforeSteps(view, isolation), ...(routed.ok ? workSteps(view, routed.value, trade) : [])]
+  const drafts = [
+    ...beforeSteps(view, isolation, routed),
+    ...(routed.ok ? workSteps(view, routed.value, trade) : []),
+  ]
   return { routed, isolation, steps: withHolds(view, drafts, ticked, isolation, routed) }
 }
 
-function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
+/** Ends of conductors that run through unbroken, and still will: nothing can be read on them, and nobody cuts them. */
+function leftThrough(view: BoxView, routed: Result<RoutedBox>): ReadonlySet<string> {
+  const through = runsThrough(view)
+  if (!routed.ok) return through
+  const { joints, pigtails } = routed.value
+  const stay = joints.filter(joint => foundJointOf(view, joint, pigtails)).flatMap(({ endIds }) => endIds)
+  return new Set(stay.filter(id => through.has(id)))
+}
+
+function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedBox>): Draft[] {
   const open = (kind: SafetyNeed['kind']) => isolation.needs.some(need => need.kind === kind)
   const { breaker, panel } = view.region.words
   const what = isolation.toSwitchOff
@@ -31,11 +43,13 @@ function beforeSteps(view: BoxView, isolation: Isolation): Draft[] {
       circuit ? `${breaker} ${circuit.breaker} (${circuit.label || 'no label'})` : 'the main switch',
     )
     .join(' and ')
+  const left = leftThrough(view, routed)
   const unproven = view.ends.filter(
     each =>
       each.end.role !== null &&
       each.end.role !== 'spare' &&
       !isOwnLead(each) &&
+      !left.has(each.end.id) &&
       claimStatus(view, each).proof !== 'proven',
   )
   return [

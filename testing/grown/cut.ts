@@ -29,8 +29,17 @@ const MOST_BOXES = 5
 const MOST_DEVICES = 8
 const MOST_INSULATED = 26
 
-/** Boxes of the house that grows from a seed; null where it has none that can be looked at. */
-export function cutOf(seed: number, mistake: Mistake, most = MOST_BOXES): Cut | null {
+/**
+ * Boxes of the house that grows from a seed; null where it has none that can be looked at.
+ * @param through some joints of two conductors are none: one conductor that runs through, which nobody can part or
+ * read
+ */
+export function cutOf(
+  seed: number,
+  mistake: Mistake,
+  most = MOST_BOXES,
+  through: 'none' | 'told' | 'untold' = 'none',
+): Cut | null {
   const house = new GrownHouse(seed, mistake)
   if (house.made !== mistake) return null
   const lot = new Lot(seed + 77_777)
@@ -48,7 +57,23 @@ export function cutOf(seed: number, mistake: Mistake, most = MOST_BOXES): Cut | 
   const devices = house.devices.filter(({ place }) => boxes.has(place))
   const told = lot.one(['told', 'half', 'bare'] as const)
   const known = (share: number) => told === 'told' || (told === 'half' && lot.chance(share))
-  const circuit = house.circuit()
+  const grown = house.circuit()
+  const unbroken = new Set(
+    through === 'none' ? [] : twoEndJoints(grown, boxes).filter((_, at) => at === 0 || lot.chance(0.5)),
+  )
+  if (through !== 'none' && unbroken.size === 0) return null
+  const hidden = new Set(
+    grown.joints.flatMap(({ id, members }) =>
+      through === 'told' && unbroken.has(id) ? members.map(member => member.slice('end:'.length)) : [],
+    ),
+  )
+  // Of no box: nothing parts them.
+  const circuit = {
+    ...grown,
+    joints: grown.joints.map(joint =>
+      unbroken.has(joint.id) ? { ...joint, id: `through/${joint.id}` } : joint,
+    ),
+  }
   const seats = seatsOf(
     looked,
     devices.map(({ id }) => id),
@@ -74,16 +99,21 @@ export function cutOf(seed: number, mistake: Mistake, most = MOST_BOXES): Cut | 
       boxId: box.id,
       name: `${number}`,
       far: known(0.6) ? farOf(house.places.get(other)!, boxes) : 'not-known',
-      ends: lot.shuffled(cable.strands).map((strand): SurveyEnd => ({
-        id: `${strand.id}/${side}`,
-        name: `${strand.id}/${side}`,
-        insulation:
-          strand.bare || !colours ? strand.insulation : lot.one(['black', 'red', 'white', 'white', 'blue']),
-        faded: false,
-        ground: strand.bare,
-        seat: seats.get(`end:${strand.id}/${side}`)?.seat ?? { kind: 'alone' },
-        otherEnd: followed.has(cable.id) ? `${strand.id}/${side === 'a' ? 'b' : 'a'}` : null,
-      })),
+      ends: lot
+        .shuffled(cable.strands.filter(({ id }) => !hidden.has(`${id}/${side}`)))
+        .map((strand): SurveyEnd => ({
+          id: `${strand.id}/${side}`,
+          name: `${strand.id}/${side}`,
+          insulation:
+            strand.bare || !colours ? strand.insulation : lot.one(['black', 'red', 'white', 'white', 'blue']),
+          faded: false,
+          ground: strand.bare,
+          seat: seats.get(`end:${strand.id}/${side}`)?.seat ?? { kind: 'alone' },
+          otherEnd:
+            followed.has(cable.id) && !hidden.has(`${strand.id}/${side === 'a' ? 'b' : 'a'}`)
+              ? `${strand.id}/${side === 'a' ? 'b' : 'a'}`
+              : null,
+        })),
     })),
     devices: devices.map(({ id, place, light, model }): SurveyDevice => ({
       id,
@@ -122,6 +152,14 @@ export function cutOf(seed: number, mistake: Mistake, most = MOST_BOXES): Cut | 
     roles: rolesOf(house, circuit, boxes),
   }
 }
+
+/** Joints of some boxes that hold two insulated conductors and nothing else. */
+const twoEndJoints = ({ joints }: Circuit, boxes: ReadonlySet<string>): string[] =>
+  joints
+    .filter(({ id }) => boxes.has(id.slice(0, id.indexOf('/'))))
+    .filter(({ members }) => members.length === 2 && members.every(member => member.startsWith('end:')))
+    .filter(({ id }) => !id.endsWith('/ground'))
+    .map(({ id }) => id)
 
 /** With every box that has another place of a light of theirs. */
 function hangingTogether(house: GrownHouse, boxes: readonly Place[]): Place[] {
