@@ -3,7 +3,6 @@
 import { useMemo, useState } from 'react'
 import { surveyOf, type Answer, type Question } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
-import { foundCircuit } from '@/core/route'
 import { asker } from '@/workers/ask'
 import type { EndQuestion, TesterAnswer, TesterQuestion } from '@/workers/simulated-tester'
 import { useTrade } from '../../job/provider'
@@ -41,6 +40,7 @@ export function SimulatedTester({
   const survey = useMemo(() => surveyOf(views, trade), [views, trade])
   const hold = async () => {
     if (!survey.ok) return
+    const { foundCircuit } = await import('./circuit-as-found')
     const circuit = foundCircuit(views, trade)
     const lot = lotOf(views.map(({ box }) => box.id).join(' '))
     const asked = await ask({
