@@ -1,3 +1,4 @@
+import { RULE_DEFAULTS } from '@/core/model/house-rules'
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { describe, expect, it } from 'vitest'
@@ -15,6 +16,15 @@ const faultsOf = (given: unknown) => {
   const parsed = parseDevice(given)
   return parsed.ok ? [] : parsed.faults.map(each => `${each.path} ${each.code}`)
 }
+
+describe('house rules', () => {
+  it('each that the core goes by stands in the tables, its default first', () => {
+    for (const [id, initial] of Object.entries(RULE_DEFAULTS)) {
+      const rule = trade.houseRules.find(each => each.id === id)
+      expect([id, rule?.values[0]?.value, rule?.initial]).toEqual([id, initial, initial])
+    }
+  })
+})
 
 describe('catalogue', () => {
   it.each(files)('%s is a device model', file => {

@@ -1,3 +1,4 @@
+import { RULE_DEFAULTS, type HouseRuleId } from '@/core/model/house-rules'
 import { ruleOfRoom, type ConductorFact, type HouseRule, type LampFact, type Trade } from '@/core/model/trade'
 import type { Gauge, LampKind, RoomKind } from '@/core/model/vocabulary'
 
@@ -242,7 +243,8 @@ const rule = (
   id,
   question,
   values: values.map(([value, words]) => ({ value, words })),
-  initial: values[0]![0],
+  // Where the core goes by it, the core’s default, which stands first.
+  initial: id in RULE_DEFAULTS ? RULE_DEFAULTS[id as HouseRuleId] : values[0]![0],
   why,
   roomKind: null,
 })

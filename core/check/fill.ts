@@ -1,4 +1,5 @@
-import { houseRule, isOwnLead, willStand, type BoxView, type EndView, type PlaceView } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
+import { isOwnLead, willStand, type BoxView, type EndView, type PlaceView } from '../job/box-view'
 import { circuitsOf } from '../job/circuits'
 import type { Box } from '../model/entities'
 import { isLoadRole } from '../model/roles'
@@ -73,7 +74,7 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
   const largestOn = ({ placeId }: Yoke) =>
     Math.max(0, ...conductorsOn(view, placeId, conductors).map(allowance)) || largest
   const largestGround = Math.max(0, ...grounds.map(allowance))
-  const edition = houseRule(view.record, 'fill-edition', 'grounds-in-quarters')
+  const edition = houseRule(view.record, 'fill-edition')
   const extra = edition === 'grounds-in-quarters' ? Math.max(0, grounds.length - 4) / 4 : 0
 
   const parts = [

@@ -1,4 +1,5 @@
-import { houseRule, type PlaceView } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
+import { type PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Need } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
@@ -100,7 +101,7 @@ const NOTHING: readonly Lacking[] = []
 /** What the house rule wants of a fan of which nobody said anything. */
 function ruledWant(record: JobRecord, loads: PlaceView['loads']): Want | null {
   if (loads.length === 0 || !loads.every(({ kind }) => kind === 'fan-motor')) return null
-  const rule = houseRule(record, 'fans', 'as-wanted')
+  const rule = houseRule(record, 'fans')
   return rule === 'countdown' || rule === 'humidity' ? rule : null
 }
 

@@ -1,4 +1,4 @@
-import { houseRule } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
 import type { Supply } from '../model/device'
 import { newCable } from './cable'
 import { line, type Cure, type Line, type Verdict } from './line'
@@ -99,7 +99,7 @@ function groundReferencedLine(question: Question): Line {
         ],
       },
     )
-  if (houseRule(question.view.record, 'ground-referenced', 'not-allowed') === 'allowed')
+  if (houseRule(question.view.record, 'ground-referenced') === 'allowed')
     return line(
       'supply-ground',
       'fits',

@@ -1,4 +1,4 @@
-import { houseRule } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
 import type { BoxView } from '../job/box-view'
 import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
@@ -126,9 +126,9 @@ export function terminationLines(question: Question): Line[] {
 }
 
 const clampOff = (question: Question) =>
-  question.view.region.fillBy === 'volume' && houseRule(question.view.record, 'back-clamp', 'yes') === 'no'
+  question.view.region.fillBy === 'volume' && houseRule(question.view.record, 'back-clamp') === 'no'
 
-const pushInOff = (question: Question) => houseRule(question.view.record, 'push-in', 'no') === 'no'
+const pushInOff = (question: Question) => houseRule(question.view.record, 'push-in') === 'no'
 
 function aluminiumLines({ view, trade }: Question): Line[] {
   const found = view.ends.find(each => each.conductor.metal === 'aluminium')

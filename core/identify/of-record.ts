@@ -1,4 +1,5 @@
-import { houseRule, runsThrough, type BoxView } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
+import { runsThrough, type BoxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import { lookingForPlaces } from '../job/looking'
 import type { Reading } from '../model/entities'
@@ -240,6 +241,6 @@ export const accountedIn = (views: readonly BoxView[]): Accounted => ({
 
 /** The house’s rule on finding the line: live where conductors are apart, dead by continuity only, or whichever is shorter. */
 export function allowedBy({ record }: BoxView): Allowed {
-  const rule = houseRule(record, 'finding-line', 'either')
+  const rule = houseRule(record, 'finding-line')
   return rule === 'live' ? { live: true, prefers: 'live' } : { live: rule !== 'dead' }
 }

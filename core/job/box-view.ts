@@ -145,7 +145,3 @@ export const runsThrough = ({ joints, ends, region }: BoxView): ReadonlySet<stri
     ),
   )
 }
-
-/** The value of a house rule for this job: its own, or the default. */
-export const houseRule = (record: JobRecord, ruleId: string, initial: string): string =>
-  rowsWith(record, 'houseRules', 'ruleId', ruleId)[0]?.value ?? initial

@@ -1,4 +1,5 @@
-import { houseRule, type BoxView } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
+import { type BoxView } from '../job/box-view'
 import { FREE_LEAST_MILLIMETRES } from '../model/limits'
 import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
@@ -142,7 +143,7 @@ function lastOn({ places }: BoxView): string {
 /** A radio system that the customer decides on is signed for before it is put in. */
 function signedFor(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
   const radio = replaced.filter(({ model }) => model.radio !== null)
-  if (radio.length === 0 || houseRule(view.record, 'radio-systems', 'company') !== 'customer') return []
+  if (radio.length === 0 || houseRule(view.record, 'radio-systems') !== 'customer') return []
   const systems = [...new Set(radio.map(({ model }) => model.name))].join(', ')
   return [
     step(
@@ -229,7 +230,7 @@ function jointDraft(
 /** How wires lie in a joint, by its kind and the house rule. */
 function jointHabit(view: BoxView, lever: boolean, hasLeads: boolean): string {
   if (lever) return hasLeads ? 'One wire a slot, stranded leads too; tug each.' : 'One wire a slot; tug each.'
-  const twist = houseRule(view.record, 'pre-twist', 'no')
+  const twist = houseRule(view.record, 'pre-twist')
   const first = twist === 'yes' || (twist === 'stranded' && hasLeads) ? 'Twist them together first. ' : ''
   return `${first}Solid ones side by side${hasLeads ? ', the stranded lead slightly ahead' : ''}; no copper shows; tug each.`
 }
@@ -304,7 +305,7 @@ function landSteps(
 }
 
 function tapeSteps(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
-  const value = houseRule(view.record, 'tape-terminals', 'no')
+  const value = houseRule(view.record, 'tape-terminals')
   const wanted = value === 'yes' || (value === 'metal-boxes' && view.box.material === 'metal')
   if (!wanted) return []
   return replaced.map(device =>

@@ -1,5 +1,6 @@
+import { houseRule } from '../model/house-rules'
 import { keyOfTerminal } from '../model/terminal-key'
-import { houseRule, type BoxView, type EndView } from '../job/box-view'
+import { type BoxView, type EndView } from '../job/box-view'
 import { mayBeNeutral } from '../model/regions'
 import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
@@ -31,7 +32,7 @@ export function assemble(
   const seats: Record<string, PlannedSeat> = {}
   const joints: PlannedJoint[] = []
   const pigtails: Pigtail[] = []
-  const connects = houseRule(view.record, 'joints', 'lever') === 'twist-on' ? 'twist-on' : 'lever'
+  const connects = houseRule(view.record, 'joints') === 'twist-on' ? 'twist-on' : 'lever'
   const netOf = ({ end }: EndView) => netOfEnd[end.id] ?? null
   const meetings = meetingsOf(view, devices, netOf, wanted)
   const { netOfTerminal } = stayingPut(view, devices, meetings, netOf, wanted)

@@ -1,4 +1,5 @@
-import { houseRule, type BoxView, type EndView } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
+import { type BoxView, type EndView } from '../job/box-view'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import type { RouteCosts } from '../model/trade'
 import { leastMatching } from './matching'
@@ -59,7 +60,7 @@ export function carryingCost({ a: { view, each } }: Runner, net: string, costs: 
   const neutralColoured = region.neutralColours.includes(conductor.insulation)
   if (kind === 'neutral') {
     if (mayBeNeutral(region, conductor)) return cost
-    return houseRule(record, 'remark-neutral', 'never') === 'never' ? Infinity : cost + costs.madeNeutral
+    return houseRule(record, 'remark-neutral') === 'never' ? Infinity : cost + costs.madeNeutral
   }
   if (neutralColoured && !region.loadOnNeutralColour && kind === 'load') return Infinity
   if (neutralColoured && conductor.markedAs === null) cost += costs.markedAgain

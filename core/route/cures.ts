@@ -1,7 +1,7 @@
-import { houseRule, type BoxView, type PlaceView } from '../job/box-view'
+import { type BoxView, type PlaceView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import type { JobRecord } from '../model/record'
-import { deviceNamed, devicesFor, type Trade } from '../model/trade'
+import { deviceNamed, devicesFor, ruleValue, type Trade } from '../model/trade'
 import { cableCure, cablesThatCure, routeAll, type RouteCure } from './cables'
 import { withChoices, withRule } from './tried'
 import { setsFor } from './sets'
@@ -53,7 +53,7 @@ function lightsOf(views: readonly BoxView[]): (readonly Placed[])[] {
 function ruleCures(record: JobRecord, trade: Trade, works: (tried: JobRecord) => boolean): RouteCure[] {
   return RULES_THAT_MATTER.flatMap(ruleId => {
     const rule = trade.houseRules.find(({ id }) => id === ruleId)
-    if (!rule || houseRule(record, ruleId, rule.initial) !== rule.initial) return []
+    if (!rule || ruleValue(trade, record, ruleId) !== rule.initial) return []
     const other = rule.values.find(({ value }) => value !== rule.initial)
     if (!other) return []
     const tried = withRule(record, ruleId, other.value)

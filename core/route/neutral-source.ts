@@ -1,4 +1,5 @@
-import { houseRule, type BoxView, type EndView } from '../job/box-view'
+import { houseRule } from '../model/house-rules'
+import { type BoxView, type EndView } from '../job/box-view'
 import { isSharedNeutral } from './feed'
 import type { Member } from './meetings'
 import { kindOf } from './net'
@@ -15,8 +16,7 @@ export function handsOnNeutral(
   ends: readonly EndView[],
   held: readonly Member[],
 ): Member | null {
-  if (kindOf(net) !== 'neutral' || houseRule(view.record, 'neutral-source', 'splice') !== 'receptacle')
-    return null
+  if (kindOf(net) !== 'neutral' || houseRule(view.record, 'neutral-source') !== 'receptacle') return null
   if (isSharedNeutral(view.record, net) || ends.length === 0) return null
   return (
     held.find(({ placeId, terminal, model }) => {

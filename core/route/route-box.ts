@@ -1,6 +1,7 @@
+import { houseRule } from '../model/house-rules'
 import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
-import { houseRule, willStand, type BoxView, type EndView } from '../job/box-view'
+import { willStand, type BoxView, type EndView } from '../job/box-view'
 import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
 import { isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
@@ -194,7 +195,7 @@ export function netWanted(
       const retrofit = device.model.supply.some(
         way => way.kind === 'line-ground' && way.ground === terminal.id && way.retrofitOnly,
       )
-      const allowed = houseRule(view.record, 'ground-referenced', 'not-allowed') === 'allowed'
+      const allowed = houseRule(view.record, 'ground-referenced') === 'allowed'
       return !present.has(neutral) && retrofit && allowed ? 'ground' : neutral
     }
     case 'ground':

@@ -1,5 +1,5 @@
+import { houseRule } from '../model/house-rules'
 import type { BoxView, EndView } from '../job/box-view'
-import { houseRule } from '../job/box-view'
 import { DEAD_VOLTS } from '../model/limits'
 import type { Breaker, Reading, Switching } from '../model/entities'
 import { rowsOf } from '../model/record'
@@ -83,7 +83,7 @@ export function isolationOf(view: BoxView): Isolation {
  * rule says so or nothing is known.
  */
 function mustBeOff(view: BoxView): (Breaker | null)[] {
-  const always = houseRule(view.record, 'isolation', 'breaker') === 'main'
+  const always = houseRule(view.record, 'isolation') === 'main'
   if (always || view.feeds.length === 0) return [null]
   const named = view.ends.flatMap(({ end }) => view.record.circuits[end.roleCircuitId ?? ''] ?? [])
   const circuits = [...view.feeds.map(each => each.circuit), ...named]

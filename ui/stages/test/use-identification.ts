@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { basisOf, takenIn, type Identification } from '@/core/identify'
-import { houseRule, type BoxView } from '@/core/job/box-view'
+import type { BoxView } from '@/core/job/box-view'
+import { houseRule } from '@/core/model/house-rules'
 import { tiedBoxes } from '@/core/job/tied'
 import type { Fault } from '@/core/model/result'
 import { asker } from '@/workers/ask'
@@ -37,7 +38,7 @@ export function useIdentification(view: BoxView) {
   const [round, setRound] = useState(0)
   // As text, so that the same question is not asked again because something else changed.
   const key = useMemo(
-    () => JSON.stringify([basisOf(record, box.id), houseRule(record, 'finding-line', ''), skipped]),
+    () => JSON.stringify([basisOf(record, box.id), houseRule(record, 'finding-line'), skipped]),
     [record, box.id, skipped],
   )
   const [answer, setAnswer] = useState<{ readonly key: string; readonly says: Identifying } | null>(null)
