@@ -223,6 +223,17 @@ export type PricedWork = (typeof PRICED_WORKS)[number]
 /** Pieces of work whose minutes are figures of the trade. */
 export const WORKS = [
   'first-look',
+  'photo',
+  'proving',
+  'identifying',
+  'signature',
+  'taking-out',
+  'marking',
+  'capping',
+  'cut-pigtail',
+  'tugging',
+  'taping',
+  'folding',
   'plain-replacement',
   'reading',
   'switching',

@@ -20,7 +20,7 @@ export function planBox(view: BoxView, trade: Trade): BoxPlan {
   const routed = routeBox(view, trade)
   const ticked = new Set(rowsWith(view.record, 'steps', 'boxId', view.box.id).map(step => step.stepKey))
   const drafts = [
-    ...beforeSteps(view, isolation, routed),
+    ...beforeSteps(view, isolation, routed, trade),
     ...(routed.ok ? workSteps(view, routed.value, trade) : []),
   ]
   return { routed, isolation, steps: withHolds(view, drafts, ticked, isolation, routed) }
@@ -35,7 +35,12 @@ function leftThrough(view: BoxView, routed: Result<RoutedBox>): ReadonlySet<stri
   return new Set(stay.filter(id => through.has(id)))
 }
 
-function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedBox>): Draft[] {
+function beforeSteps(
+  view: BoxView,
+  isolation: Isolation,
+  routed: Result<RoutedBox>,
+  { minutes }: Trade,
+): Draft[] {
   const open = (kind: SafetyNeed['kind']) => isolation.needs.some(need => need.kind === kind)
   const { breaker, panel } = view.region.words
   const what = isolation.toSwitchOff
@@ -53,14 +58,20 @@ function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedB
       claimStatus(view, each).proof !== 'proven',
   )
   return [
-    step({ kind: 'photo' }, 'record', 'Take a photo of the box as it is', 'It is the only way back.', 1),
+    step(
+      { kind: 'photo' },
+      'record',
+      'Take a photo of the box as it is',
+      'It is the only way back.',
+      minutes.photo,
+    ),
     {
       ...step(
         { kind: 'tester' },
         'reading',
         'Prove the tester on a known live point',
         'A dead tester reads every wire as dead.',
-        1,
+        minutes.proving,
       ),
       doneBy: 'record',
       done: !open('prove-tester'),
@@ -71,7 +82,7 @@ function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedB
         'reading',
         'Prove the reference: live point to reference reads nominal',
         'In an ungrounded metal box everything reads 0: bring a reference in.',
-        1,
+        minutes.proving,
       ),
       doneBy: 'record',
       done: !open('prove-reference'),
@@ -82,7 +93,7 @@ function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedB
         'live' as const,
         `Identify ${each.name}: ${claimStatus(view, each).settledBy}`,
         'Connected by what it was proven to be, never by its colour. Probes only; nobody holds anything.',
-        2,
+        minutes.identifying,
       ),
       doneBy: 'record' as const,
       done: false,
@@ -93,7 +104,7 @@ function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedB
         'switch',
         `Switch off ${what} and hold it off`,
         `Labels at the ${panel} are not believed until a reading agrees.`,
-        2,
+        minutes.switching,
       ),
       doneBy: 'record',
       done: !open('switch-off'),
@@ -104,7 +115,7 @@ function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedB
         'reading',
         `Read dead at every conductor: ${isolation.endsReadDead} of ${isolation.ends} done`,
         'At most 5 V on a low-impedance meter to the proven reference, whatever circuits are known.',
-        Math.max(1, isolation.ends * 0.5),
+        Math.max(2, isolation.ends) * minutes.reading,
       ),
       doneBy: 'record',
       done: !open('read-dead') && isolation.ends > 0,
@@ -115,7 +126,7 @@ function beforeSteps(view: BoxView, isolation: Isolation, routed: Result<RoutedB
         'reading',
         'Prove the tester again on the known live point',
         'Only then do the dead readings count.',
-        1,
+        minutes.proving,
       ),
       doneBy: 'record',
       done: !open('prove-tester-again'),

@@ -38,14 +38,14 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     .filter(({ end }) => !untouched.includes(end.id))
   const cures = cureSteps(view, trade)
   return [
-    ...signedFor(view, replaced),
+    ...signedFor(view, replaced, trade),
     ...mayReturn.map(({ end, name }) => ({
       ...step(
         { kind: 'clamp', endId: end.id },
         'reading' as const,
         `Clamp ${name} before its joint is opened: 0 A`,
         `With its own ${breaker} off, a shared or borrowed neutral reads 0 V until it is opened, and can then stand at line voltage.`,
-        0.5,
+        trade.minutes.reading,
       ),
       doneBy: 'record' as const,
       done: clamped.has(end.id),
@@ -61,7 +61,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
           'touch',
           `Gang ${place.gang}: take out the old device and spread the conductors`,
           `Each keeps its flag until it is landed again; at least ${FREE_LEAST_MILLIMETRES} mm of it stay free where it leaves the sheath.`,
-          3,
+          trade.minutes['taking-out'],
         ),
       ),
     ...cures.first,
@@ -71,7 +71,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         'touch',
         `Mark ${nameOf(remark.endId)} ${remark.as} here, and at its other end`,
         'It leaves its colour’s meaning.',
-        1,
+        trade.minutes.marking,
         [`tape, ${remark.as}`],
       ),
     ),
@@ -81,7 +81,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...netsOf('load').flatMap(jointStep),
     ...netsOf('traveller').flatMap(jointStep),
     ...netsOf('signal').flatMap(jointStep),
-    ...routed.devices.flatMap(device => landSteps(view, routed, device, nameOf)),
+    ...routed.devices.flatMap(device => landSteps(view, routed, device, nameOf, trade)),
     ...view.ends
       .filter(each => routed.seats[each.end.id]?.kind === 'cap' && each.end.seat !== 'cap')
       .map(each =>
@@ -90,7 +90,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
           'touch',
           `Cap ${each.name} on its own`,
           `${cutFirst(view, [each.end.id])}It may be live.`,
-          1,
+          trade.minutes.capping,
           ['cap'],
         ),
       ),
@@ -102,7 +102,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         'touch',
         `Cap the unused “${terminal?.word ?? lead.terminalId}” on its own`,
         'An unused lead can be live.',
-        1,
+        trade.minutes.capping,
         ['cap'],
       )
     }),
@@ -111,23 +111,23 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       'touch',
       'Tug every joint and terminal; no copper shows',
       'What slips now would slip behind the wall.',
-      1,
+      trade.minutes.tugging,
     ),
-    ...tapeSteps(view, replaced),
+    ...tapeSteps(view, replaced, trade),
     ...cures.last,
     step(
       { kind: 'fold' },
       'touch',
       `Fold the conductors in, back to front: ${foldOrder(view, routed)}; ${lastOn(view)}`,
       'Folded, not shoved.',
-      4,
+      trade.minutes.folding,
     ),
     step(
       { kind: 'power' },
       'power',
       `Switch the ${breaker} on again`,
       'Only with every conductor landed, capped and folded in. Record it: the box may be live from then on.',
-      2,
+      trade.minutes.switching,
     ),
   ]
 }
@@ -141,7 +141,7 @@ function lastOn({ places }: BoxView): string {
 }
 
 /** A radio system that the customer decides on is signed for before it is put in. */
-function signedFor(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
+function signedFor(view: BoxView, replaced: readonly PlannedDevice[], trade: Trade): Draft[] {
   const radio = replaced.filter(({ model }) => model.radio !== null)
   if (radio.length === 0 || houseRule(view.record, 'radio-systems') !== 'customer') return []
   const systems = [...new Set(radio.map(({ model }) => model.name))].join(', ')
@@ -151,7 +151,7 @@ function signedFor(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
       'record',
       `The customer signs for the radio system: ${systems}`,
       'House rule: the customer decides.',
-      2,
+      trade.minutes.signature,
     ),
   ]
 }
@@ -218,7 +218,8 @@ function jointDraft(
     'touch',
     `Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(' linked to ')}${strip ? `, each stripped ${strip} mm` : ''}`,
     `${cutFirst(view, joint.endIds)}${jointHabit(view, lever, leads.length > 0)}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
-    trade.minutes[lever ? 'lever-joint' : 'twist-joint'] * connectors.length + cut.length,
+    trade.minutes[lever ? 'lever-joint' : 'twist-joint'] * connectors.length +
+      cut.length * trade.minutes['cut-pigtail'],
     [
       ...connectors,
       ...cut.map(each => `pigtail, ${each.insulation} ${each.gauge}, ${each.millimetres} mm`),
@@ -274,6 +275,7 @@ function landSteps(
   routed: RoutedBox,
   device: PlannedDevice,
   nameOf: (endId: string) => string,
+  trade: Trade,
 ): Draft[] {
   const { instructions } = device.model
   const changed = device.isNew ? null : changedTerminals(view, routed, device.placeId)
@@ -298,13 +300,13 @@ function landSteps(
         'touch',
         `${what} on “${terminal.word}”: strip ${instructions.stripMillimetres} mm, ${HOLD_WORDS[terminal.joins]}${torque}`,
         `${cutFirst(view, ends)}As its sheet gives it.`,
-        1,
+        trade.minutes.termination,
       ),
     ]
   })
 }
 
-function tapeSteps(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
+function tapeSteps(view: BoxView, replaced: readonly PlannedDevice[], trade: Trade): Draft[] {
   const value = houseRule(view.record, 'tape-terminals')
   const wanted = value === 'yes' || (value === 'metal-boxes' && view.box.material === 'metal')
   if (!wanted) return []
@@ -314,7 +316,7 @@ function tapeSteps(view: BoxView, replaced: readonly PlannedDevice[]): Draft[] {
       'touch',
       `Gang ${device.gang}: tape round the device’s terminals`,
       'House rule.',
-      1,
+      trade.minutes.taping,
       ['tape'],
     ),
   )
