@@ -66,6 +66,33 @@ describe('a steel pipe as the ground', () => {
     expect(racewayGround(piped([119, 40]))).toBe('open')
   })
 
+  it('by a meter that no phantom moves alone: what another shows neither makes one nor takes it away', () => {
+    const read = (values: readonly (readonly [number, Reading['instrument']])[]) => {
+      const view = piped(values.map(([value]) => value))
+      const readings = Object.fromEntries(
+        Object.entries(view.record.readings).map(([id, reading]) => {
+          const at = /^metal-(\d+)$/.exec(id)?.[1]
+          return [id, at === undefined ? reading : { ...reading, instrument: values[Number(at)]![1] }]
+        }),
+      )
+      return racewayGround(boxView({ ...view.record, readings }, 'box')!)
+    }
+    expect(read([[120, 'high-impedance-meter']])).toBe('not-read')
+    expect(read([[120, 'non-contact']])).toBe('not-read')
+    expect(
+      read([
+        [3, 'low-impedance-meter'],
+        [120, 'high-impedance-meter'],
+      ]),
+    ).toBe('open')
+    expect(
+      read([
+        [120, 'low-impedance-meter'],
+        [3, 'high-impedance-meter'],
+      ]),
+    ).toBe('continuous')
+  })
+
   it('never for plastic, armour or a cable without metal', () => {
     expect(racewayGround(piped([120], { material: 'plastic' }))).toBe('none')
     for (const sheath of ['armoured', 'nonmetallic', 'plastic-pipe', 'not-known'] as const)
