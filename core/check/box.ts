@@ -1,3 +1,4 @@
+import { smallPart, type SmallPart } from '../model/small-part'
 import { deviceNamed, type Trade } from '../model/trade'
 import { willStand, type BoxView, type PlaceView } from '../job/box-view'
 import { figure } from '../model/units'
@@ -133,11 +134,10 @@ function boxCures(
 }
 
 /** Screws for what the ring sets further out than their own reach: two a gang. */
-function longScrews({ box, region }: BoxView, riseMillimetres: number): string[] {
+function longScrews({ box, region }: BoxView, riseMillimetres: number): SmallPart[] {
   const { device, deviceMillimetres } = region.screws
-  return Array.from(
-    { length: box.gangs * 2 },
-    () => `device screw, ${device}, ${figure(deviceMillimetres + riseMillimetres)} mm`,
+  return Array.from({ length: box.gangs * 2 }, () =>
+    smallPart('screw', `device screw, ${device}, ${figure(deviceMillimetres + riseMillimetres)} mm`),
   )
 }
 

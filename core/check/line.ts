@@ -1,3 +1,4 @@
+import type { SmallPart } from '../model/small-part'
 import { rounded } from '../model/units'
 import type { LineRule } from '../model/vocabulary'
 
@@ -13,7 +14,7 @@ export interface Cure {
   /** Cured in this visit at this box or its lamps, without another device or another load total. */
   readonly here: boolean
   /** Small parts that go with it and do not come in its packet, each as often as it is taken. */
-  readonly parts?: readonly string[]
+  readonly parts?: readonly SmallPart[]
 }
 
 /** One condition held against one device: its figures, and the fact it rests on. */

@@ -3,7 +3,8 @@ import { boxView, willStand, type BoxView, type PlaceView } from '../job/box-vie
 import { rowsOf, type JobRecord } from '../model/record'
 import { planBox, progressOf } from '../plan'
 import { deviceNamed, type Trade } from '../model/trade'
-import type { Opening } from '../model/vocabulary'
+import type { SmallPart } from '../model/small-part'
+import type { Opening, SmallPartKind } from '../model/vocabulary'
 
 export const PICK_KINDS = ['device', 'plate', 'box', 'lamp', 'part'] as const
 export type PickKind = (typeof PICK_KINDS)[number]
@@ -30,6 +31,8 @@ interface Need {
   readonly count: number
   readonly priceEach: number | null
   readonly place: string
+  /** Of a small part, which. */
+  readonly small?: SmallPartKind
 }
 
 /** How many of each are in the van, by their keys. */
@@ -48,6 +51,7 @@ export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] 
       : []
   })
   const items = new Map<string, PickItem>()
+  const smallOf = new Map(needs.map(({ key, small }) => [key, small]))
   for (const { key, kind, what, count, priceEach, place } of needs) {
     const known = items.get(key)
     const needed = (known?.needed ?? 0) + count
@@ -64,7 +68,7 @@ export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] 
     })
   }
   const withSpares = [...items.values()].map(item => {
-    const needed = item.needed + spareOf(item.key, item.needed)
+    const needed = item.needed + spareOf(smallOf.get(item.key), item.needed)
     return { ...item, needed, toBuy: Math.max(0, needed - item.inVan) }
   })
   return withSpares.sort(
@@ -110,21 +114,23 @@ function smallParts(view: BoxView, trade: Trade): Need[] {
   const { steps, routed } = planBox(view, trade)
   if (!routed.ok) return []
   const parts = steps.filter(({ done }) => !done).flatMap(each => each.parts)
-  return parts.map(what => partOf(what, placeName(view)))
+  return parts.map(part => partOf(part, placeName(view)))
 }
 
-const partOf = (what: string, place: string): Need => ({
-  key: `part:${what}`.slice(0, 160),
+const partOf = ({ kind, words }: SmallPart, place: string): Need => ({
+  key: `part:${words}`.slice(0, 160),
   kind: 'part',
-  what: what.charAt(0).toUpperCase() + what.slice(1),
+  small: kind,
+  what: words.charAt(0).toUpperCase() + words.slice(1),
   count: 1,
   priceEach: null,
   place,
 })
 
 /** Small parts that are dropped or spoilt: one more for each ten that are begun. */
-const SPARED = /^part:(lever|twist-on|cap|pigtail|bonding screw|device screw)/
-const spareOf = (key: string, needed: number): number => (SPARED.test(key) ? Math.ceil(needed / 10) : 0)
+const SPARED: readonly SmallPartKind[] = ['connector', 'cap', 'pigtail', 'screw']
+const spareOf = (small: SmallPartKind | undefined, needed: number): number =>
+  small !== undefined && SPARED.includes(small) ? Math.ceil(needed / 10) : 0
 
 const PLATE_WORDS: Readonly<Record<Opening | 'blank', string>> = {
   toggle: 'narrow',
@@ -179,7 +185,7 @@ function curesOf(view: BoxView, trade: Trade): Need[] {
     .flatMap(({ cure, place }) =>
       cure.id === 'change-lamps'
         ? [lampsOf(cure, place, name)]
-        : [needOf(cure, name), ...(cure.parts ?? []).map(what => partOf(what, name))],
+        : [needOf(cure, name), ...(cure.parts ?? []).map(part => partOf(part, name))],
     )
 }
 

@@ -112,7 +112,10 @@ describe('a bypass', () => {
     const view = withBypass(alone, 'to-be-fitted')
     expect(minimum(view)).toMatchObject({ verdict: 'fits' })
     expect(proofOf(view)).toMatchObject({ kind: 'proven' })
-    expect(stepOf(view, 'bypass:light')).toMatchObject({ kind: 'touch', parts: ['bypass'] })
+    expect(stepOf(view, 'bypass:light')).toMatchObject({
+      kind: 'touch',
+      parts: [{ kind: 'bypass', words: 'bypass' }],
+    })
     expect(picked(view).map(each => each.toLowerCase())).toContainEqual(expect.stringContaining('bypass'))
     const found = foundCircuit([view], trade)
     expect(found.ok && found.value.loads.map(({ bypassWatts }) => bypassWatts)).toEqual([undefined])

@@ -1,5 +1,6 @@
 import { curesIn, OF_THE_BOX } from '../check'
 import type { BoxView } from '../job/box-view'
+import { smallPart } from '../model/small-part'
 import { deviceNamed, type Trade } from '../model/trade'
 import { step, type Draft } from './step'
 
@@ -69,7 +70,7 @@ function bypasses(view: BoxView, trade: Trade): Draft[] {
         `${group.name}: fit the bypass at the luminaire, from its switched conductor to its neutral`,
         'Read every conductor dead there as well: a luminaire can be fed by another circuit.',
         trade.minutes.bypass,
-        ['bypass'],
+        [smallPart('bypass', 'bypass')],
       ),
     )
 }

@@ -1,3 +1,4 @@
+import type { SmallPart } from '../model/small-part'
 import { keyOfStep, type StepName } from './step-name'
 
 /**
@@ -14,7 +15,7 @@ export interface Step {
   readonly says: string
   readonly why: string
   readonly minutes: number
-  readonly parts: readonly string[]
+  readonly parts: readonly SmallPart[]
   /** Done by a tick, or by what the record shows. */
   readonly doneBy: 'tick' | 'record'
   readonly done: boolean
@@ -31,7 +32,7 @@ export function step(
   says: string,
   why: string,
   minutes: number,
-  parts: readonly string[] = [],
+  parts: readonly SmallPart[] = [],
 ): Draft {
   return { name, key: keyOfStep(name), kind, says, why, minutes, parts, doneBy: 'tick' }
 }

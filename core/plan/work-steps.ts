@@ -1,6 +1,7 @@
 import { houseRule } from '../model/house-rules'
 import { type BoxView } from '../job/box-view'
 import { FREE_LEAST_MILLIMETRES } from '../model/limits'
+import { smallPart } from '../model/small-part'
 import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
 import {
@@ -72,7 +73,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         `Mark ${nameOf(remark.endId)} ${remark.as} here, and at its other end`,
         'It leaves its colour’s meaning.',
         trade.minutes.marking,
-        [`tape, ${remark.as}`],
+        [smallPart('tape', `tape, ${remark.as}`)],
       ),
     ),
     ...netsOf('ground').flatMap(jointStep),
@@ -91,7 +92,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
           `Cap ${each.name} on its own`,
           `${cutFirst(view, [each.end.id])}It may be live.`,
           trade.minutes.capping,
-          ['cap'],
+          [smallPart('cap', 'cap')],
         ),
       ),
     ...routed.cappedLeads.map(lead => {
@@ -103,7 +104,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         `Cap the unused “${terminal?.word ?? lead.terminalId}” on its own`,
         'An unused lead can be live.',
         trade.minutes.capping,
-        ['cap'],
+        [smallPart('cap', 'cap')],
       )
     }),
     step(
@@ -196,8 +197,8 @@ function jointDraft(
       'The metal of the box brings it; no connector.',
       trade.minutes.termination * 2,
       [
-        `pigtail, ${only!.insulation} ${only!.gauge}, ${only!.millimetres} mm`,
-        ...(bonded ? [] : [`bonding screw, ${view.region.screws.bonding}`]),
+        smallPart('pigtail', `pigtail, ${only!.insulation} ${only!.gauge}, ${only!.millimetres} mm`),
+        ...(bonded ? [] : [smallPart('screw', `bonding screw, ${view.region.screws.bonding}`)]),
       ],
     )
   }
@@ -221,9 +222,13 @@ function jointDraft(
     trade.minutes[lever ? 'lever-joint' : 'twist-joint'] * connectors.length +
       cut.length * trade.minutes['cut-pigtail'],
     [
-      ...connectors,
-      ...cut.map(each => `pigtail, ${each.insulation} ${each.gauge}, ${each.millimetres} mm`),
-      ...cut.filter(({ to }) => to === 'box').map(() => `bonding screw, ${view.region.screws.bonding}`),
+      ...connectors.map(words => smallPart('connector', words)),
+      ...cut.map(each =>
+        smallPart('pigtail', `pigtail, ${each.insulation} ${each.gauge}, ${each.millimetres} mm`),
+      ),
+      ...cut
+        .filter(({ to }) => to === 'box')
+        .map(() => smallPart('screw', `bonding screw, ${view.region.screws.bonding}`)),
     ],
   )
 }
@@ -317,7 +322,7 @@ function tapeSteps(view: BoxView, replaced: readonly PlannedDevice[], trade: Tra
       `Gang ${device.gang}: tape round the device’s terminals`,
       'House rule.',
       trade.minutes.taping,
-      ['tape'],
+      [smallPart('tape', 'tape')],
     ),
   )
 }

@@ -41,7 +41,7 @@ export function OneStep({
       {step.parts.length > 0 && (
         <ul className="list-disc pl-6 text-lg">
           {step.parts.map((part, index) => (
-            <li key={index}>{part}</li>
+            <li key={index}>{part.words}</li>
           ))}
         </ul>
       )}

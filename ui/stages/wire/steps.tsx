@@ -64,7 +64,7 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
                   </p>
                   <p className="text-sm text-soft">
                     {KIND_WORDS[step.kind]} · {step.why}
-                    {step.parts.length > 0 && ` · ${step.parts.join(', ')}`}
+                    {step.parts.length > 0 && ` · ${step.parts.map(({ words }) => words).join(', ')}`}
                   </p>
                   <div className="text-sm">
                     {!step.done && <Held holds={step.holds} />}
