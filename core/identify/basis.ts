@@ -33,7 +33,8 @@ const seenIn = (view: BoxView) => [
     end.jointId,
     end.seenAtSheath,
   ]),
-  [...runsThrough(view)],
+  // What was found before anybody could say this stays found.
+  ...[[...runsThrough(view)]].filter(through => through.length > 0),
   view.pigtails.map(({ id, jointId, deviceId, terminal }) => [id, jointId, deviceId, terminal]),
   view.places.map(({ group, found, loads }) => [
     group.id,
