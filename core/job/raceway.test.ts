@@ -127,7 +127,10 @@ describe('a steel pipe as the ground', () => {
     expect(prove(plannedCircuit(view, plan, trade))).toMatchObject({ kind: 'proven' })
     expect(planBox(view, trade).steps.find(({ key }) => key === 'joint:ground')).toMatchObject({
       says: 'One bare conductor of 14 AWG from the box’s bonding screw to “Green screw”',
-      parts: ['pigtail, bare 14 AWG, 150 mm', 'bonding screw, 10-32'],
+      parts: [
+        { kind: 'pigtail', words: 'pigtail, bare 14 AWG, 150 mm' },
+        { kind: 'screw', words: 'bonding screw, 10-32' },
+      ],
     })
     const open = piped([2])
     expect(routed(open).pigtails.filter(({ netId }) => netId === 'ground')).toEqual([])
