@@ -26,7 +26,9 @@ export function offWhile(view: BoxView, each: EndView, { seq }: Reading): string
   const { record, feeds, region } = view
   const own = record.circuits[circuitsOf([view]).of(each) ?? '']
   const inQuestion = own ? [own, ...sharersOf(record, own)] : feeds.map(({ circuit }) => circuit)
-  const before = rowsOf(record, 'switchings').filter(each => each.struck === null && each.seq < seq)
+  const before = rowsOf(record, 'switchings').filter(
+    switching => switching.struck === null && switching.seq < seq,
+  )
   const lastOf = (id: string | null) => before.filter(({ circuitId }) => circuitId === id).at(-1)
   if (lastOf(null)?.to === 'off') return 'the main switch'
   const off = inQuestion.filter(({ id }) => lastOf(id)?.to === 'off')
@@ -87,10 +89,8 @@ export function returnLines({ view, place, device, trade }: Question): Line[] {
   const bears = (circuitId: string | null | undefined) =>
     whose.kind !== 'known' || circuitId == null || circuitId === whose.circuitId
   const { breaker } = view.region.words
-  const livesByNeutral =
-    device.supply.some(({ kind }) => kind === 'line-neutral') ||
-    device.terminals.some(({ wants }) => wants === 'neutral')
-  const borrowed = livesByNeutral ? borrowedIn(view).filter(({ each }) => bears(circuits.of(each))) : []
+  const takesNeutral = device.terminals.some(({ wants }) => wants === 'neutral')
+  const borrowed = takesNeutral ? borrowedIn(view).filter(({ each }) => bears(circuits.of(each))) : []
   const oneLeg = oneLegIn(view).filter(({ breakers }) => breakers.some(({ id }) => bears(id)))
   return [
     ...borrowed.slice(0, 1).map(({ each, reading }) =>

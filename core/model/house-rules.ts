@@ -1,5 +1,4 @@
-import type { JobRecord } from './record'
-import { rowsWith } from './record'
+import { rowsWith, type JobRecord } from './record'
 
 /** House rules that the core goes by, with what holds where a job says nothing. */
 export const RULE_DEFAULTS = {

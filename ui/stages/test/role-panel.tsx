@@ -130,7 +130,8 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
       breaker,
       switchPosition: position,
       lampsOutGroupId: lampsOut === NONE ? null : lampsOut,
-      offDeviceId: off === NONE ? null : off,
+      // With every conductor apart there is nothing to take it off.
+      offDeviceId: off === NONE || position === 'separated' ? null : off,
     })
     const done = edits.send('take a reading', [
       edits.add('readings', reading),
