@@ -47,8 +47,8 @@ export function LampsPage({ entries: initial }: { entries: readonly LampEntry[] 
               <Lamp
                 key={entry.version}
                 entry={entry}
-                disabled={busy || !running}
-                onPut={figures => void put(entry.kind, figures)}
+                disabled={!running}
+                onPut={over => void put(entry.kind, over)}
               />
             </li>
           ))}
@@ -65,59 +65,55 @@ function Lamp({
 }: {
   entry: LampEntry
   disabled: boolean
-  onPut: (figures: LampFigures | null) => void
+  onPut: (over: Partial<LampFigures> | null) => void
 }) {
   const { words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming } = fact
-  const now: LampFigures = { words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming }
-  const put = (more: Partial<LampFigures>) => !disabled && onPut({ ...now, ...more })
   return (
-    <section
-      aria-label={words}
-      className="grid gap-x-4 gap-y-2 rounded-xl bg-sheet p-3 sm:grid-cols-2 sm:p-4 lg:grid-cols-3"
-    >
-      <TextField
-        label="Kind of lamp"
-        value={words}
-        max={80}
-        required
-        onCommit={value => put({ words: value })}
-      />
-      <SelectField
-        label="Counts against the rating for"
-        value={rating}
-        options={RATING_KINDS.map(value => ({ value, words: RATING_WORDS[value] }))}
-        onCommit={value => put({ rating: value })}
-      />
-      <NumberField
-        label="Power factor where none is printed"
-        value={powerFactorIfNotPrinted}
-        min={0.2}
-        max={1}
-        onCommit={value => value !== null && put({ powerFactorIfNotPrinted: value })}
-      />
-      <NumberField
-        label="Dark below (mA)"
-        value={offLimitMilliamps}
-        min={0.01}
-        max={1000}
-        onCommit={value => value !== null && put({ offLimitMilliamps: value })}
-      />
-      <PickOne
-        label="Can be dimmed"
-        value={dimming}
-        options={DIMMING.map(value => ({ value, words: DIMMING_WORDS[value] }))}
-        onCommit={value => put({ dimming: value })}
-      />
-      <p className="flex items-end justify-between gap-3">
-        <span className="pb-3 tabular-nums">
-          10 W count as {Math.round(100 / powerFactorIfNotPrinted) / 10} VA
-        </span>
-        {changed && (
-          <Button disabled={disabled} onClick={() => onPut(null)}>
-            As it came
-          </Button>
-        )}
-      </p>
+    <section aria-label={words}>
+      <fieldset
+        disabled={disabled}
+        className="grid gap-x-4 gap-y-2 rounded-xl bg-sheet p-3 sm:grid-cols-2 sm:p-4 lg:grid-cols-3"
+      >
+        <TextField
+          label="Kind of lamp"
+          value={words}
+          max={80}
+          required
+          onCommit={value => onPut({ words: value })}
+        />
+        <SelectField
+          label="Counts against the rating for"
+          value={rating}
+          options={RATING_KINDS.map(value => ({ value, words: RATING_WORDS[value] }))}
+          onCommit={value => onPut({ rating: value })}
+        />
+        <NumberField
+          label="Power factor where none is printed"
+          value={powerFactorIfNotPrinted}
+          min={0.2}
+          max={1}
+          onCommit={value => value !== null && onPut({ powerFactorIfNotPrinted: value })}
+        />
+        <NumberField
+          label="Dark below (mA)"
+          value={offLimitMilliamps}
+          min={0.01}
+          max={1000}
+          onCommit={value => value !== null && onPut({ offLimitMilliamps: value })}
+        />
+        <PickOne
+          label="Can be dimmed"
+          value={dimming}
+          options={DIMMING.map(value => ({ value, words: DIMMING_WORDS[value] }))}
+          onCommit={value => onPut({ dimming: value })}
+        />
+        <p className="flex items-end justify-between gap-3">
+          <span className="pb-3 tabular-nums">
+            10 W count as {Math.round(100 / powerFactorIfNotPrinted) / 10} VA
+          </span>
+          {changed && <Button onClick={() => onPut(null)}>As it came</Button>}
+        </p>
+      </fieldset>
     </section>
   )
 }

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { usualBox } from '@/demo/usual'
 import type { Command, Edit, UndoCommand } from '@/core/job/command'
 import { inverseOf, type Change } from '@/core/job/change'
+import type { UndoState } from '@/core/job/history'
 import { transition } from '@/core/job/transition'
-import { jobStore, type StoreWorld, type VersionedRecord } from './store'
+import { jobStore, type JobStore, type StoreWorld, type VersionedRecord } from './store'
 
 const record = usualBox().record
 const initial: VersionedRecord = { record, versions: { 'boxes/box': 1 }, revision: 0 }
@@ -60,13 +61,23 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
       return { kind: 'applied', revision: server.revision, changes, versions: server.versions, undo }
     },
     load: async () => initial,
-    loadUndo: async () => ({ undo: null, redo: null }),
+    loadUndo: async () => {
+      if (state.down) throw new Error('down')
+      const last = standing.at(-1)
+      return { undo: last ? { id: last.id, name: last.name } : null, redo: null }
+    },
     now: () => '2026-03-02T09:00:00.000Z',
     later: (_, work) => void state.waiting.push(work),
     keep: pending => void (state.kept = pending),
     kept: () => state.kept,
   }
   return { state, doors, retry: () => state.waiting.splice(0).forEach(work => work()), seen }
+}
+
+/** What a page that is opened now gets. */
+const confirmedIn = (store: JobStore): VersionedRecord => {
+  const { record, versions, revision } = store.snapshot()
+  return { record, versions, revision }
 }
 
 describe('the job in the browser', () => {
@@ -236,6 +247,50 @@ describe('the job in the browser', () => {
     expect(state.sent).toHaveLength(4)
     expect(store.snapshot().record.boxes.box!.name).toBe('By the door')
     expect(store.snapshot().save).toBe('saved')
+  })
+
+  it('undo pressed before the page knows what can be taken back waits for that', async () => {
+    const { state, doors } = world()
+    const before = jobStore(initial, [], doors)
+    before.send('edit a box', 'box', [rename('East', 1)])
+    await settled()
+    const opened = jobStore(confirmedIn(before), [], doors)
+    opened.start()
+    opened.takeBack('undo', 'box')
+    await settled()
+    expect(opened.snapshot().record.boxes.box!.name).not.toBe('East')
+    opened.takeBack('undo', 'box')
+    await settled()
+    expect(state.sent).toHaveLength(2)
+  })
+
+  it('undo pressed while nothing is known and the server is away does nothing later', async () => {
+    const { state, doors } = world()
+    const before = jobStore(initial, [], doors)
+    before.send('edit a box', 'box', [rename('East', 1)])
+    await settled()
+    state.down = true
+    const opened = jobStore(confirmedIn(before), [], doors)
+    opened.takeBack('undo', 'box')
+    await settled()
+    state.down = false
+    opened.start()
+    await settled()
+    expect(opened.snapshot().record.boxes.box!.name).toBe('East')
+    expect(state.sent).toHaveLength(1)
+  })
+
+  it('what an answer told is not overwritten by what was asked before it', async () => {
+    const { doors } = world()
+    let answer: (undo: UndoState) => void = () => undefined
+    const asked = new Promise<UndoState>(resolve => (answer = resolve))
+    const store = jobStore(initial, [], { ...doors, loadUndo: () => asked })
+    store.needUndo('box')
+    store.send('edit a box', 'box', [rename('East', 1)])
+    await settled()
+    answer({ undo: null, redo: null })
+    await settled()
+    expect(store.snapshot().undo.box?.undo?.name).toBe('edit a box')
   })
 
   it('undo goes through the log', async () => {

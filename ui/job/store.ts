@@ -178,12 +178,26 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     if (over.record !== state.record || over.revision !== state.revision) publish(over)
   }
 
+  const loadUndo = async (boxId: string | null): Promise<boolean> => {
+    const before = state.undo[scopeOf(boxId)]
+    const undo = await world.loadUndo(boxId).catch(() => null)
+    // What an answer told meanwhile is newer than what arrives.
+    if (undo && state.undo[scopeOf(boxId)] === before)
+      publish({ undo: { ...state.undo, [scopeOf(boxId)]: undo } })
+    return undo !== null
+  }
+
   const takeBack = (kind: 'undo' | 'redo', boxId: string | null) => {
     takeUp()
     const last = pending.filter(command => command.boxId === boxId).at(-1)
     if (last && 'undoes' in last) {
       // What it leaves to be taken back is known once it is answered.
       waiting = [...waiting, { kind, boxId }]
+      return
+    }
+    if (!last && !state.undo[scopeOf(boxId)]) {
+      // Pressed before it is known here what can be taken back.
+      void loadUndo(boxId).then(known => known && takeBack(kind, boxId))
       return
     }
     // What is on its way already has its id, so it can be taken back before it is answered.
@@ -212,12 +226,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       return true
     },
     takeBack,
-    needUndo: boxId => {
-      world.loadUndo(boxId).then(
-        undo => publish({ undo: { ...state.undo, [scopeOf(boxId)]: undo } }),
-        () => undefined,
-      )
-    },
+    needUndo: boxId => void loadUndo(boxId),
     refresh: async () => {
       if (pending.length === 0 && !sending) await reload()
     },
