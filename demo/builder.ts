@@ -116,6 +116,7 @@ export function jobBuilder(job: JobRow) {
       protection: 'none',
       labelHolds: 'not-known',
       sharedNeutralWithId: null,
+      handleWithId: null,
       note: '',
       ...more,
     })

@@ -47,8 +47,16 @@ function build(): JobRecord {
   house.circuit('6', 'Reading, bath', 15, { labelHolds: 'yes', protection: 'ground-fault' })
   house.circuit('8', 'Bedrooms', 15, { labelHolds: 'not-known' })
   house.circuit('9', 'Playroom, 1971', 15)
-  house.circuit('11', 'Studio A', 20, { sharedNeutralWithId: 'circuit-13', poles: 2 })
-  house.circuit('13', 'Studio B', 20, { sharedNeutralWithId: 'circuit-11', poles: 2 })
+  house.circuit('11', 'Studio A', 20, {
+    sharedNeutralWithId: 'circuit-13',
+    handleWithId: 'circuit-13',
+    poles: 2,
+  })
+  house.circuit('13', 'Studio B', 20, {
+    sharedNeutralWithId: 'circuit-11',
+    handleWithId: 'circuit-11',
+    poles: 2,
+  })
 
   house.put('crew', { id: 'electrician', name: 'Ines Talbot-Roe', readsLive: true, atPanel: false })
   house.put('crew', { id: 'apprentice', name: 'Kofi Marsh', readsLive: false, atPanel: false })

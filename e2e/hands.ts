@@ -72,7 +72,7 @@ export const HANDS: HandsOf<EntityName> & {
   circuits: {
     breaker: text('Position in the panel', '4b'),
     label: text('What its label says', 'Stairs and hall'),
-    poles: pick('Poles thrown by its handle', { 1: '1', 2: '2', 3: '3' }),
+    poles: pick('Poles', { 1: '1', 2: '2', 3: '3' }),
     ratedAmps: number('Rating (A)', 20, 16),
     protection: select('Protection', worded(PROTECTIONS, plain)),
     labelHolds: pick('Does the label hold?', yesNo),
@@ -80,6 +80,7 @@ export const HANDS: HandsOf<EntityName> & {
       'e2e/hunt.spec.ts',
       'breakers that share a neutral are tied from either side',
     ),
+    handleWithId: inTest('e2e/hunt.spec.ts', 'breakers that share a neutral are tied from either side'),
     note: text('Note', 'Warm'),
   },
   groups: {

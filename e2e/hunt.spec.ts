@@ -174,20 +174,22 @@ test('breakers that share a neutral are tied from either side; the directory pri
       .filter({ has: page.getByRole('button', { name: `Edit breaker ${name}`, exact: true }) })
   await expect(row('13')).toContainText('one neutral with 11, one handle')
   await page.getByRole('button', { name: 'Edit breaker 13', exact: true }).click()
-  await page
-    .getByRole('group', { name: 'Poles thrown by its handle' })
-    .getByRole('radio', { name: '1' })
-    .check()
+  const tie = (of: string) =>
+    page.getByRole('group', { name: of }).getByRole('checkbox', { name: '11: Studio A' })
+  await tie('One handle with').uncheck()
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(row('11')).toContainText('no common handle: both off')
   await page.getByRole('button', { name: 'Edit breaker 13', exact: true }).click()
-  await page.getByRole('checkbox', { name: '11: Studio A' }).uncheck()
+  await tie('Shares its neutral with').uncheck()
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(row('11')).not.toContainText('one neutral')
   await expect(row('13')).not.toContainText('one neutral')
   await saved(page)
   expect(
-    await rows('SELECT id FROM circuits WHERE job_id = ? AND shared_neutral_with_id IS NOT NULL', jobId),
+    await rows(
+      'SELECT id FROM circuits WHERE job_id = ? AND COALESCE(shared_neutral_with_id, handle_with_id) IS NOT NULL',
+      jobId,
+    ),
   ).toEqual([])
 
   await page.emulateMedia({ media: 'print' })

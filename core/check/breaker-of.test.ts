@@ -164,7 +164,7 @@ describe('what one strap or one tail carries', () => {
   })
 
   it('two circuits on one strap go off together', () => {
-    const both = (poles: number, second: string | null): JobRecord => {
+    const both = (tied: boolean, second: string | null): JobRecord => {
       const record = twoGauges([15, 20])
       const right = Object.values(record.ends).find(
         ({ roleCircuitId, role }) => roleCircuitId === 'circuit-9' && role === 'line',
@@ -172,7 +172,10 @@ describe('what one strap or one tail carries', () => {
       return {
         ...record,
         circuits: Object.fromEntries(
-          Object.entries(record.circuits).map(([id, row]) => [id, { ...row, poles }]),
+          Object.entries(record.circuits).map(([id, row]) => [
+            id,
+            { ...row, poles: 2, handleWithId: tied && id === 'circuit-9' ? 'circuit-7' : null },
+          ]),
         ),
         ends: {
           ...record.ends,
@@ -181,11 +184,11 @@ describe('what one strap or one tail carries', () => {
       }
     }
     const strap = (record: JobRecord) => raised(record).filter(each => each.includes('one strap'))
-    expect(strap(both(1, 'circuit-9'))).toEqual([
+    expect(strap(both(false, 'circuit-9'))).toEqual([
       expect.stringMatching(/^danger: 7 and 9 end on one strap in gang 1 and are not switched off together/),
     ])
-    expect(strap(both(2, 'circuit-9'))).toEqual([])
-    expect(strap(both(1, 'circuit-7'))).toEqual([])
+    expect(strap(both(true, 'circuit-9'))).toEqual([])
+    expect(strap(both(false, 'circuit-7'))).toEqual([])
     expect(strap(twoGauges([15, 20]))).toEqual([])
   })
 

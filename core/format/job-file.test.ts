@@ -133,6 +133,32 @@ describe('job file', () => {
     for (const { kind } of Object.values(parsed.value.record.rooms)) expect(kind).toBe('not-said')
   })
 
+  it('reads a file of version 9: two circuits of several poles with one neutral have one handle, three say nothing', () => {
+    const handles = (poles: readonly number[], next: readonly (number | null)[]) => {
+      const parsed = parseJobFile(
+        spoilt(file => {
+          file.version = 9 as never
+          const [one] = file.circuits as Record<string, unknown>[]
+          delete one!.handleWithId
+          file.circuits!.push(
+            ...(poles.map((count, at) => ({
+              ...{ ...one, id: `pole-${at}`, breaker: `9${at}`, poles: count },
+              sharedNeutralWithId: next[at] === null ? null : `pole-${next[at]}`,
+            })) as never[]),
+          )
+        }),
+      )
+      if (!parsed.ok) throw new Error(JSON.stringify(parsed.faults.slice(0, 3)))
+      const { circuits } = parsed.value.record
+      return poles.map((_, at) => circuits[`pole-${at}`]!.handleWithId)
+    }
+    expect(handles([2, 2], [1, 0])).toEqual(['pole-1', 'pole-0'])
+    expect(handles([2, 2], [1, null])).toEqual(['pole-1', 'pole-0'])
+    expect(handles([2, 1], [1, 0])).toEqual([null, null])
+    expect(handles([2, 2], [null, null])).toEqual([null, null])
+    expect(handles([2, 2, 2], [1, 2, 0])).toEqual([null, null, null])
+  })
+
   it('reads a file of version 6: boxes hold controls, all readings count, and a run names its far box or is none', () => {
     const file = JSON.parse(writeJobFile({ record: quillbackRoad(), extra: {} })) as Record<string, Loose[]> &
       Loose

@@ -12,7 +12,7 @@ const LATER_TABLES = {
   5: ['crew', 'keeps', 'turns'],
 } as const
 
-const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, 8]
+const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, 8, 9]
 
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */
 export function upgraded(file: unknown): unknown {
@@ -21,14 +21,40 @@ export function upgraded(file: unknown): unknown {
   const later = Object.entries(LATER_TABLES).flatMap(([since, names]) =>
     Number(since) > version ? names.map(name => [name, []]) : [],
   )
+  const of = withHandles(file)
   const rows = ENTITY_NAMES.flatMap(name => {
-    const list = file[name]
+    const list = of[name]
     // What is no list or no row stays as it is, for the schema to refuse.
     return Array.isArray(list)
       ? [[name, list.map((row: unknown) => (isObject(row) ? upgradedRow(name, row) : row))]]
       : []
   })
   return { ...file, ...Object.fromEntries(later), ...Object.fromEntries(rows), version: JOB_FILE_VERSION }
+}
+
+/**
+ * Before a handle was said by itself, two circuits with several poles that share a neutral were thrown by one. Where
+ * more than two share it, which of them go together was never said.
+ */
+function withHandles(file: Loose): Loose {
+  if (!Array.isArray(file.circuits)) return file
+  const circuits: readonly unknown[] = file.circuits
+  const known = circuits.filter(isObject)
+  return {
+    ...file,
+    circuits: circuits.map(row => {
+      if (!isObject(row) || 'handleWithId' in row || !(Number(row.poles) > 1)) return row
+      const [partner, ...more] = known.filter(
+        each =>
+          each !== row &&
+          each.id !== undefined &&
+          (each.id === row.sharedNeutralWithId || each.sharedNeutralWithId === row.id),
+      )
+      return partner && more.length === 0 && Number(partner.poles) > 1
+        ? { ...row, handleWithId: partner.id }
+        : row
+    }),
+  }
 }
 
 const isObject = (value: unknown): value is Loose =>

@@ -8,6 +8,7 @@ export const BLANK = {
     protection: 'not-known',
     labelHolds: 'not-known',
     sharedNeutralWithId: null,
+    handleWithId: null,
     note: '',
   },
   groups: { want: null, behaves: 'not-known', everyPlace: 'not-known', bypass: 'none', unworked: 'not-said' },

@@ -87,6 +87,8 @@ export const ENTITIES = {
     protection: choice(PROTECTIONS),
     labelHolds: choice(YES_NO_UNKNOWN),
     sharedNeutralWithId: maybeRef('circuits'),
+    /** Another one that its handle throws too. */
+    handleWithId: maybeRef('circuits'),
     note: text(1000),
   },
   groups: {

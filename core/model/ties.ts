@@ -1,24 +1,31 @@
 import type { Breaker } from './entities'
 import { rowsOf, type JobRecord } from './record'
 
-/** Circuits that share a neutral with one, two or more of them, whichever of them it was written at. */
-export function sharersOf(record: JobRecord, circuit: Breaker): Breaker[] {
+/** What two circuits may have in common: each says the next one, whichever of them it was written at. */
+export type Tie = 'sharedNeutralWithId' | 'handleWithId'
+
+function tiedBy(tie: Tie, record: JobRecord, circuit: Breaker): Breaker[] {
   const together = new Set([circuit.id])
   const circuits = rowsOf(record, 'circuits')
   for (let before = 0; before < together.size;) {
     before = together.size
-    for (const { id, sharedNeutralWithId: other } of circuits)
+    for (const { id, [tie]: other } of circuits)
       if (other !== null && (together.has(id) || together.has(other))) together.add(id).add(other)
   }
   return circuits.filter(({ id }) => id !== circuit.id && together.has(id))
 }
 
-/** Whether two of them are thrown by one handle: both are poles of one breaker, or tied. */
-export const oneHandle = (one: Breaker, other: Breaker): boolean => one.poles > 1 && other.poles > 1
+/** Circuits that share a neutral with one. */
+export const sharersOf = (record: JobRecord, circuit: Breaker): Breaker[] =>
+  tiedBy('sharedNeutralWithId', record, circuit)
 
-/** Circuits that go off with one because one handle throws them all. */
+/** Circuits that go off with one because one handle throws them all: poles of one breaker, or tied. */
 export const thrownWith = (record: JobRecord, circuit: Breaker): Breaker[] =>
-  sharersOf(record, circuit).filter(other => oneHandle(circuit, other))
+  tiedBy('handleWithId', record, circuit)
+
+/** Whether one handle throws both. */
+export const oneHandle = (record: JobRecord, one: Breaker, other: Breaker): boolean =>
+  thrownWith(record, one).includes(other)
 
 /** Breakers as they sit in the panel: by their numbers, where they have such. */
 export const byPosition = (one: Breaker, other: Breaker): number =>

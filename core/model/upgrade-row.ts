@@ -31,6 +31,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   boxes: () =>
     blank(BLANK.boxes, 'kind', 'freeLengthMillimetres', 'plate', 'hidden', 'fittingKinds', 'ringCubicInches'),
   cables: () => blank(BLANK.cables, 'pulled'),
+  circuits: () => blank(BLANK.circuits, 'handleWithId'),
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),

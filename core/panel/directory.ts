@@ -33,7 +33,7 @@ export function directoryOf(record: JobRecord): DirectoryEntry[] {
       circuit,
       shares: sharersOf(record, circuit).map(other => ({
         circuit: other,
-        oneHandle: oneHandle(circuit, other),
+        oneHandle: oneHandle(record, circuit, other),
       })),
       found,
       labelled,

@@ -5,7 +5,7 @@ import { trade } from '@/catalogue'
 import { boxView } from '../job/box-view'
 import { rowsOf } from '../model/record'
 import { sharersOf } from '../model/ties'
-import { circuitAdded, neutralShared } from '.'
+import { circuitAdded, circuitsTied } from '.'
 import { plainPen, written } from '@/testing/recording/plain-pen'
 
 const house = quillbackRoad()
@@ -14,21 +14,21 @@ const ids = rowsOf(house, 'circuits').map(({ id }) => id)
 describe('a neutral that circuits share', () => {
   it.each([2, 3, 4])('%s of them, seen from each the others', count => {
     const together = ids.slice(0, count)
-    const after = written(house, neutralShared(plainPen(), house, together))
+    const after = written(house, circuitsTied(plainPen(), house, 'sharedNeutralWithId', together))
     for (const id of together)
       expect(
         sharersOf(after, after.circuits[id]!)
           .map(each => each.id)
           .sort(),
       ).toEqual(together.filter(other => other !== id).sort())
-    const less = written(after, neutralShared(plainPen(), after, together.slice(0, -1)))
+    const less = written(after, circuitsTied(plainPen(), after, 'sharedNeutralWithId', together.slice(0, -1)))
     expect(sharersOf(less, less.circuits[together.at(-1)!]!)).toEqual([])
     for (const id of together.slice(0, -1))
       expect(sharersOf(less, less.circuits[id]!)).toHaveLength(count > 2 ? count - 2 : 0)
   })
 
   it('one alone shares it with nobody', () => {
-    const after = written(house, neutralShared(plainPen(), house, ['circuit-11']))
+    const after = written(house, circuitsTied(plainPen(), house, 'sharedNeutralWithId', ['circuit-11']))
     expect(sharersOf(after, after.circuits['circuit-11']!)).toEqual([])
     expect(sharersOf(after, after.circuits['circuit-13']!)).toEqual([])
   })
@@ -36,7 +36,10 @@ describe('a neutral that circuits share', () => {
   it('three hots on one neutral stand a third of a turn apart, two face each other', () => {
     const view = boxView(house, 'box-island')!
     const shared = (count: number) => {
-      const record = written(house, neutralShared(plainPen(), house, ids.slice(0, count)))
+      const record = written(
+        house,
+        circuitsTied(plainPen(), house, 'sharedNeutralWithId', ids.slice(0, count)),
+      )
       const feeds = ids.slice(0, count).map(circuitId => {
         const id = `feed-${circuitId}`
         return [id, { id, boxId: view.box.id, circuitId, basis: 'label' as const }]

@@ -3,7 +3,7 @@ import { BLANK } from '../model/blank-rows'
 import type { Breaker } from '../model/entities'
 import { rowsOf, type JobRecord } from '../model/record'
 import { regionOf } from '../model/regions'
-import { sharersOf } from '../model/ties'
+import { sharersOf, thrownWith, type Tie } from '../model/ties'
 import type { Pen } from './pen'
 
 /** A circuit that nothing is known of but what is written at its place in the panel. */
@@ -16,19 +16,20 @@ export const circuitAdded = (pen: Pen, record: JobRecord, id: string, breaker: s
   })
 
 /**
- * Just these circuits share one neutral, two or more of them: each points at the next, the last at the first. Others
- * that shared it with any of them no longer do.
+ * Just these circuits share one neutral, or one handle, two or more of them: each points at the next, the last at the
+ * first. Others that had it in common with any of them no longer do.
  */
-export function neutralShared(pen: Pen, record: JobRecord, circuitIds: readonly string[]): Edit[] {
+export function circuitsTied(pen: Pen, record: JobRecord, tie: Tie, circuitIds: readonly string[]): Edit[] {
+  const others = tie === 'handleWithId' ? thrownWith : sharersOf
   const ring = rowsOf(record, 'circuits').filter(({ id }) => circuitIds.includes(id))
   const touched = new Map<string, Breaker>(
-    ring.flatMap(circuit => [circuit, ...sharersOf(record, circuit)]).map(each => [each.id, each]),
+    ring.flatMap(circuit => [circuit, ...others(record, circuit)]).map(each => [each.id, each]),
   )
   const nextOf = (id: string): string | null => {
     const at = ring.findIndex(each => each.id === id)
     return at < 0 || ring.length < 2 ? null : ring[(at + 1) % ring.length]!.id
   }
   return [...touched.values()]
-    .filter(({ id, sharedNeutralWithId }) => sharedNeutralWithId !== nextOf(id))
-    .map(({ id }) => pen.change('circuits', id, { sharedNeutralWithId: nextOf(id) }))
+    .filter(({ id, [tie]: now }) => now !== nextOf(id))
+    .map(({ id }) => pen.change('circuits', id, { [tie]: nextOf(id) }))
 }

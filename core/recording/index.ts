@@ -26,7 +26,7 @@ export {
   type NewStrand,
   type Seat,
 } from './cables'
-export { circuitAdded, neutralShared } from './circuits'
+export { circuitAdded, circuitsTied } from './circuits'
 export { HANGING, hung, luminaireRecorded, type Hanging, type Hung } from './fixtures'
 export {
   freeLightName,

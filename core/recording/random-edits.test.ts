@@ -47,7 +47,7 @@ import {
   matchedByColour,
   mayBeTheSame,
   movedInList,
-  neutralShared,
+  circuitsTied,
   placeParted,
   placeWorks,
   roleSaid,
@@ -73,7 +73,7 @@ const BY_WORDS: Partial<Record<EntityName, readonly string[]>> = {
   pigtails: ['jointId', 'deviceId', 'terminal'],
   devices: ['placeId', 'modelId'],
   choices: ['placeId', 'modelId'],
-  circuits: ['breaker', 'sharedNeutralWithId'],
+  circuits: ['breaker', 'sharedNeutralWithId', 'handleWithId'],
   rooms: ['name'],
 }
 
@@ -163,9 +163,10 @@ function anyEdits(record: JobRecord, draw: Draw, step: number): Edit[] {
       return light ? lightRemoved(pen, light.id) : []
     }
     case 16:
-      return neutralShared(
+      return circuitsTied(
         pen,
         record,
+        draw(2) === 0 ? 'sharedNeutralWithId' : 'handleWithId',
         rowsOf(record, 'circuits')
           .slice(draw(3), 2 + draw(4))
           .map(({ id }) => id),

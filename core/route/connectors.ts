@@ -8,6 +8,8 @@ export interface ConnectorPiece {
   readonly wires: number
   /** Bare length of each wire in it, in mm. */
   readonly stripMillimetres: number
+  /** Of a lever connector: the wires its size has room for. */
+  readonly slots?: number
   /** Chosen from the printed table, or by total copper area where the table has no row for the mix. */
   readonly by: 'table' | 'area'
 }
@@ -16,6 +18,7 @@ export type ConnectorKind = 'lever' | 'twist-on'
 
 /** One size of connector: what it holds at most. */
 interface Size {
+  readonly slots?: number
   readonly words: string
   readonly stripMillimetres: number
   /** Whether it holds these wires, and by what it is known. */
@@ -52,6 +55,7 @@ export function connectorsFor(
       wires: held.length,
       stripMillimetres: size.stripMillimetres,
       by: size.holds(held)!,
+      ...(size.slots !== undefined && { slots: size.slots }),
     })
   }
   return pieces
@@ -62,6 +66,7 @@ const leversOf = ({ levers, conductors }: Trade): Size[] =>
   levers.map(({ slots, largest, stripMillimetres }) => ({
     words: `lever, ${slots} slots${largest === levers[0]!.largest ? '' : `, up to ${largest}`}`,
     stripMillimetres,
+    slots,
     holds: wires =>
       wires.length <= slots &&
       wires.every(

@@ -232,7 +232,10 @@ const withSharing = (record: JobRecord): JobRecord => ({
   circuits: Object.fromEntries(
     Object.entries(record.circuits).map(([id, circuit]) => [
       id,
-      { ...circuit, poles: 2, sharedNeutralWithId: id === 'circuit-7' ? 'circuit-9' : 'circuit-7' },
+      {
+        ...{ ...circuit, poles: 2, handleWithId: id === 'circuit-7' ? 'circuit-9' : null },
+        sharedNeutralWithId: id === 'circuit-7' ? 'circuit-9' : 'circuit-7',
+      },
     ]),
   ),
 })

@@ -31,7 +31,7 @@ function GoesOn({ drawn: { joint, at }, earth }: { drawn: DrawnJoint; earth: str
 
 export function Joint({ drawn, earth }: { drawn: DrawnJoint; earth: string }) {
   const { joint, at, width } = drawn
-  const slots = Number(/(\d) slots/i.exec(joint.words)?.[1] ?? 0)
+  const { slots = 0 } = joint
   return (
     <g role="img" aria-label={`Joint: ${joint.words}`}>
       {joint.kind === 'through' || joint.kind === 'loop' ? (
@@ -103,6 +103,13 @@ export function Device({
         className="fill-device stroke-ink"
         strokeWidth={device.isNew ? 3 : 1.6}
       />
+      {device.isBlank &&
+        [y + 52, y + height - 16].map(screw => (
+          <g key={screw}>
+            <circle cx={x + width / 2} cy={screw} r={6} className="fill-joint stroke-ink" strokeWidth={1.4} />
+            <path d={`M${x + width / 2 - 4} ${screw} h8`} className="stroke-ink" strokeWidth={1.4} />
+          </g>
+        ))}
       {lines.map((text, index) => (
         <text
           key={text}

@@ -61,6 +61,8 @@ export interface PictureDevice {
   readonly gang: number
   readonly name: string
   readonly isNew: boolean
+  /** Nothing but a plate, which closes its gang. */
+  readonly isBlank?: boolean
   readonly terminals: readonly (Pick<Terminal, 'id' | 'word' | 'joins' | 'side'> & {
     readonly capped: boolean
   })[]
@@ -77,6 +79,8 @@ export interface PictureJoint {
   /** Of the conductor that goes on. */
   readonly insulation?: Insulation
   readonly bareShows: boolean
+  /** Openings that are drawn, of a lever connector whose size is known. */
+  readonly slots?: number
 }
 
 export interface ShortWire {
@@ -299,6 +303,7 @@ function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): Pi
     side,
     kind: isLever ? 'lever' : 'twist-on',
     bareShows: false,
+    ...(!several && joint.connectors[0]?.slots !== undefined && { slots: joint.connectors[0].slots }),
   }
 }
 
@@ -309,6 +314,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
       .find(each => each.placeId === placeId)
       ?.model.terminals.find(each => each.id === terminalId)?.word ?? terminalId
   const remarks = new Map(routed.remarks.map(each => [each.endId, each.as]))
+  const netOfJoint = new Map(routed.joints.map(({ id, netId }) => [id, netId]))
   const isCapped = (placeId: string, terminalId: string) =>
     routed.cappedLeads.some(lead => lead.placeId === placeId && lead.terminalId === terminalId)
   return {
@@ -330,20 +336,28 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
         case 'joint':
           return strandTo(
             { kind: 'joint', jointId: seat.jointId },
-            `in the joint of ${routed.nets[seat.jointId.replace('joint-', '')] ?? 'its net'}`,
+            `in the joint of ${routed.nets[netOfJoint.get(seat.jointId) ?? ''] ?? 'its net'}`,
             each.end.seat !== 'joint',
           )
         case 'cap':
           return strandTo({ kind: 'cap' }, 'capped', each.end.seat !== 'cap')
       }
     }),
-    devices: routed.devices.map(device => ({
-      id: device.placeId,
-      gang: device.gang,
-      name: device.model.name,
-      isNew: device.isNew,
-      terminals: terminalsOf(device.model, terminalId => isCapped(device.placeId, terminalId)),
-    })),
+    devices: [
+      ...routed.devices.map(device => ({
+        id: device.placeId,
+        gang: device.gang,
+        name: device.model.name,
+        isNew: device.isNew,
+        terminals: terminalsOf(device.model, terminalId => isCapped(device.placeId, terminalId)),
+      })),
+      ...view.places
+        .filter(({ place }) => place.retired)
+        .map(({ place: { id, gang } }) => ({
+          ...{ id, gang, name: 'Blank plate', isNew: true, isBlank: true },
+          terminals: [],
+        })),
+    ],
     joints: routed.joints.map(joint => plannedJoint(view, routed, joint)),
     short: routed.joints.flatMap(joint => [
       ...joint.leads.map(lead => ({

@@ -3,8 +3,8 @@
 import { useState } from 'react'
 import type { Breaker } from '@/core/model/entities'
 import { PROTECTIONS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
-import { sharersOf } from '@/core/model/ties'
-import { neutralShared } from '@/core/recording'
+import { sharersOf, thrownWith, type Tie } from '@/core/model/ties'
+import { circuitsTied } from '@/core/recording'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../primitives/fields'
@@ -27,15 +27,12 @@ export function CircuitSheet({
   const change = (fields: Parameters<typeof edits.change<'circuits'>>[2]) =>
     edits.send('edit a circuit', [edits.change('circuits', circuit.id, fields)])
   const { record } = useJob()
-  const sharers = new Set(sharersOf(record, circuit).map(({ id }) => id))
-  const [isSharing] = useState(sharers.size > 0)
-  const share = (id: string, shares: boolean) => {
-    const others = [...sharers].filter(each => each !== id)
-    edits.send(
-      'edit a circuit',
-      neutralShared(edits, record, [circuit.id, ...others, ...(shares ? [id] : [])]),
-    )
-  }
+  const tie = (by: Tie, now: readonly Breaker[]) => ({
+    others: others.filter(({ id }) => id !== circuit.id),
+    tied: now.map(({ id }) => id),
+    onTie: (ids: readonly string[]) =>
+      edits.send('edit a circuit', circuitsTied(edits, record, by, [circuit.id, ...ids])),
+  })
   return (
     <Sheet title={`Circuit ${circuit.breaker}`} open onClose={onClose}>
       <Switching circuit={circuit} />
@@ -67,7 +64,7 @@ export function CircuitSheet({
         onCommit={amps => amps && change({ ratedAmps: amps })}
       />
       <PickOne
-        label="Poles thrown by its handle"
+        label="Poles"
         value={String(circuit.poles)}
         options={['1', '2', '3'].map(value => ({ value, words: value }))}
         onCommit={poles => change({ poles: Number(poles) })}
@@ -78,25 +75,8 @@ export function CircuitSheet({
         options={PROTECTIONS.map(value => ({ value, words: plain(value) }))}
         onCommit={protection => change({ protection })}
       />
-      <Folded
-        opened={isSharing}
-        summary={
-          <summary className="min-h-11 py-2 font-semibold">
-            Shares its neutral with {sharers.size > 0 ? sharers.size : 'none'}
-          </summary>
-        }
-      >
-        {others
-          .filter(each => each.id !== circuit.id)
-          .map(each => (
-            <CheckField
-              key={each.id}
-              label={`${each.breaker}${each.label ? `: ${each.label}` : ''}`}
-              value={sharers.has(each.id)}
-              onCommit={shares => share(each.id, shares)}
-            />
-          ))}
-      </Folded>
+      <Ties says="One handle with" {...tie('handleWithId', thrownWith(record, circuit))} />
+      <Ties says="Shares its neutral with" {...tie('sharedNeutralWithId', sharersOf(record, circuit))} />
       <TextField
         label="Note"
         value={circuit.note}
@@ -114,5 +94,42 @@ export function CircuitSheet({
         Remove this circuit
       </Button>
     </Sheet>
+  )
+}
+
+/** Circuits that have something in common with one, to be ticked. */
+function Ties({
+  says,
+  others,
+  tied,
+  onTie,
+}: {
+  says: string
+  others: readonly Breaker[]
+  tied: readonly string[]
+  onTie: (ids: readonly string[]) => void
+}) {
+  const [isTied] = useState(tied.length > 0)
+  const names = others.filter(({ id }) => tied.includes(id)).map(({ breaker }) => breaker)
+  return (
+    <Folded
+      opened={isTied}
+      summary={
+        <summary className="min-h-11 py-2 font-semibold">
+          {says} {names.length > 0 ? names.join(', ') : 'none'}
+        </summary>
+      }
+    >
+      <div role="group" aria-label={says}>
+        {others.map(each => (
+          <CheckField
+            key={each.id}
+            label={`${each.breaker}${each.label ? `: ${each.label}` : ''}`}
+            value={tied.includes(each.id)}
+            onCommit={ticked => onTie(ticked ? [...tied, each.id] : tied.filter(id => id !== each.id))}
+          />
+        ))}
+      </div>
+    </Folded>
   )
 }

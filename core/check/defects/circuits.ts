@@ -111,7 +111,7 @@ const twoOnOneStrap: DefectRule = (view, trade) => {
     )
     const sorted = [...known].sort(byPosition)
     const [first] = sorted
-    const second = sorted.find(each => each !== first && !oneHandle(first!, each))
+    const second = sorted.find(each => each !== first && !oneHandle(view.record, first!, each))
     if (!first || !second) return []
     return [
       {
@@ -132,7 +132,7 @@ const sharedNeutral: DefectRule = view =>
   view.feeds.flatMap(({ circuit }) =>
     sharersOf(view.record, circuit).flatMap(partner => {
       const here = view.feeds.some(each => each.circuit.id === partner.id)
-      if (oneHandle(circuit, partner) || (here && byPosition(partner, circuit) < 0)) return []
+      if (oneHandle(view.record, circuit, partner) || (here && byPosition(partner, circuit) < 0)) return []
       const { breaker } = view.region.words
       return [
         {

@@ -32,19 +32,23 @@ describe('defects of what Look asks beside the wiring', () => {
   })
 
   it('a shared neutral whose two breakers are not tied', () => {
-    const pair = (poles: number) =>
+    const pair = (tied: boolean) =>
       whats(({ circuits }) => {
         const [one] = Object.values(circuits)
         return {
           circuits: {
             ...circuits,
-            [one!.id]: { ...one!, poles, sharedNeutralWithId: 'other' },
-            other: { ...one!, id: 'other', breaker: '99', poles, sharedNeutralWithId: one!.id },
+            [one!.id]: { ...one!, poles: 2, sharedNeutralWithId: 'other' },
+            other: {
+              ...{ ...one!, id: 'other', breaker: '99', poles: 2 },
+              sharedNeutralWithId: one!.id,
+              handleWithId: tied ? one!.id : null,
+            },
           },
         }
       }).filter(id => id.startsWith('shared-neutral'))
-    expect(pair(1)).toHaveLength(1)
-    expect(pair(2)).toEqual([])
+    expect(pair(false)).toHaveLength(1)
+    expect(pair(true)).toEqual([])
   })
 
   it('a receptacle by what its tester shows', () => {

@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { sharersOf } from '@/core/model/ties'
 import { linesIn } from '@/core/panel'
-import { neutralShared } from '@/core/recording'
+import { circuitsTied } from '@/core/recording'
 import { useEdits } from '../../job/provider'
 import { CheckField } from '../../primitives/fields'
 import { plain } from '../../words'
@@ -65,7 +65,12 @@ export function LinesList({ view }: { view: BoxView }) {
           onCommit={shared =>
             edits.send(
               'edit a circuit',
-              neutralShared(edits, record, shared ? circuits.map(({ id }) => id) : [circuits[0]!.id]),
+              circuitsTied(
+                edits,
+                record,
+                'sharedNeutralWithId',
+                shared ? circuits.map(({ id }) => id) : [circuits[0]!.id],
+              ),
             )
           }
         />

@@ -4,7 +4,7 @@ import Link from 'next/link'
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
 import { rowsOf } from '@/core/model/record'
-import { neutralShared } from '@/core/recording'
+import { circuitsTied } from '@/core/recording'
 import type { Unsaid } from '@/core/route'
 import { useEdits } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
@@ -117,7 +117,10 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
           ]}
           onCommit={id =>
             id === SHARED
-              ? edits.send('edit a circuit', neutralShared(edits, record, asked.circuits))
+              ? edits.send(
+                  'edit a circuit',
+                  circuitsTied(edits, record, 'sharedNeutralWithId', asked.circuits),
+                )
               : say([each.end.id], { roleCircuitId: id })
           }
         />
