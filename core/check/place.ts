@@ -1,5 +1,6 @@
 import type { BoxView, EndView, PlaceView } from '../job/box-view'
 import { claimStatus } from '../identify'
+import { hasNoGround } from '../job/groundless'
 import { racewayGround } from '../job/raceway'
 import type { DeviceModel } from '../model/device'
 import { looksLikeGround } from '../model/regions'
@@ -83,12 +84,13 @@ function findGround(view: BoxView): Availability {
   )
   if (claimed) return claimed
   if (view.ends.length === 0) return NOTHING_RECORDED
+  if (hasNoGround(view)) return { kind: 'none' }
   const raceway = groundOfRaceway(view)
   if (raceway) return raceway
   const candidate = view.ends.find(
     each => each.end.role === null && looksLikeGround(view.region, each.conductor),
   )
-  if (!candidate) return view.box.recorded ? { kind: 'none' } : NOT_ALL_RECORDED
+  if (!candidate) return NOT_ALL_RECORDED
   return {
     kind: 'unproven',
     end: candidate,

@@ -18,6 +18,8 @@ export interface Circuit {
   readonly caps: readonly string[]
   /** Metal that must be grounded, apart from devices and luminaires: boxes. */
   readonly bonds: readonly { readonly id: string; readonly point: string }[]
+  /** Where no ground is there, and may be missing as it was judged: points that would be grounded, by what they are of. */
+  readonly groundless?: readonly { readonly id: string; readonly point: string }[]
   /** The net each point is meant to be on; null for a circuit as found, which has no plan. */
   readonly plan: Readonly<Record<string, string>> | null
 }

@@ -69,8 +69,9 @@ function groundReaches(compiled: Compiled): Finding[] {
       load.ground === null ? [] : [{ id: load.id, point: load.ground }],
     ),
   ]
+  const without = new Set((compiled.circuit.groundless ?? []).map(({ point }) => point))
   return needed
-    .filter(({ point }) => !grounds.has(compiled.net(point)))
+    .filter(({ point }) => !grounds.has(compiled.net(point)) && !without.has(point))
     .map(({ id, point }) => finding('ground-reaches', [point], `no ground reaches ${id}`))
 }
 

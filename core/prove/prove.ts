@@ -48,6 +48,8 @@ interface Gone {
   /** States that were looked at one by one. */
   readonly visited: number
   readonly lostNeutrals: readonly LostNeutral[]
+  /** What has no ground, and was taken to be allowed to. */
+  readonly groundless: readonly string[]
 }
 
 export type Proof =
@@ -94,7 +96,10 @@ export function prove(circuit: Circuit): Proof {
   const unlike = unlikePlan(compiled)
   if (unlike.length > 0 && (first.size > 0 || !hasShapeOfPlan(compiled)))
     for (const each of unlike) keep(each, null, [])
-  const gone = { states, visited, lostNeutrals: lostNeutrals(compiled, situations.all) }
+  const gone = {
+    ...{ states, visited, lostNeutrals: lostNeutrals(compiled, situations.all) },
+    groundless: [...new Set((circuit.groundless ?? []).map(({ id }) => id))],
+  }
   if (first.size === 0) return { kind: 'proven', ...gone }
   return {
     kind: 'refuted',

@@ -1,5 +1,6 @@
 import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView } from '../job/box-view'
+import { groundless, hasNoGround } from '../job/groundless'
 import type { FoundPigtail } from '../model/entities'
 import { rowsWith } from '../model/record'
 import {
@@ -167,8 +168,30 @@ function circuitOfParts(
     loads: [...base.loads, ...outletsOf(devices)],
     joints: [...base.joints, ...parts.flatMap(({ joints }) => joints)],
     caps: [...base.caps, ...parts.flatMap(({ caps }) => caps)],
+    groundless: boxes.flatMap(({ view, routed }) => groundlessIn(view, routed)),
     plan: Object.assign({}, ...parts.map(({ plan }) => plan)),
   }
+}
+
+/** What of a box without a ground may be without: what stays, and what may replace something; its metal, if all may. */
+function groundlessIn(view: BoxView, { devices }: RoutedBox): { id: string; point: string }[] {
+  if (!hasNoGround(view)) return []
+  const allowed = devices.filter(({ placeId, isNew, model }) => {
+    const place = view.places.find(each => each.place.id === placeId)
+    if (!isNew || !place) return !isNew
+    const { kind } = groundless(view, place, model)
+    return kind === 'protected' || kind === 'insulating-plate'
+  })
+  return [
+    ...allowed.flatMap(({ placeId, gang, model }) =>
+      model.terminals
+        .filter(({ wants }) => wants === 'ground')
+        .map(({ id }) => ({ id: placeName(view, gang), point: terminalPoint(placeId, id) })),
+    ),
+    ...(view.box.material === 'metal' && allowed.length === devices.length
+      ? [{ id: `${view.room.name}, ${view.box.name}`, point: bondPoint(view.box.id) }]
+      : []),
+  ]
 }
 
 /** What one box adds: its devices, joints, caps, and the net of each of its points. */

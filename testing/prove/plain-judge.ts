@@ -56,7 +56,9 @@ export function wrongForGood(circuit: Circuit): Set<string> {
   const anyhow = walkOf(circuit, any)
   const hotsAt = (walk: Walk, point: string) => supplies.filter(({ hot }) => walk(point).has(hot))
   const neutralsAt = (point: string) => supplies.filter(({ neutral }) => conductors(point).has(neutral))
-  const isGrounded = (point: string) => supplies.some(({ ground }) => conductors(point).has(ground))
+  const isGrounded = (point: string) =>
+    supplies.some(({ ground }) => conductors(point).has(ground)) ||
+    circuit.groundless?.some(each => each.point === point)
   for (const load of loads) {
     const returns = neutralsAt(load.neutral)
     const feeds = hotsAt(anyhow, load.hot)

@@ -189,7 +189,12 @@ function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
       </p>
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div className="flex min-w-0 flex-col gap-4">
-          <Verdict proof={trial.proof} playing={playing} onPlay={play} />
+          <Verdict
+            proof={trial.proof}
+            ground={scene.boxes[0]!.view.region.words.ground}
+            playing={playing}
+            onPlay={play}
+          />
           <Tester inHand={inHand} touched={touched} receptacles={receptacles} onTake={take} onPlug={put} />
         </div>
         <div className="flex min-w-0 flex-col gap-4">

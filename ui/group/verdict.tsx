@@ -6,10 +6,13 @@ import { Button } from '../primitives/button'
 /** What the prover says of the circuit; each fault can be played on the drawing. */
 export function Verdict({
   proof,
+  ground,
   playing,
   onPlay,
 }: {
   proof: Proof | null
+  /** What the region calls it. */
+  ground: string
   playing: Counterexample | null
   onPlay: (counterexample: Counterexample) => void
 }) {
@@ -30,6 +33,8 @@ export function Verdict({
       {proof.kind === 'proven' ? (
         <p role="status" className="rounded-xl border-2 border-ink bg-sheet p-3">
           <strong>Proven</strong> in all {proof.states} {proof.states === 1 ? 'state' : 'states'}.
+          {proof.groundless.length > 0 &&
+            ` No ${ground}, only as local code permits: ${proof.groundless.join('; ')}.`}
         </p>
       ) : (
         <div role="status" className="hazard bg-sheet p-3">

@@ -140,6 +140,7 @@ export function WireStage({ view }: { view: BoxView }) {
           asked={proof}
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
           loads={circuit.loads}
+          ground={view.region.words.ground}
         />
       )}
       {chosen && <IsolationPanel view={view} />}
@@ -163,9 +164,12 @@ function ProofLine({
   asked,
   href,
   loads,
+  ground,
 }: {
   asked: Asked<Proof> | null
   href: string
+  /** What the region calls it. */
+  ground: string
   loads: Circuit['loads']
 }) {
   const keeps = new Set(loads.filter(({ kind }) => kind === 'lamp').map(each => each.keeps ?? 'worked'))
@@ -193,6 +197,12 @@ function ProofLine({
         <strong>Proven.</strong>{' '}
         {proof.states === 1 ? 'In the one state there is' : `In all ${proof.states} states`}: {lights},
         nothing shorted, every return on its own neutral.
+        {proof.groundless.length > 0 && (
+          <span className="mt-1 block">
+            No {ground} at {proof.groundless.join('; ')}: only as local code permits, by what Choose says of
+            it.
+          </span>
+        )}
       </p>
     )
   if (proof.kind === 'not-decided')
