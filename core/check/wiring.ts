@@ -12,14 +12,15 @@ import { remembered } from './remembered'
 /** Volts, places and region the device was made for. */
 export function regionLines({ device, view, place }: Question): Line[] {
   const lines: Line[] = []
+  const { least, most } = device.places
   if (!device.regions.includes(view.region.id))
     lines.push(line('region', 'does-not-fit', `It is not made for ${view.region.name}.`, 'region'))
-  if (place.workingInGroup < device.places.least || place.workingInGroup > device.places.most)
+  if (place.workingInGroup < least || place.workingInGroup > most)
     lines.push(
       line(
         'places',
         'does-not-fit',
-        `${place.workingInGroup} place(s) control this light; it works with ${device.places.least} to ${device.places.most}.`,
+        `${place.workingInGroup === 1 ? '1 place controls' : `${place.workingInGroup} places control`} this light; it works with ${least === most ? least : `${least} to ${most}`}.`,
         'places',
       ),
     )

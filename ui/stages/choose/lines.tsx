@@ -9,7 +9,12 @@ import { lackingWords } from '../../needs/words'
 
 /** The lines that say something: not the ones that simply hold, unless a margin stands in them. */
 export const telling = (lines: readonly Line[]): readonly Line[] => {
-  const against = lines.filter(line => line.verdict !== 'fits')
+  // Two rules may fall by one thing: it is said once.
+  const against = lines.filter(
+    (line, at) =>
+      line.verdict !== 'fits' &&
+      lines.findIndex(({ verdict, says }) => verdict === line.verdict && says === line.says) === at,
+  )
   return against.length > 0 ? against : lines.filter(({ rule }) => LOAD_RULES.includes(rule))
 }
 

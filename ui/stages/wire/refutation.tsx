@@ -12,7 +12,10 @@ export function Refutation({
 }) {
   return (
     <div role="status" className="hazard bg-sheet p-3">
-      <p className="font-bold">Not proven: this plan breaks {counterexamples.length} rule(s)</p>
+      <p className="font-bold">
+        Not proven: this plan breaks{' '}
+        {counterexamples.length === 1 ? 'one rule' : `${counterexamples.length} rules`}
+      </p>
       <ul className="flex flex-col gap-1">
         {counterexamples.map(each => (
           <li key={each.property}>
