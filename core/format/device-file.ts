@@ -4,6 +4,7 @@ import { faultsOfDevice } from '../model/device-form'
 import { refused, type Result } from '../model/result'
 import {
   GAUGES,
+  INSULATIONS,
   OPENINGS,
   PHASES,
   RADIOS,
@@ -25,6 +26,11 @@ const terminal = Joi.object({
   wants: Joi.valid('line', 'load', 'neutral', 'ground', 'signal', 'common', 'traveller', 'pass').required(),
   alike: token.allow(null).required(),
   joins: Joi.valid('screw', 'clamp', 'push-in', 'lead').required(),
+  lead: Joi.when('joins', {
+    is: 'lead',
+    then: Joi.valid(...INSULATIONS).optional(),
+    otherwise: Joi.forbidden(),
+  }),
   gauges: Joi.array()
     .items(Joi.valid(...GAUGES))
     .min(1)

@@ -1,4 +1,14 @@
-import type { Gauge, Opening, Phase, Radio, RatingKind, RegionId, Stranding, Want } from './vocabulary'
+import type {
+  Gauge,
+  Insulation,
+  Opening,
+  Phase,
+  Radio,
+  RatingKind,
+  RegionId,
+  Stranding,
+  Want,
+} from './vocabulary'
 
 /**
  * The one form every device kind is written in: data, not a class. It says which terminals there are,
@@ -73,6 +83,8 @@ export interface Terminal {
   /** Terminals of the same name may be exchanged without any difference. */
   readonly alike: string | null
   readonly joins: 'screw' | 'clamp' | 'push-in' | 'lead'
+  /** Insulation of a lead, where it is of one colour. */
+  readonly lead?: Insulation
   readonly gauges: readonly Gauge[]
   readonly strandings: readonly Stranding[]
   /** Conductors one terminal takes. */

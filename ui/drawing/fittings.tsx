@@ -104,7 +104,7 @@ export function Device({
         strokeWidth={device.isNew ? 3 : 1.6}
       />
       {device.isBlank &&
-        [y + 52, y + height - 16].map(screw => (
+        [y + 40, y + height - 18].map(screw => (
           <g key={screw}>
             <circle cx={x + width / 2} cy={screw} r={6} className="fill-joint stroke-ink" strokeWidth={1.4} />
             <path d={`M${x + width / 2 - 4} ${screw} h8`} className="stroke-ink" strokeWidth={1.4} />

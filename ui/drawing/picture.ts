@@ -7,7 +7,7 @@ import { rowsWith } from '@/core/model/record'
 import { hintOf } from '@/core/model/regions'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import type { CableEntry, Insulation, Proof, Role } from '@/core/model/vocabulary'
-import { INSULATIONS, RUNS_THROUGH } from '@/core/model/vocabulary'
+import { RUNS_THROUGH } from '@/core/model/vocabulary'
 import {
   foundJointOf,
   isOneConductor,
@@ -90,12 +90,6 @@ export interface ShortWire {
   readonly jointId: string
   readonly to: { readonly deviceId: string; readonly terminalId: string } | 'box'
   readonly changed: boolean
-}
-
-/** A lead says its colour in its own words; anything else is drawn grey. */
-function leadColour(word: string): Insulation {
-  const first = word.toLowerCase().split(/[ ,]/)[0] ?? ''
-  return INSULATIONS.find(each => each === first) ?? 'grey'
 }
 
 function goesTo(view: BoxView, each: EndView): string {
@@ -309,10 +303,11 @@ function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): Pi
 
 /** The box as it will be wired. */
 export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
-  const wordOf = (placeId: string, terminalId: string) =>
+  const terminalOf = (placeId: string, terminalId: string) =>
     routed.devices
       .find(each => each.placeId === placeId)
-      ?.model.terminals.find(each => each.id === terminalId)?.word ?? terminalId
+      ?.model.terminals.find(each => each.id === terminalId)
+  const wordOf = (placeId: string, terminalId: string) => terminalOf(placeId, terminalId)?.word ?? terminalId
   const remarks = new Map(routed.remarks.map(each => [each.endId, each.as]))
   const netOfJoint = new Map(routed.joints.map(({ id, netId }) => [id, netId]))
   const isCapped = (placeId: string, terminalId: string) =>
@@ -363,7 +358,8 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
       ...joint.leads.map(lead => ({
         id: keyOfTerminal(lead),
         says: `“${wordOf(lead.placeId, lead.terminalId)}” into the joint`,
-        insulation: leadColour(wordOf(lead.placeId, lead.terminalId)),
+        // One of no colour that is told is drawn grey.
+        insulation: terminalOf(lead.placeId, lead.terminalId)?.lead ?? ('grey' as const),
         jointId: joint.id,
         to: { deviceId: lead.placeId, terminalId: lead.terminalId },
         changed: true,
