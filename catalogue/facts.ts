@@ -110,6 +110,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'own-neutral',
+    'Every circuit has a neutral of its own; a shared one is parted, whatever throws the two.',
+    COMMON,
+  ),
+  fact(
     'same-leg',
     'Hots that share a neutral stand on different legs: on one leg their currents add up in the neutral, and nothing trips.',
     COMMON,

@@ -159,6 +159,7 @@ export const minutes: Trade['minutes'] = {
   'taking-out': 3,
   marking: 1,
   capping: 1,
+  covering: 1,
   'cut-pigtail': 1,
   tugging: 1,
   taping: 1,

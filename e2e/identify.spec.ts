@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { readingFor, type Answer, type Question } from '@/core/identify'
+import { usualBox } from '@/demo/usual'
 import { bringIn, pick, rows, saved, visit } from './helpers'
 import {
   answers,
@@ -289,4 +290,51 @@ test('not sure is asked again after the next reading; what cannot be taken only 
   )
   expect(JSON.parse(left[0]!)).toMatchObject([{ until: 1 }, { until: null }])
   expect(await readings(jobId)).toBe(1)
+})
+
+test('no breaker goes on over a box that is apart and bare: it is capped and covered first, whoever switches', async ({
+  page,
+  request,
+}) => {
+  const { record } = usualBox({ isolated: true })
+  const at = '2026-03-02T12:00:00.000Z'
+  const apart = { id: 'apart', boxId: 'box', stepKey: 'test:apart', seq: 5000, note: '', at }
+  const crew = { id: 'wren', name: 'Wren Alder', readsLive: true, atPanel: false }
+  const jobId = await bringIn(request, { ...record, steps: { apart }, crew: { wren: crew } })
+  const tick = async (stepKey: string) => {
+    const row = { id: stepKey.replace(':', '-'), boxId: 'box', stepKey, seq: 0, note: '', at }
+    const answer = await request.post(`/api/jobs/${jobId}/commands`, {
+      data: {
+        id: `${jobId}-${row.id}`,
+        name: 'tick a step',
+        boxId: 'box',
+        edits: [{ kind: 'add', entity: 'steps', row }],
+      },
+    })
+    return (await answer.json()) as { kind: string; faults?: { message: string }[] }
+  }
+  const on = "SELECT id FROM switchings WHERE job_id = ? AND `to` = 'on'"
+  const sheet = async () => {
+    await visit(page, `/jobs/${jobId}/panel`)
+    await page.getByRole('button', { name: 'Edit breaker 7', exact: true }).click()
+    return page.getByRole('dialog')
+  }
+  const bare = await sheet()
+  await expect(bare.getByText('Wren Alder')).toBeVisible()
+  await expect(bare.getByText('bare', { exact: true })).toBeVisible()
+  await bare.getByRole('button', { name: 'Switched on', exact: true }).click()
+  await expect(
+    page.getByText(/Room, By the door is apart: cap each conductor by itself and cover it/).first(),
+  ).toBeVisible()
+  expect(await rows(on, jobId)).toEqual([])
+
+  // One person alone goes to the panel, so that nobody stands at the box meanwhile.
+  const alone = await tick('test:attended')
+  expect(alone.kind).toBe('refused')
+  expect(alone.faults![0]!.message).toContain('nobody is left to stand here')
+  expect((await tick('test:made-safe')).kind).toBe('applied')
+  const safe = await sheet()
+  await expect(safe.getByText('capped and covered', { exact: true })).toBeVisible()
+  await safe.getByRole('button', { name: 'Switched on', exact: true }).click()
+  await expect.poll(() => rows(on, jobId)).toHaveLength(1)
 })

@@ -48,14 +48,14 @@ export const borrowedIn = (view: BoxView): Borrowed[] =>
     return each && reading.value > 0 && reading.breaker === 'off' ? [{ each, reading }] : []
   })
 
-/** Two circuits that share a neutral on one leg: nothing between their hots while each is hot. */
-export interface OneLeg {
+/** What was read between the hots of two circuits that share a neutral, while each was hot. */
+export interface BetweenHots {
   readonly breakers: readonly [Breaker, Breaker]
   readonly volts: number
 }
 
-/** Each pair once. Nothing between two conductors alone says nothing. */
-export function oneLegIn(view: BoxView): OneLeg[] {
+/** Each pair once, by its first reading. Nothing between two conductors alone says nothing. */
+export function betweenHots(view: BoxView): BetweenHots[] {
   const circuits = circuitsOf([view])
   const hots = new Map(view.ends.filter(({ end }) => isHotRole(end.role)).map(each => [each.end.id, each]))
   const live = view.readings.filter(
@@ -69,17 +69,30 @@ export function oneLegIn(view: BoxView): OneLeg[] {
         !(hots.has(fromEndId ?? '') && hots.has(toEndId ?? '')) &&
         answerOfVolts(value, view.region) === 'nominal',
     )
-  const pairs = new Map<string, OneLeg>()
+  const pairs = new Map<string, BetweenHots>()
   for (const { fromEndId, toEndId, value } of live) {
     const [one, other] = [hots.get(fromEndId ?? ''), hots.get(toEndId ?? '')]
-    if (!one || !other || value > DEAD_VOLTS || !isHot(one.end.id) || !isHot(other.end.id)) continue
+    if (!one || !other || !isHot(one.end.id) || !isHot(other.end.id)) continue
     const [a, b] = [circuits.of(one), circuits.of(other)].map(id => view.record.circuits[id ?? ''])
     if (!a || !b || a.id === b.id || !sharersOf(view.record, a).includes(b)) continue
     const breakers = [a, b].sort(byPosition) as [Breaker, Breaker]
-    const key = breakers.map(({ id }) => id).join()
+    const key = `${breakers.map(({ id }) => id).join()} ${value <= DEAD_VOLTS ? 'one' : 'two'}`
     if (!pairs.has(key)) pairs.set(key, { breakers, volts: value })
   }
   return [...pairs.values()]
+}
+
+/** Two circuits that share a neutral on one leg: nothing between their hots. */
+export const oneLegIn = (view: BoxView): BetweenHots[] =>
+  betweenHots(view).filter(({ volts }) => volts <= DEAD_VOLTS)
+
+/** Legs that two circuits stand on, by what was read between them; contrary readings say nothing. */
+export function legsOf(view: BoxView, one: Breaker, other: Breaker): 'one' | 'two' | 'not-read' {
+  const { nominalVolts } = view.region
+  const read = betweenHots(view).filter(({ breakers }) => breakers.includes(one) && breakers.includes(other))
+  const isOne = read.some(({ volts }) => volts <= DEAD_VOLTS)
+  const isTwo = read.some(({ volts }) => volts > 1.5 * nominalVolts && volts < 2.2 * nominalVolts)
+  return isOne === isTwo ? 'not-read' : isOne ? 'one' : 'two'
 }
 
 /** What readings found of the way back bars what would use it, until it is put right. */

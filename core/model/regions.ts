@@ -26,6 +26,8 @@ export interface Region {
   readonly cables: readonly CableTemplate[]
   /** Whether a neutral usually comes to a switch, or only where the lamp hangs. */
   readonly neutralAtSwitch: boolean
+  /** Two circuits on one neutral: allowed on two legs behind one handle, or each circuit has a neutral of its own. */
+  readonly sharedNeutrals: 'two-legs-one-handle' | 'never'
   /** Whether a conductor in a neutral’s colour, marked again, may bring the switched current to the lamp. */
   readonly loadOnNeutralColour: boolean
   readonly words: {
@@ -118,6 +120,7 @@ const northAmerica: Region = {
     { id: 'two', words: 'Two, no ground', insulations: ['black', 'white'] },
   ],
   neutralAtSwitch: true,
+  sharedNeutrals: 'two-legs-one-handle',
   loadOnNeutralColour: false,
   words: { hot: 'hot', breaker: 'breaker', ground: 'ground', box: 'box', panel: 'panel' },
   fillBy: 'volume',
@@ -179,6 +182,7 @@ const europe: Region = {
     },
   ],
   neutralAtSwitch: false,
+  sharedNeutrals: 'never',
   loadOnNeutralColour: true,
   words: { hot: 'phase', breaker: 'MCB', ground: 'earth', box: 'back-box', panel: 'consumer unit' },
   fillBy: 'depth',

@@ -50,6 +50,7 @@ const ISLANDS: Region = {
   },
   cables: [{ id: 'three', words: 'Three', insulations: ['yellow', 'grey', 'green'] }],
   neutralAtSwitch: true,
+  sharedNeutrals: 'two-legs-one-handle',
   loadOnNeutralColour: false,
   words: { hot: 'live', breaker: 'fuse', ground: 'frame', box: 'niche', panel: 'board' },
   currency: 'ISL',

@@ -234,6 +234,7 @@ export const WORKS = [
   'taking-out',
   'marking',
   'capping',
+  'covering',
   'cut-pigtail',
   'tugging',
   'taping',

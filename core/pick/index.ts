@@ -1,2 +1,11 @@
-export { costOf, pickList, PICK_KINDS, type PickItem, type PickKind, type Van } from './pick-list'
+export {
+  costOf,
+  neededIn,
+  picked,
+  pickList,
+  PICK_KINDS,
+  type PickItem,
+  type PickKind,
+  type Van,
+} from './pick-list'
 export { savedDevices, type SavedDevice } from './saved'

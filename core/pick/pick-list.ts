@@ -1,7 +1,7 @@
 import { curesIn, OF_THE_BOX, type Cure } from '../check'
 import { boxView, willStand, type BoxView, type PlaceView } from '../job/box-view'
 import { rowsOf, type JobRecord } from '../model/record'
-import { planBox, progressOf } from '../plan'
+import { dayOf, planBox, progressOf } from '../plan'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { SmallPart } from '../model/small-part'
 import type { Opening, SmallPartKind } from '../model/vocabulary'
@@ -24,7 +24,7 @@ export interface PickItem {
   readonly places: readonly string[]
 }
 
-interface Need {
+export interface Need {
   readonly key: string
   readonly kind: PickKind
   readonly what: string
@@ -43,13 +43,22 @@ export type Van = Readonly<Record<string, number>>
  * conditions they fit under (lamps, rings, boxes, small parts), the least of the cures for each. Boxes that are wired
  * are left out; what is in the van is taken off.
  */
-export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] {
+export const pickList = (record: JobRecord, trade: Trade, van: Van): PickItem[] =>
+  picked(neededIn(record, trade), van)
+
+/** All that is to be taken along, whatever is in the van. */
+export function neededIn(record: JobRecord, trade: Trade): readonly Need[] {
   const needs = rowsOf(record, 'boxes').flatMap(({ id }) => {
     const view = boxView(record, id)
     return view && view.places.some(({ choice }) => choice) && !isWired(view, trade)
       ? needsOf(view, trade)
       : []
   })
+  return [...needs, ...standingCaps(record, trade)]
+}
+
+/** The same with what is in the van taken off, each thing once. */
+export function picked(needs: readonly Need[], van: Van): PickItem[] {
   const items = new Map<string, PickItem>()
   const smallOf = new Map(needs.map(({ key, small }) => [key, small]))
   for (const { key, kind, what, count, priceEach, place } of needs) {
@@ -76,6 +85,25 @@ export function pickList(record: JobRecord, trade: Trade, van: Van): PickItem[] 
       PICK_KINDS.indexOf(a.kind) - PICK_KINDS.indexOf(b.kind) ||
       (a.what < b.what ? -1 : a.what > b.what ? 1 : 0),
   )
+}
+
+/** Caps for the boxes that stand apart while the power is on, as many as are in use at once. */
+function standingCaps(record: JobRecord, trade: Trade): Need[] {
+  const { caps } = dayOf(record, trade).madeSafe
+  const what = 'Cap with an opening for a probe'
+  return caps === 0
+    ? []
+    : [
+        {
+          key: 'part:probe-cap',
+          kind: 'part',
+          small: 'cap',
+          what,
+          count: caps,
+          priceEach: null,
+          place: 'Day',
+        },
+      ]
 }
 
 /** What is in the wall already is not picked again. */

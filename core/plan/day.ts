@@ -19,10 +19,14 @@ import {
   type Piece,
 } from './walks'
 
+/** Between `apart` and `live` a box is made safe to stand: its conductors capped one by one, and covered. */
+export const TURN_KINDS = ['apart', 'safe', 'live', 'close', 'work'] as const
+export type TurnKind = (typeof TURN_KINDS)[number]
+
 /** A box in one stretch of the day. */
 export interface Turn {
   readonly boxId: string
-  readonly kind: Piece['kind']
+  readonly kind: TurnKind
   /** Who does it; null where nobody of the crew may. */
   readonly who: string | null
   /** Minutes from the start of the day. */
@@ -32,6 +36,7 @@ export interface Turn {
 
 export const TURN_WORDS: Readonly<Record<Turn['kind'], string>> = {
   apart: 'Read dead, take apart',
+  safe: 'Cap each, cover',
   live: 'Read live',
   close: 'Put together, close',
   work: 'Wire',
@@ -43,6 +48,8 @@ export interface DayStretch {
   /** Thrown at the walk before it. */
   readonly toOff: readonly string[]
   readonly toOn: readonly string[]
+  /** Boxes that are apart while what may feed them is on: capped and covered. */
+  readonly standing: readonly string[]
   readonly walkMinutes: number
   readonly from: number
   readonly minutes: number
@@ -65,6 +72,8 @@ export interface Day {
   readonly waiting: readonly string[]
   /** Boxes that are wired, of all that hold a control. */
   readonly wired: { readonly done: number; readonly of: number }
+  /** What it takes that no box stands bare while a breaker is on: boxes, minutes, and caps wanted at once. */
+  readonly madeSafe: { readonly boxes: number; readonly minutes: number; readonly caps: number }
   /** Share of the planned minutes that work took on this job so far; 1 where nothing was finished. */
   readonly pace: number
 }
@@ -91,8 +100,12 @@ export function dayOf(record: JobRecord, trade: Trade): Day {
     return pieces.length > 0 ? [{ view, pieces }] : []
   })
   const waiting = views.filter(view => isWaiting(view, trade)).map(({ box }) => box.id)
+  const walkMinutes = crew.some(({ atPanel }) => atPanel) ? HELPER_MINUTES : trade.minutes.switching
+  const readers = crew.filter(({ atPanel, readsLive }) => readsLive && !atPanel).length
   const limits: Limits = {
     hands,
+    readers: crew.length > 0 ? readers : hands,
+    walkMinutes,
     all: rowsOf(record, 'circuits').map(({ id }) => id),
     offAtMost: offLimits(record),
   }
@@ -100,7 +113,6 @@ export function dayOf(record: JobRecord, trade: Trade): Day {
   const given = givenOrder(record, open)
   const best = leastWalks(pieces, limits)
   const used = given ? inThisOrder(given, limits) : best
-  const walkMinutes = crew.some(({ atPanel }) => atPanel) ? HELPER_MINUTES : trade.minutes.switching
   const stretches = timed(used, pieces, crew, walkMinutes)
   const took = (of: Ordered) =>
     of.walks * walkMinutes + of.stretches.reduce((sum, { minutes }) => sum + minutes, 0)
@@ -121,6 +133,7 @@ export function dayOf(record: JobRecord, trade: Trade): Day {
       done: views.filter(view => view.places.length > 0 && isWired(view, trade)).length,
       of: views.filter(view => view.places.length > 0).length,
     },
+    madeSafe: madeSafe(record, stretches),
     pace,
   }
 }
@@ -155,6 +168,7 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
   )
   const { id } = view.box
   const base = { boxId: id, breakers, first }
+  const safeMinutes = (view.ends.length * trade.minutes['lever-joint'] + trade.minutes.covering) * pace
   const readings: Piece[] =
     unread.length === 0
       ? []
@@ -163,7 +177,8 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
             ...base,
             id: `${id} apart`,
             kind: 'apart',
-            minutes: (APART_MINUTES + view.ends.length * trade.minutes.reading) * pace,
+            minutes: (APART_MINUTES + view.ends.length * trade.minutes.reading) * pace + safeMinutes,
+            safeMinutes,
             after: [],
           },
           {
@@ -224,16 +239,19 @@ function timed(
   crew: readonly Row<'crew'>[],
   walkMinutes: number,
 ): DayStretch[] {
-  const people = crew.filter(({ atPanel }) => !atPanel)
+  const people = crew
+    .filter(({ atPanel }) => !atPanel)
+    .sort((a, b) => Number(b.readsLive) - Number(a.readsLive))
   const names = people.length > 0 ? people : [{ name: '', readsLive: true }]
   let clock = 0
   let off: readonly string[] = []
+  const apart = new Map<string, readonly string[]>()
   return stretches.map((stretch): DayStretch => {
     const toOff = stretch.off.filter(id => !off.includes(id))
     const toOn = off.filter(id => !stretch.off.includes(id))
     const from = clock + (toOff.length + toOn.length > 0 ? walkMinutes : 0)
     const free = names.map(() => from)
-    const turns = stretch.pieces.map((id): Turn => {
+    const turns = stretch.pieces.flatMap((id): Turn[] => {
       const piece = pieces.find(each => each.id === id)!
       const may = names.flatMap(({ readsLive }, at) => (piece.kind !== 'live' || readsLive ? [at] : []))
       const at = may.reduce<number | null>(
@@ -242,18 +260,45 @@ function timed(
       )
       const begins = free[at ?? 0]!
       free[at ?? 0] = begins + piece.minutes
-      return {
-        boxId: piece.boxId,
-        kind: piece.kind,
-        who: at === null ? null : names[at]!.name,
-        from: begins,
-        minutes: piece.minutes,
-      }
+      const { safeMinutes = 0 } = piece
+      const own = { boxId: piece.boxId, who: at === null ? null : names[at]!.name }
+      const toApart = piece.minutes - safeMinutes
+      return [
+        { ...own, kind: piece.kind, from: begins, minutes: toApart },
+        ...(safeMinutes > 0
+          ? [{ ...own, kind: 'safe' as const, from: begins + toApart, minutes: safeMinutes }]
+          : []),
+      ]
     })
     clock = Math.max(from, ...free)
     off = stretch.off
-    return { off: stretch.off, toOff, toOn, walkMinutes, from, minutes: clock - from, turns }
+    const standing = [...apart].flatMap(([boxId, breakers]) =>
+      breakers.every(id => stretch.off.includes(id)) ? [] : [boxId],
+    )
+    for (const id of stretch.pieces) {
+      const { kind, boxId, breakers } = pieces.find(each => each.id === id)!
+      if (kind === 'apart') apart.set(boxId, breakers)
+      else if (kind !== 'live') apart.delete(boxId)
+    }
+    return { off: stretch.off, toOff, toOn, standing, walkMinutes, from, minutes: clock - from, turns }
   })
+}
+
+function madeSafe(record: JobRecord, stretches: readonly DayStretch[]): Day['madeSafe'] {
+  const capped = stretches.flatMap(({ turns }) => turns.filter(({ kind }) => kind === 'safe'))
+  const endsIn = (boxId: string) => rowsWith(record, 'ends', 'boxId', boxId).length
+  const standing = new Set<string>()
+  const caps = stretches.map(({ turns }) => {
+    for (const { kind, boxId } of turns) if (kind === 'safe') standing.add(boxId)
+    const now = [...standing].reduce((sum, boxId) => sum + endsIn(boxId), 0)
+    for (const { kind, boxId } of turns) if (kind === 'close' || kind === 'work') standing.delete(boxId)
+    return now
+  })
+  return {
+    boxes: capped.length,
+    minutes: capped.reduce((sum, { minutes }) => sum + minutes, 0),
+    caps: Math.max(0, ...caps),
+  }
 }
 
 /** Needs that this day does not keep, and live readings that nobody of the crew may take. */

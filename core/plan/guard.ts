@@ -5,10 +5,14 @@ import { fault, type Fault } from '../model/result'
 import type { Row } from '../model/entities'
 import {
   APART,
+  ATTENDED,
+  bareBehind,
   holdsBeforeLifting,
   holdsBeforeMoving,
+  holdsBeforeStanding,
   LIFTED,
   liftedBehind,
+  MADE_SAFE,
   PUT_BACK,
   TOGETHER,
 } from '../safety'
@@ -27,15 +31,17 @@ export const holdPoints =
     changes.flatMap((change): Fault[] => {
       if (change.entity === 'switchings' && change.before === null && change.after !== null) {
         const { circuitId, to, foundSo } = change.after as Row<'switchings'>
+        const held = (says: string) => fault(`/switchings/${change.id}/to`, 'held', `Not on yet: ${says}.`)
         return to === 'off' || foundSo
           ? []
-          : liftedBehind(after, circuitId).map(({ box, room }) =>
-              fault(
-                `/switchings/${change.id}/to`,
-                'held',
-                `Not on yet: the neutral of ${room.name}, ${box.name}, is off its bar.`,
+          : [
+              ...liftedBehind(after, circuitId).map(({ box, room }) =>
+                held(`the neutral of ${room.name}, ${box.name}, is off its bar`),
               ),
-            )
+              ...bareBehind(after, circuitId).map(({ view: { box, room }, why }) =>
+                held(`${room.name}, ${box.name} ${why}`),
+              ),
+            ]
       }
       if (change.entity === 'readings' && change.before !== null && change.after !== null)
         return putRightTooFar(change.id, change.before as Row<'readings'>, change.after as Row<'readings'>)
@@ -47,6 +53,10 @@ export const holdPoints =
       if (view && (stepKey === APART || stepKey === TOGETHER))
         return holdsBeforeMoving(view).map(why =>
           fault(`/steps/${change.id}/stepKey`, 'held', `Conductors are not moved yet: ${why}.`),
+        )
+      if (view && (stepKey === MADE_SAFE || stepKey === ATTENDED))
+        return holdsBeforeStanding(view, stepKey).map(why =>
+          fault(`/steps/${change.id}/stepKey`, 'held', `Not yet: ${why}.`),
         )
       if (view && stepKey === LIFTED)
         return holdsBeforeLifting(view).map(why =>

@@ -5,7 +5,7 @@ import { keyOfTerminal } from '../model/terminal-key'
 import type { Trade } from '../model/trade'
 import { circuitBetween, routeBox, type BoxHalfDone, type DoneSoFar, type HalfDone } from '../route'
 import { compile, type Compiled } from '../solve'
-import { sharersOf } from '../model/ties'
+import { mayFeed } from '../safety'
 import type { Step } from './step'
 import { stepOfKey, type StepName } from './step-name'
 
@@ -264,12 +264,4 @@ export function heldOff(
     const [why] = ifOnNow(view, trade)
     return why ? [{ view, why }] : []
   })
-}
-
-function mayFeed(view: BoxView, circuitId: string | null): boolean {
-  const tied = tiedBoxes(view.record, view.box.id)
-  const feeding = tied.flatMap(({ feeds, record }) =>
-    feeds.flatMap(({ circuit }) => [circuit, ...sharersOf(record, circuit)]),
-  )
-  return circuitId === null || feeding.length === 0 || feeding.some(({ id }) => id === circuitId)
 }

@@ -20,7 +20,7 @@ function piecesFor(seed: number, boxes: number): { pieces: Piece[]; limits: Limi
   }).flat()
   const offAtMost: Record<string, number> = {}
   for (const id of BREAKERS) if (draw(3) === 0) offAtMost[id] = 30 + draw(3) * 15
-  return { pieces, limits: { offAtMost, all: BREAKERS, hands: 1 + draw(2) } }
+  return { pieces, limits: { offAtMost, all: BREAKERS, hands: 1 + draw(2), readers: 1, walkMinutes: 0 } }
 }
 
 /** Whether pieces may stand in these stretches, told from the stretches alone. */
@@ -75,7 +75,7 @@ describe('walks to the panel', () => {
       after: [],
       first: false,
     })
-    const limits = { offAtMost: {}, all: ['1', '2', '3'], hands: 1 }
+    const limits = { offAtMost: {}, all: ['1', '2', '3'], hands: 1, readers: 1, walkMinutes: 0 }
     const two = leastWalks([work('a', '1'), work('b', '2')], limits)
     expect(two).toMatchObject({ walks: 2, atLeast: 2 })
     const three = leastWalks([work('a', '1'), work('b', '2'), work('c', '3')], limits)
@@ -92,7 +92,13 @@ describe('walks to the panel', () => {
         { ...base, id: `${boxId} work`, kind: 'work', after: [`${boxId} live`] },
       ]
     })
-    const { stretches, walks } = leastWalks(pieces, { offAtMost: {}, all: ['1', '2'], hands: 1 })
+    const { stretches, walks } = leastWalks(pieces, {
+      offAtMost: {},
+      all: ['1', '2'],
+      hands: 1,
+      readers: 1,
+      walkMinutes: 0,
+    })
     expect(walks).toBe(4)
     expect(stretches.map(({ off }) => off)).toEqual([['1'], [], ['1']])
   })
@@ -111,6 +117,8 @@ describe('walks to the panel', () => {
       offAtMost: { '1': 30 },
       all: ['1', '2'],
       hands: 1,
+      readers: 1,
+      walkMinutes: 0,
     })
     expect(stretches.map(({ off }) => off)).toEqual([['1'], [], ['1']])
     expect([walks, atLeast]).toEqual([4, 4])

@@ -1,9 +1,8 @@
-export const PIECE_KINDS = ['apart', 'live', 'close', 'work'] as const
 /**
  * `apart`: conductors taken apart, dead. `live`: read with the power on. `close`: put together again, dead. `work`:
  * wired, dead.
  */
-export type PieceKind = (typeof PIECE_KINDS)[number]
+export type PieceKind = 'apart' | 'live' | 'close' | 'work'
 
 /** A piece of work that wants some breakers off, or on, while it lasts. */
 export interface Piece {
@@ -17,6 +16,8 @@ export interface Piece {
   readonly after: readonly string[]
   /** To be done before the others. */
   readonly first: boolean
+  /** Of its minutes, those to cap each conductor and cover the box, so that it may stand with the power on. */
+  readonly safeMinutes?: number
 }
 
 /** What no order may break. */
@@ -25,8 +26,12 @@ export interface Limits {
   readonly offAtMost: Readonly<Record<string, number>>
   /** Breakers of the panel: one of them stays on, for the tester is proved on it. */
   readonly all: readonly string[]
+  /** Minutes of a walk to the panel: what is off before and after it is off meanwhile. */
+  readonly walkMinutes: number
   /** People who work at once; the time of a stretch is shared among them. */
   readonly hands: number
+  /** How many of them may read live; where nobody may, anybody's time is counted. */
+  readonly readers: number
 }
 
 /** Work between two walks to the panel: what is off, and what is done. */
@@ -115,9 +120,10 @@ export function minutesOf(pieces: readonly Pick<Piece, 'minutes'>[], hands: numb
 
 const idle = (hands: number): readonly number[] => Array.from({ length: Math.max(1, hands) }, () => 0)
 
-function given(busy: readonly number[], minutes: number): readonly number[] {
+/** Busy for so much longer: the first to be free, of the first `among` people. */
+function given(busy: readonly number[], minutes: number, among = busy.length): readonly number[] {
   let next = 0
-  for (let at = 1; at < busy.length; at++) if (busy[at]! < busy[next]!) next = at
+  for (let at = 1; at < among; at++) if (busy[at]! < busy[next]!) next = at
   return busy.with(next, busy[next]! + minutes)
 }
 
@@ -164,7 +170,8 @@ class Panel {
     // The tester is proved on a live point: one stays on, but for what wants the main switch off.
     const wantsAll = mask === this.#all || stretch.pieces.some(({ id }) => this.#masks.get(id) === this.#all)
     if (this.limits.all.length > 1 && !wantsAll && off === this.#all) return null
-    const busy = given(stretch.busy, piece.minutes)
+    const { readers } = this.limits
+    const busy = given(stretch.busy, piece.minutes, isLive && readers > 0 ? readers : stretch.busy.length)
     return {
       off,
       on: isLive ? union(stretch.on, mask) : stretch.on,
@@ -181,7 +188,7 @@ class Panel {
       let pieces = 0
       for (const each of stretches) {
         const isOff = has(each.off, bit)
-        minutes = isOff ? minutes + each.minutes : 0
+        minutes = isOff ? minutes + each.minutes + (pieces > 0 ? this.limits.walkMinutes : 0) : 0
         pieces = isOff ? pieces + each.pieces.length : 0
         if (minutes > most && pieces > 1) return false
       }

@@ -10,7 +10,8 @@ export const APART = 'test:apart'
 export const TOGETHER = 'test:together'
 
 /** Whether the conductors of a box are apart, as far as was recorded. */
-export const isApart = ({ record, box }: BoxView): boolean => lastTicked(record, box.id, APART, TOGETHER)
+export const isApart = ({ record, box }: Pick<BoxView, 'record' | 'box'>): boolean =>
+  lastTicked(record, box.id, APART, TOGETHER)
 
 /**
  * Conductors of joints that may carry another circuit’s return and were not clamped since the power went off: opened,

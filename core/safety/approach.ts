@@ -3,6 +3,7 @@ import type { Breaker } from '../model/entities'
 import type { Question } from '../identify'
 import { isApart, toClamp } from './apart'
 import { isolationOf } from './isolation'
+import { apartBehind, standOf } from './stand'
 
 /** What comes before a reading, in the order it is done. */
 export type ApproachStep =
@@ -12,6 +13,8 @@ export type ApproachStep =
   | { readonly kind: 'clamp'; readonly view: BoxView; readonly end: EndView }
   | { readonly kind: 'take-apart'; readonly view: BoxView }
   | { readonly kind: 'put-together'; readonly view: BoxView }
+  /** Apart, and so that the power may come on: capped and covered, or somebody stands at it. */
+  | { readonly kind: 'make-safe'; readonly view: BoxView }
   | { readonly kind: 'switch-on'; readonly circuits: readonly (Breaker | null)[] }
 
 /**
@@ -34,12 +37,44 @@ export function approachTo(here: BoxView, views: readonly BoxView[], question: Q
   if (question.power === 'off') return steps
   const { stillOn, toSwitchOff } = isolationOf(here)
   const proved = (purpose: 'tester' | 'reference') => here.readings.some(each => each.purpose === purpose)
+  const isOnNext = steps.length > 0 || stillOn.length < toSwitchOff.length
   return [
     ...(steps.length === 0 && !proved('tester') ? [{ kind: 'prove-tester' } as const] : []),
     ...(steps.length === 0 && !proved('reference') ? [{ kind: 'prove-reference' } as const] : []),
     ...steps,
-    ...(steps.length > 0 || stillOn.length < toSwitchOff.length
-      ? [{ kind: 'switch-on', circuits: toSwitchOff } as const]
+    ...(isOnNext
+      ? [
+          ...bareWhenOn(here, { wanted, toClose, circuits: toSwitchOff }).map(
+            view => ({ kind: 'make-safe', view }) as const,
+          ),
+          { kind: 'switch-on', circuits: toSwitchOff } as const,
+        ]
       : []),
+  ]
+}
+
+/** Boxes that would be apart and bare when the power comes on: those of this reading, and others behind the same breakers. */
+function bareWhenOn(
+  { record }: BoxView,
+  {
+    wanted,
+    toClose,
+    circuits,
+  }: {
+    readonly wanted: readonly BoxView[]
+    readonly toClose: readonly BoxView[]
+    readonly circuits: readonly (Breaker | null)[]
+  },
+): BoxView[] {
+  const here = wanted.filter(view => !['safe', 'attended'].includes(standOf(view)))
+  const known = new Set([...wanted, ...toClose].map(({ box }) => box.id))
+  const others = circuits.flatMap(circuit => apartBehind(record, circuit?.id ?? null))
+  return [
+    ...here,
+    ...new Map(
+      others
+        .filter(view => !known.has(view.box.id) && standOf(view) === 'bare')
+        .map(view => [view.box.id, view]),
+    ).values(),
   ]
 }

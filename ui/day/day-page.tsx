@@ -46,7 +46,7 @@ export function DayPage() {
           <p className="text-soft">
             {turns.length === 0
               ? 'Nothing is open that can be worked now'
-              : `${boxesOf(turns).length} boxes, about ${figure(day.minutes, 0)} min`}
+              : `${counted(boxesOf(turns).length)}, about ${figure(day.minutes, 0)} min`}
             {day.wired.done > 0 && `; ${day.wired.done} of ${day.wired.of} boxes are wired`}
             {day.pace !== 1 &&
               `, at the pace this job has shown (${figure(day.pace * 100, 0)} % of the plan)`}
@@ -73,6 +73,12 @@ export function DayPage() {
         </div>
       </div>
       {turns.length > 0 && <Walks day={day} panel={words.panel} />}
+      {day.madeSafe.boxes > 0 && (
+        <p className="mt-2 max-w-3xl text-sm">
+          No box stands bare with a breaker on: {counted(day.madeSafe.boxes)} capped and covered, for{' '}
+          {figure(day.madeSafe.minutes, 0)} min of work and {day.madeSafe.caps} caps at once.
+        </p>
+      )}
       {day.broken.length > 0 && (
         <ul className="hazard mt-3 bg-sheet p-3" role="status">
           {day.broken.map(says => (
@@ -114,6 +120,8 @@ export function DayPage() {
     </>
   )
 }
+
+const counted = (boxes: number) => (boxes === 1 ? '1 box' : `${boxes} boxes`)
 
 /** Walks of this order, of the least, and of going box by box. */
 function Walks({ day, panel }: { day: Day; panel: string }) {

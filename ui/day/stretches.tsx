@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import type { JobRecord } from '@/core/model/record'
+import { rowsOf, type JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
 import { breakersIn } from '@/core/panel'
 import { TURN_WORDS, type Day } from '@/core/plan'
@@ -9,6 +9,7 @@ import { boxName, clock } from './words'
 export function Stretches({ day, start, record }: { day: Day; start: string; record: JobRecord }) {
   const { breaker } = regionOf(record.job.regionId).words
   const base = `/jobs/${record.job.id}/boxes`
+  const crew = rowsOf(record, 'crew').map(({ name }) => name)
   const last = day.stretches.at(-1)
   return (
     <ol className="flex flex-col gap-4">
@@ -28,6 +29,15 @@ export function Stretches({ day, start, record }: { day: Day; start: string; rec
               </span>
             )}
           </p>
+          {stretch.toOn.length > 0 && (
+            <p className="px-3 pt-1 text-sm">
+              <strong>Before on:</strong> {crew.length > 0 ? crew.join(', ') : 'everyone'} clear of it, each
+              said so
+              {stretch.standing.length > 0 &&
+                `; capped and covered: ${stretch.standing.map(id => boxName(record, id)).join('; ')}`}
+              .
+            </p>
+          )}
           <ol className="mt-1 divide-y divide-rule">
             {stretch.turns.map(({ boxId, kind, who, from, minutes }) => (
               <li

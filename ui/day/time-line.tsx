@@ -1,8 +1,14 @@
 import type { JobRecord } from '@/core/model/record'
-import { PIECE_KINDS, TURN_WORDS, type Day } from '@/core/plan'
+import { TURN_KINDS, TURN_WORDS, type Day } from '@/core/plan'
 import { boxName, clock } from './words'
 
-const FILL = { apart: 'fill-joint', live: 'fill-plum', close: 'fill-sheet', work: 'fill-ink' } as const
+const FILL = {
+  apart: 'fill-joint',
+  safe: 'fill-paper',
+  live: 'fill-plum',
+  close: 'fill-sheet',
+  work: 'fill-ink',
+} as const
 const LANE = 40
 const LEFT = 150
 const WIDTH = 1000
@@ -50,6 +56,7 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
             rx={4}
             className={`${FILL[kind]} stroke-ink`}
             strokeWidth={1}
+            strokeDasharray={kind === 'safe' ? '3 3' : undefined}
           >
             <title>{`${clock(start, from)} ${boxName(record, boxId)}: ${TURN_WORDS[kind]}`}</title>
           </rect>
@@ -84,10 +91,18 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
         ))}
       </svg>
       <figcaption className="flex flex-wrap gap-x-5 px-2 text-sm">
-        {PIECE_KINDS.map(kind => (
+        {TURN_KINDS.map(kind => (
           <span key={kind} className="flex items-center gap-2">
             <svg viewBox="0 0 16 12" className="h-3 w-4" aria-hidden="true">
-              <rect width="16" height="12" rx="3" className={`${FILL[kind]} stroke-ink`} />
+              <rect
+                x="0.5"
+                y="0.5"
+                width="15"
+                height="11"
+                rx="3"
+                className={`${FILL[kind]} stroke-ink`}
+                strokeDasharray={kind === 'safe' ? '3 3' : undefined}
+              />
             </svg>
             {TURN_WORDS[kind]}
           </span>

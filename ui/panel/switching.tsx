@@ -7,6 +7,7 @@ import { newSwitching } from '../job/new-reading'
 import { useEdits, useJob } from '../job/provider'
 import { usePowerHolds } from '../job/use-power-holds'
 import { Button } from '../primitives/button'
+import { BeforeOn } from '../stages/safety/before-on'
 import { plain } from '../words'
 
 /** How a breaker, or the main switch (null), stands as far as was recorded, and the next time it is thrown. */
@@ -30,6 +31,7 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
           ? `${last.foundSo ? 'found ' : ''}${last.to}, as recorded`
           : 'nothing recorded of how it stands'}
       </legend>
+      {last?.to === 'off' && <BeforeOn record={record} circuitIds={[id]} />}
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => throwIt('off', false)}>Switched off and held off</Button>
         <Button onClick={() => throwIt('on', false)}>Switched on</Button>

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { figure } from '@/core/model/units'
-import { costOf, pickList, savedDevices, type PickItem, type PickKind, type Van } from '@/core/pick'
+import { costOf, neededIn, picked, savedDevices, type PickItem, type PickKind, type Van } from '@/core/pick'
 import { useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
@@ -22,7 +22,8 @@ export function PickPage({ van: before }: { van: Van }) {
   const trade = useTrade()
   const { record } = useJob()
   const { van, trouble, count, last, takeBack } = useVan(before)
-  const items = useMemo(() => pickList(record, trade, van), [record, trade, van])
+  const needs = useMemo(() => neededIn(record, trade), [record, trade])
+  const items = useMemo(() => picked(needs, van), [needs, van])
   const saved = useMemo(() => savedDevices(record, trade), [record, trade])
   const [show, setShow] = useState<'all' | 'buy'>('all')
   const shown = items.filter(({ toBuy }) => show === 'all' || toBuy > 0)

@@ -6,7 +6,7 @@ import { byPosition, oneHandle, sharersOf } from '../../model/ties'
 import { deviceNamed } from '../../model/trade'
 import { circuitIdOf } from '../breaker-of'
 import { endsOnTerminal, switchedNeutral, twoSupplyPair } from './switched'
-import { borrowedIn, lastAtEnds, offWhile, oneLegIn } from '../returns'
+import { borrowedIn, lastAtEnds, legsOf, offWhile, oneLegIn } from '../returns'
 import { figure } from '../../model/units'
 import type { Role, Severity, Sheath, TesterShows } from '../../model/vocabulary'
 
@@ -132,21 +132,45 @@ const sharedNeutral: DefectRule = view =>
   view.feeds.flatMap(({ circuit }) =>
     sharersOf(view.record, circuit).flatMap(partner => {
       const here = view.feeds.some(each => each.circuit.id === partner.id)
-      if (oneHandle(view.record, circuit, partner) || (here && byPosition(partner, circuit) < 0)) return []
-      const { breaker } = view.region.words
+      const tied = oneHandle(view.record, circuit, partner)
+      const isNever = view.region.sharedNeutrals === 'never'
+      if ((tied && !isNever) || (here && byPosition(partner, circuit) < 0)) return []
       return [
         {
           kind: 'shared-neutral' as const,
           of: circuit.id,
           severity: 'danger' as const,
-          what: `${circuit.breaker} and ${partner.breaker} share a neutral and are not switched off together`,
-          cure: `A common handle tie, or one ${breaker} of two poles.`,
-          parts: [`Handle tie, or a two-pole ${breaker}`],
-          factId: 'shared-neutral',
+          what: `${circuit.breaker} and ${partner.breaker} share a neutral${tied ? '' : ' and are not switched off together'}`,
+          ...(isNever ? PARTED : handleCure(view, legsOf(view, circuit, partner))),
+          factId: isNever ? 'own-neutral' : 'shared-neutral',
         },
       ]
     }),
   )
+
+const PARTED = {
+  cure: 'Part the circuits: each with a neutral of its own. No handle cures it.',
+  parts: [] as readonly string[],
+}
+
+/** A common handle is for hots on two legs alone: on one leg the neutral carries the sum of both, whatever throws them. */
+function handleCure({ region }: BoxView, legs: ReturnType<typeof legsOf>) {
+  const { breaker } = region.words
+  switch (legs) {
+    case 'two':
+      return {
+        cure: `A common handle tie, or one ${breaker} of two poles.`,
+        parts: [`Handle tie, or a two-pole ${breaker}`],
+      }
+    case 'one':
+      return PARTED
+    case 'not-read':
+      return {
+        cure: `Read between their hots first. About ${2 * region.nominalVolts} V, two legs: a common handle tie, or one ${breaker} of two poles. About 0 V, one leg: part the circuits.`,
+        parts: [],
+      }
+  }
+}
 
 /** Two hots that share a neutral and stand on one leg, so that the neutral carries the sum of both. */
 const sameLeg: DefectRule = view =>

@@ -1,4 +1,4 @@
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { lot } from '@/testing/model/lot'
 import { bareJob, strand } from '@/demo/usual'
@@ -99,4 +99,80 @@ it('two hots of one shared neutral on one leg are raised where the readings show
   expect(met.raised).toBeGreaterThan(20)
   expect(met.silent).toBeGreaterThan(200)
   expect(met.apart).toBeGreaterThan(500)
+})
+
+describe('what cures a shared neutral', () => {
+  /** Two hots and one white in a box, and what was read between the hots, each of them hot. */
+  const raisedWith = (between: number | null, more: { region?: 'europe-230'; tied?: boolean } = {}) => {
+    const nominal = more.region ? 230 : 120
+    const job = bareJob('cure', { breakers: ['7', '9'], region: more.region ?? 'north-america-120' })
+    const [one, other, neutral] = more.region
+      ? (['brown', 'black', 'blue'] as const)
+      : (['black', 'red', 'white'] as const)
+    job.box({
+      id: 'box',
+      room: 'room',
+      name: 'By the door',
+      breakers: ['7', '9'],
+      controls: [],
+      cables: [
+        {
+          name: 'A',
+          far: 'panel',
+          entry: 'bottom',
+          strands: [
+            strand(one, 'cap', 'line', { circuit: '7' }),
+            strand(other, 'cap', 'line', { circuit: '9' }),
+            strand(neutral, 'cap', 'neutral'),
+          ],
+        },
+      ],
+    })
+    const record = job.record()
+    const endOf = (colour: string) => Object.keys(record.ends).find(id => id.includes(`-${colour}-`))!
+    const pairs = [
+      [endOf(one), endOf(neutral), nominal],
+      [endOf(other), endOf(neutral), nominal],
+      ...(between === null ? [] : [[endOf(one), endOf(other), between]]),
+    ] as [string, string, number][]
+    const rows = pairs.map(([fromEndId, toEndId, value], at) => ({
+      ...{ ...BLANK.readings, id: `r-${at}`, boxId: 'box', seq: 900 + at, at: '2026-03-02T09:00:00.000Z' },
+      ...{ instrument: 'low-impedance-meter', purpose: 'identify', fromEndId, toEndId, value, breaker: 'on' },
+    }))
+    const circuits = Object.fromEntries(
+      Object.entries(record.circuits).map(([id, row]) => [
+        id,
+        {
+          ...{ ...row, sharedNeutralWithId: id === 'circuit-7' ? 'circuit-9' : 'circuit-7' },
+          handleWithId: more.tied && id === 'circuit-7' ? 'circuit-9' : null,
+        },
+      ]),
+    )
+    const readings = Object.fromEntries(rows.map(row => [row.id, row]))
+    const view = boxView({ ...record, circuits, readings } as never, 'box')!
+    return raisedDefects(view, trade)
+      .filter(({ ruleId }) => ruleId.startsWith('shared-neutral'))
+      .map(({ cure, parts }) => ({ cure, handle: parts.length > 0 }))
+  }
+
+  it('a handle only on two legs; first a reading; on one leg they are parted', () => {
+    expect(raisedWith(240)).toEqual([{ cure: expect.stringMatching(/^A common handle tie/), handle: true }])
+    expect(raisedWith(null)).toEqual([
+      { cure: expect.stringMatching(/^Read between their hots first\. About 240 V/), handle: false },
+    ])
+    expect(raisedWith(0)).toEqual([{ cure: expect.stringMatching(/^Part the circuits/), handle: false }])
+    // Between the two it is neither.
+    expect(raisedWith(120)).toEqual([
+      { cure: expect.stringMatching(/^Read between their hots first/), handle: false },
+    ])
+    expect(raisedWith(240, { tied: true })).toEqual([])
+  })
+
+  it('where every circuit has its own, no handle cures it', () => {
+    for (const tied of [true, false])
+      for (const between of [null, 0, 400])
+        expect(raisedWith(between, { region: 'europe-230', tied })).toEqual([
+          { cure: expect.stringMatching(/^Part the circuits/), handle: false },
+        ])
+  })
 })

@@ -2,6 +2,8 @@
 
 import { useMemo } from 'react'
 import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
+import { MakeSafe } from './make-safe'
+import { Row } from './step-row'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { newId } from '../../job/new-id'
@@ -9,6 +11,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { plain } from '../../words'
 import { newReading, newSwitching, NOW } from '../../job/new-reading'
+import { BeforeOn } from '../safety/before-on'
 import { ReferenceChoices } from '../safety/reference-choices'
 import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
@@ -104,9 +107,14 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
           </Button>
         </Row>
       )
+    case 'make-safe':
+      return <MakeSafe here={here} view={view} active={active} onTick={tick} />
     case 'switch-on':
       return (
         <Row says="Stand clear, then switch on" active={active}>
+          {active && (
+            <BeforeOn record={here.record} circuitIds={step.circuits.map(circuit => circuit?.id ?? null)} />
+          )}
           <Button
             look="main"
             onClick={() =>
@@ -147,14 +155,5 @@ function MakeDead({ here, view, active }: { here: BoxView; view: BoxView; active
         Make it dead
       </a>
     </Row>
-  )
-}
-
-function Row({ says, active, children }: { says: string; active: boolean; children: React.ReactNode }) {
-  return (
-    <>
-      <p className="font-semibold">{says}</p>
-      {active && <div className="mt-2 flex flex-wrap items-center gap-2">{children}</div>}
-    </>
   )
 }

@@ -1,0 +1,101 @@
+import { boxView, type BoxView } from '../job/box-view'
+import { tiedBoxes } from '../job/tied'
+import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { sharersOf } from '../model/ties'
+import { APART, isApart } from './apart'
+import { isolationOf } from './isolation'
+
+/**
+ * Ticks of a box that is apart while the power comes on: each conductor in a cap of its own, with an opening for a probe,
+ * and the box covered; or somebody who reads stands at it until it is off again.
+ */
+export const MADE_SAFE = 'test:made-safe'
+export const ATTENDED = 'test:attended'
+
+/** How a box stands for who switches on what may feed it. */
+export type Stand = 'closed' | 'bare' | 'safe' | 'attended'
+
+export function standOf(view: BoxView): Stand {
+  if (!isApart(view)) return 'closed'
+  const { record, box } = view
+  const last = (key: string) =>
+    Math.max(
+      -1,
+      ...rowsWith(record, 'steps', 'boxId', box.id).flatMap(({ stepKey, seq }) =>
+        stepKey === key ? [seq] : [],
+      ),
+    )
+  const apart = last(APART)
+  if (last(MADE_SAFE) > apart) return 'safe'
+  const attended = last(ATTENDED)
+  return attended > apart && attended > lastOff(view) ? 'attended' : 'bare'
+}
+
+/** When what feeds a box was switched off last; who stood there until then may have left. */
+const lastOff = (view: BoxView): number => {
+  const feeding = new Set(isolationOf(view).toSwitchOff.map(circuit => circuit?.id ?? null))
+  return Math.max(
+    -1,
+    ...rowsOf(view.record, 'switchings').flatMap(({ circuitId, to, struck, seq }) =>
+      to === 'off' && struck === null && (circuitId === null || feeding.has(null) || feeding.has(circuitId))
+        ? [seq]
+        : [],
+    ),
+  )
+}
+
+/** Whether a breaker, or the main switch (null), may bring a hot into a box: by its feeds or those of what it hangs with. */
+export function mayFeed(view: BoxView, circuitId: string | null): boolean {
+  const feeding = tiedBoxes(view.record, view.box.id).flatMap(({ feeds, record }) =>
+    feeds.flatMap(({ circuit }) => [circuit, ...sharersOf(record, circuit)]),
+  )
+  return circuitId === null || feeding.length === 0 || feeding.some(({ id }) => id === circuitId)
+}
+
+/** Boxes that are apart behind a breaker, or the main switch (null). */
+export function apartBehind(record: JobRecord, circuitId: string | null): BoxView[] {
+  return rowsOf(record, 'boxes').flatMap(({ id }) => {
+    if (!isApart({ record, box: record.boxes[id]! })) return []
+    const view = boxView(record, id)
+    return view && mayFeed(view, circuitId) ? [view] : []
+  })
+}
+
+/**
+ * People who may stand at a box while somebody else switches: those of the crew who may read live, but one where nobody
+ * else is there to go to the panel. Where nobody is named: one, and another at the panel.
+ */
+export function mayAttend(record: JobRecord): number {
+  const crew = rowsOf(record, 'crew')
+  if (crew.length === 0) return 1
+  const readers = crew.filter(({ atPanel, readsLive }) => readsLive && !atPanel).length
+  return Math.min(readers, crew.length - 1)
+}
+
+/** What still stands between a box that is apart and making it safe to stand, or somebody standing at it. */
+export function holdsBeforeStanding(view: BoxView, key: typeof MADE_SAFE | typeof ATTENDED): string[] {
+  if (!isApart(view)) return ['its conductors are not apart']
+  if (key === MADE_SAFE)
+    return isolationOf(view).dead ? [] : ['conductors are capped dead, and the box was not read dead']
+  const stood = rowsOf(view.record, 'boxes')
+    .flatMap(({ id }) => (id === view.box.id ? [] : (boxView(view.record, id) ?? [])))
+    .filter(other => standOf(other) === 'attended').length
+  return stood < mayAttend(view.record) ? [] : ['nobody is left to stand here while another switches']
+}
+
+/** Why a breaker, or the main switch (null), may not go on: bare boxes nobody stands at, or more than can be stood at. */
+export function bareBehind(record: JobRecord, circuitId: string | null): { view: BoxView; why: string }[] {
+  const stands = apartBehind(record, circuitId).map(view => ({ view, stand: standOf(view) }))
+  const bare = stands
+    .filter(({ stand }) => stand === 'bare')
+    .map(({ view }) => ({
+      view,
+      why: 'is apart: cap each conductor by itself and cover it, or somebody stands at it',
+    }))
+  const tooMany = rowsOf(record, 'boxes')
+    .flatMap(({ id }) => boxView(record, id) ?? [])
+    .filter(view => standOf(view) === 'attended')
+    .slice(mayAttend(record))
+    .map(view => ({ view, why: 'has nobody left to stand at it: cap each conductor by itself and cover it' }))
+  return [...bare, ...tooMany]
+}

@@ -1,0 +1,41 @@
+import { rowsOf, type JobRecord } from '@/core/model/record'
+import { apartBehind, standOf, type Stand } from '@/core/safety'
+
+const STAND_WORDS: Readonly<Record<Exclude<Stand, 'closed'>, string>> = {
+  safe: 'capped and covered',
+  attended: 'somebody stands at it',
+  bare: 'bare',
+}
+
+/** Who is clear of it, and how every box that is apart stands, before a breaker goes on. */
+export function BeforeOn({
+  record,
+  circuitIds,
+}: {
+  record: JobRecord
+  circuitIds: readonly (string | null)[]
+}) {
+  const open = new Map(
+    circuitIds.flatMap(id => apartBehind(record, id)).map(each => [each.box.id, each] as const),
+  )
+  const crew = rowsOf(record, 'crew').map(({ name }) => name)
+  if (open.size === 0 && crew.length === 0) return null
+  return (
+    <dl className="grid w-full grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
+      {crew.length > 0 && (
+        <>
+          <dt>Clear of it, each said so</dt>
+          <dd className="font-semibold">{crew.join(', ')}</dd>
+        </>
+      )}
+      {[...open.values()].map(each => (
+        <div key={each.box.id} className="contents">
+          <dt>
+            {each.room.name}, {each.box.name}
+          </dt>
+          <dd className="font-semibold">{STAND_WORDS[standOf(each) as keyof typeof STAND_WORDS]}</dd>
+        </div>
+      ))}
+    </dl>
+  )
+}
