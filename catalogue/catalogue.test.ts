@@ -41,6 +41,17 @@ describe('catalogue', () => {
     for (const region of REGION_IDS) expect(one.some(device => device.regions.includes(region))).toBe(true)
   })
 
+  it('a sheet caps no lead that its device lacks', () => {
+    for (const { id, instructions, terminals } of trade.devices)
+      for (const [, lead] of (instructions?.notes ?? []).join(' ').matchAll(/Cap the ([a-z-]+) lead/gi))
+        expect([
+          id,
+          terminals.some(({ word }) =>
+            word.toLowerCase().includes(lead!.replace('-', ' ').replace(' place', '')),
+          ),
+        ]).toEqual([id, true])
+  })
+
   it('the worked example of the documentation is one too', () => {
     const page = readFileSync(path.join(import.meta.dirname, '../docs/device-model.md'), 'utf8')
     expect(faultsOf(JSON.parse(/```json\n([\s\S]*?)```/.exec(page)![1]!))).toEqual([])

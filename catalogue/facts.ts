@@ -110,6 +110,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'ring',
+    'A ring leaves a breaker and comes back to it: each of its conductors carries half, so that the breaker may be larger.',
+    COMMON,
+  ),
+  fact(
     'own-neutral',
     'Every circuit has a neutral of its own; a shared one is parted, whatever throws the two.',
     COMMON,

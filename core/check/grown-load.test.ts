@@ -79,7 +79,13 @@ function amperes({ kind, watts, amps, volts, factor, motor }: Drawn): number | n
 
 function inUnit(of: Drawn, unit: string): number | null {
   const each = amperes(of)
-  if (unit === 'hp') return of.motor ? of.motor[0] * of.count : null
+  if (unit === 'hp') {
+    if (of.motor) return of.motor[0] * of.count
+    // Of a plate that says what it draws: the size that draws as much.
+    const plate = of.amps ?? (of.volts === null ? null : of.volts / 120)
+    const size = plate === null ? undefined : MOTORS.find(motor => motor[1] >= plate - 1e-9)
+    return size ? size[0] * of.count : null
+  }
   if (unit === 'W' && of.watts !== null) return of.watts * of.count
   if (each === null) return null
   return (unit === 'A' ? each : unit === 'VA' ? each * 120 : each * 120 * (of.factor ?? 1)) * of.count

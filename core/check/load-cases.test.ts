@@ -328,3 +328,32 @@ describe('a dimmer that can cut either edge', () => {
     expect(phase('either', 'not-known')).toBeUndefined()
   })
 })
+
+describe('a fan whose plate says amperes', () => {
+  // ⅙ hp draws 4.4 A at 115 V, ¼ hp 5.8 A, 1 hp 16 A.
+  it.each([
+    [0.9, 1 / 6],
+    [4.4, 1 / 6],
+    [4.5, 1 / 4],
+    [15.9, 1],
+  ])('%f A count as the size of the table that draws as much: %f hp', (amperesEach, horsepower) => {
+    const judgement = judged('timer-fan-quarter', {
+      lamps: [lamp('fan-motor', 1, 0, { wattsEach: null, amperesEach, horsepower: null })],
+    })
+    const found = judgement.lines.find(({ rule, unit }) => rule === 'load-kind' && unit === 'hp')!
+    expect(found.value).toBe(Math.round(horsepower * 10) / 10)
+    expect(found.says).toContain('by the table for its amperes')
+    expect(found.verdict).toBe(horsepower <= 0.25 ? 'fits' : 'does-not-fit')
+  })
+
+  it('beyond the table, or with nothing on it, is not known', () => {
+    for (const amperesEach of [17, null]) {
+      const judgement = judged('timer-fan-quarter', {
+        lamps: [lamp('fan-motor', 1, 0, { wattsEach: null, amperesEach, horsepower: null })],
+      })
+      expect(judgement.lines.find(({ rule, unit }) => rule === 'load-kind' && unit === 'hp')?.verdict).toBe(
+        'not-known',
+      )
+    }
+  })
+})

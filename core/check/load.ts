@@ -137,17 +137,23 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
     return {
       fraction: 0,
       known: false,
-      line: line('load-kind', 'not-known', 'The motor’s horsepower is not recorded.', 'motor-table', {
-        limit,
-        unit: rating.unit,
-        settledBy: 'Read the horsepower on the motor’s plate.',
-      }),
+      line: line(
+        'load-kind',
+        'not-known',
+        'Neither horsepower nor amperes of the motor are recorded.',
+        'motor-table',
+        {
+          limit,
+          unit: rating.unit,
+          settledBy: 'Read the horsepower or the amperes on the motor’s plate.',
+        },
+      ),
     }
   const figures = against(value, limit, rating.unit)
   const digits = rating.unit === 'hp' ? 2 : 1
   const words = `${figure(value, digits)} of ${figure(limit, digits)} ${rating.unit}, ${WORDS[kind]} rating${
     held.isGeneral ? ' (by the general rating)' : ''
-  }${limit < rating.limit ? `, ${figure(rating.limit, digits)} with its fins` : ''}`
+  }${rating.unit === 'hp' && total.horsepowerByAmps ? ', by the table for its amperes' : ''}${limit < rating.limit ? `, ${figure(rating.limit, digits)} with its fins` : ''}`
   const assumed =
     rating.unit === 'W' || total.powerFactorPrinted || rating.unit === 'hp' ? '' : notPrinted(question, loads)
   const over = value > limit + 1e-9

@@ -10,6 +10,8 @@ export interface Total {
   readonly amps: number
   /** Null where the horsepower of any of them is not known. */
   readonly horsepower: number | null
+  /** It stands on no plate: the size of the table that draws as much as a plate says. */
+  readonly horsepowerByAmps: boolean
   /** False where the plate of any of them has not been read: that one counts as nothing above. */
   readonly known: boolean
   readonly powerFactorPrinted: boolean
@@ -35,12 +37,15 @@ export function measured(question: Question, load: Load): Measured {
   const each = plate ?? (load.wattsEach === null ? null : load.wattsEach / factor / nominal)
   const amps = (each ?? 0) * count
   const watts = load.wattsEach === null ? amps * nominal * (load.powerFactor ?? 1) : load.wattsEach * count
+  const horsepower =
+    load.horsepower ?? (fact.rating === 'motor' && plate !== null ? motorSize(question, plate) : null)
   return {
     kind: fact.rating,
     watts,
     voltAmperes: amps * nominal,
     amps,
-    horsepower: load.horsepower === null ? null : load.horsepower * count,
+    horsepower: horsepower === null ? null : horsepower * count,
+    horsepowerByAmps: load.horsepower === null && horsepower !== null,
     known: each !== null,
     powerFactorPrinted: load.powerFactor !== null || factor === 1 || plate !== null || each === null,
   }
@@ -65,6 +70,12 @@ function motorAmps(question: Question, horsepower: number): number | null {
   return question.view.region.nominalVolts > 150 ? row.amps230 : row.amps115
 }
 
+/** The smallest size of the table that draws no less than a plate says; null where none does. */
+function motorSize({ trade, view }: Question, amps: number): number | null {
+  const is230 = view.region.nominalVolts > 150
+  return trade.motors.find(each => (is230 ? each.amps230 : each.amps115) >= amps - 1e-6)?.horsepower ?? null
+}
+
 /** The loads of a place, or those of one kind, stay the same for every device. */
 const sums = new WeakMap<readonly Load[], { readonly trade: Trade; readonly sum: Total }>()
 
@@ -84,6 +95,7 @@ function summed(question: Question, loads: readonly Load[]): Total {
     voltAmperes: add(each => each.voltAmperes),
     amps: add(each => each.amps),
     horsepower: all.every(each => each.horsepower !== null) ? add(each => each.horsepower ?? 0) : null,
+    horsepowerByAmps: all.some(each => each.horsepowerByAmps),
     known: all.every(each => each.known),
     powerFactorPrinted: all.every(each => each.powerFactorPrinted),
   }

@@ -24,6 +24,8 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
 
   if (terminals.size !== model.terminals.length)
     faults.push(fault('/terminals', 'twice', 'two terminals have the same id'))
+  if (model.motorAllowed && !model.ratings.some(({ kind }) => kind === 'motor'))
+    faults.push(fault('/motorAllowed', 'no-motor-rating', 'what may work a motor has a rating for motors'))
   model.variables.forEach((variable, index) => {
     if (!variable.values.includes(variable.initial))
       faults.push(

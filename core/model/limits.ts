@@ -1,5 +1,5 @@
 /** At or below this a conductor counts as dead, in volts, on a low-impedance meter. */
 export const DEAD_VOLTS = 5
 
-/** Free conductor to work on where it leaves its sheath, in millimetres: 6 in. Common rule, check local code. */
-export const FREE_LEAST_MILLIMETRES = 150
+/** Of nominal: from this a lamp counts as full, and electronics as fed. */
+export const FULL_FROM = 0.93

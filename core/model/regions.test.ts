@@ -17,8 +17,8 @@ describe('regions', () => {
   })
 
   it.each([
-    [113.9, false],
-    [114, true],
+    [109.9, false],
+    [110, true],
     [126, true],
     [126.1, false],
   ])('%f V at 120 V nominal: %s', (volts, nominal) => {

@@ -9,6 +9,12 @@ export interface Region {
   readonly frequencyHertz: number
   /** A reading inside this band is called nominal. */
   readonly nominalBand: readonly [lowVolts: number, highVolts: number]
+  /** At the place of use, in V: what a sound circuit reads in a box. */
+  readonly useBand: readonly [number, number]
+  /** A ring from a breaker and back to it: its gauge, and the breaker it may be on; null where none are made. */
+  readonly ring: { readonly gauge: Gauge; readonly amps: number } | null
+  /** Conductor that stays free where it leaves its sheath, in mm, at the least; null where no rule asks for any. */
+  readonly freeMillimetres: number | null
   readonly gauges: readonly Gauge[]
   readonly usualGauge: Gauge
   /** What a device’s own leads usually are: stranded, and thin. */
@@ -80,6 +86,10 @@ const northAmerica: Region = {
   nominalVolts: 120,
   frequencyHertz: 60,
   nominalBand: [114, 126],
+  useBand: [110, 126],
+  ring: null,
+  // 6 in, a common rule: check local code.
+  freeMillimetres: 150,
   gauges: ['18 AWG', '16 AWG', '14 AWG', '12 AWG', '10 AWG', '8 AWG', '6 AWG'],
   usualGauge: '14 AWG',
   leadGauge: '16 AWG',
@@ -135,6 +145,9 @@ const europe: Region = {
   nominalVolts: 230,
   frequencyHertz: 50,
   nominalBand: [207, 253],
+  useBand: [207, 253],
+  ring: { gauge: '2.5 mm²', amps: 32 },
+  freeMillimetres: null,
   gauges: ['0.75 mm²', '1 mm²', '1.5 mm²', '2.5 mm²', '4 mm²'],
   usualGauge: '1.5 mm²',
   leadGauge: '0.75 mm²',
@@ -213,4 +226,4 @@ export const mayBeNeutral = (region: Region, { insulation, faded }: Conductor): 
 
 /** True inside the band that a healthy supply shows, in volts. */
 export const isNominal = (volts: number, region: Region): boolean =>
-  volts >= region.nominalBand[0] && volts <= region.nominalBand[1]
+  volts >= region.useBand[0] && volts <= region.useBand[1]

@@ -1,4 +1,6 @@
 import { willStand, type BoxView, type PlaceView } from '../job/box-view'
+import type { DeviceModel } from '../model/device'
+import { FULL_FROM } from '../model/limits'
 import { rowsWith } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 
@@ -27,8 +29,10 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
   // A retired place has nothing to work; its light is looked at once nothing works it any more.
   if (!model && !(place.place.retired && place.workingInGroup === 0)) return []
   if (!model && place.group.unworked === 'left-dead') return withResults(view, place, [LEFT_DEAD])
-  const { nominalBand, words } = view.region
-  const nominal = `${nominalBand[0]} to ${nominalBand[1]} V`
+  const { useBand, words } = view.region
+  // What lives through the lamp, or cuts its waves, keeps a little of the voltage at full.
+  const least = model && keepsSome(model) ? Math.floor(FULL_FROM * useBand[0]) : useBand[0]
+  const nominal = `${least} to ${useBand[1]} V${least < useBand[0] ? ', at its highest level' : ''}`
   const lampsScrewed = place.loads.some(
     load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
   )
@@ -44,7 +48,9 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
           {
             key: 'on',
             says: 'Switch on at this place',
-            expect: 'Every lamp is fully lit, at once and steadily',
+            expect: model?.dims
+              ? 'Every lamp comes on steadily, and is fully lit at the highest level'
+              : 'Every lamp is fully lit, at once and steadily',
           },
           { key: 'off', says: 'Switch off at this place', expect: 'Every lamp is dark: no glow, no flash' },
         ]
@@ -70,7 +76,7 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
       ? [
           {
             key: 'shell',
-            says: `At the lampholder, on: shell to ${words.ground}`,
+            says: `At a screw lampholder, on: shell to ${words.ground}`,
             expect: 'At most 2 V: the shell is on the neutral',
           },
         ]
@@ -79,6 +85,10 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
   ]
   return withResults(view, place, items)
 }
+
+/** Whether some of the voltage stays at the device with its light at full. */
+const keepsSome = ({ dims, supply }: DeviceModel): boolean =>
+  dims !== null || supply.some(({ kind }) => kind === 'through-load')
 
 type Item = Omit<TestItem, 'outcome' | 'note' | 'power'>
 

@@ -1,6 +1,5 @@
 import { houseRule } from '../model/house-rules'
 import { type BoxView } from '../job/box-view'
-import { FREE_LEAST_MILLIMETRES } from '../model/limits'
 import { smallPart } from '../model/small-part'
 import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
@@ -38,6 +37,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     .flatMap(({ id }) => mayReturnIn(view, id))
     .filter(({ end }) => !untouched.includes(end.id))
   const cures = cureSteps(view, trade)
+  const { freeMillimetres: free } = view.region
   return [
     ...signedFor(view, replaced, trade),
     ...mayReturn.map(({ end, name }) => ({
@@ -61,7 +61,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
           { kind: 'take-out', placeId: place.id },
           'touch',
           `Gang ${place.gang}: take out the old device and spread the conductors`,
-          `Each keeps its flag until it is landed again; at least ${FREE_LEAST_MILLIMETRES} mm of it stay free where it leaves the sheath.`,
+          `Each keeps its flag until it is landed again${free === null ? '' : `; at least ${free} mm of it stay free where it leaves the sheath`}.`,
           trade.minutes['taking-out'],
         ),
       ),
@@ -243,6 +243,7 @@ function jointHabit(view: BoxView, lever: boolean, hasLeads: boolean): string {
 
 /** Said where a conductor that runs through unbroken is to end here. */
 function cutFirst(view: BoxView, endIds: readonly string[]): string {
+  const { freeMillimetres: free } = view.region
   const through = view.joints.filter(({ connector }) => RUNS_THROUGH.includes(connector))
   const own = through.filter(({ id }) =>
     view.ends.some(({ end }) => end.jointId === id && endIds.includes(end.id)),
@@ -250,7 +251,7 @@ function cutFirst(view: BoxView, endIds: readonly string[]): string {
   if (own.length === 0) return ''
   const where = own.every(({ connector }) => connector === 'looped')
     ? 'in the middle of its loop'
-    : `only if ${FREE_LEAST_MILLIMETRES} mm stay free on each side of the cut; else leave it, and ask for another plan`
+    : `only if ${free === null ? 'enough stays' : `${free} mm stay`} free on each side of the cut; else leave it, and ask for another plan`
   return `It runs through unbroken: cut it first, ${where}. `
 }
 

@@ -1,12 +1,11 @@
 import { terminalPoint } from '../model/circuit'
+import { FULL_FROM } from '../model/limits'
 import { FULL_TO, holds, type Compiled, type Solution, type State } from '../solve'
 import { finding, inVolts, nameOf, type Finding } from './finding'
 import { signalsBypass } from './signals'
 
 /** Current into the ground that a whole circuit may declare, in mA. */
 const GROUND_LEAK_LIMIT_MILLIAMPS = 0.5
-/** What is fed onward gets at least this share of nominal. */
-const FED_FROM = 0.93
 /** A dimmed lamp gets its share within this much. */
 const SHARE_WITHIN = 0.07
 /** A return above this share of nominal can be felt. */
@@ -199,7 +198,7 @@ function supplyAlive(compiled: Compiled, { state, alive, starved }: Solution): F
 
 function onwardFed(compiled: Compiled, { loadVolts }: Solution): Finding[] {
   return compiled.circuit.loads.flatMap((load, index) =>
-    load.kind !== 'lamp' && loadVolts[index]! < FED_FROM * compiled.circuit.nominalVolts
+    load.kind !== 'lamp' && loadVolts[index]! < FULL_FROM * compiled.circuit.nominalVolts
       ? [finding('onward-feed', [load.hot, load.neutral], `${load.id} gets ${inVolts(loadVolts[index]!)}`)]
       : [],
   )

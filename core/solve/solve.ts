@@ -1,4 +1,5 @@
 import { holds, type Compiled, type CompiledContact, type State, type Way } from './compile'
+import { FULL_FROM } from '../model/limits'
 import { Nets } from './nets'
 import { magnitude, potentials, type Element, type Phasor, type Potentials } from './nodal'
 
@@ -8,8 +9,6 @@ const CONTACT_OHMS = 0.01
 const WAKES_AT = 0.85
 /** A two-wire device lives on what its open contact leaves it. */
 const WAKES_THROUGH_LOAD_AT = 0.6
-/** Full light is within this share of nominal. */
-const FULL_FROM = 0.93
 /** From this share of nominal any lamp gives light, however little it takes. */
 const SEEN_FROM = 0.15
 export const FULL_TO = 1.06

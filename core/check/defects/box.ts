@@ -1,5 +1,5 @@
 import { racewayGround } from '../../job/raceway'
-import { FREE_LEAST_MILLIMETRES } from '../../model/limits'
+import { DEAD_VOLTS } from '../../model/limits'
 import { looksLikeGround, isNominal } from '../../model/regions'
 import { figure } from '../../model/units'
 import { fillAsFound, volumeOf } from '../fill'
@@ -56,6 +56,18 @@ const groundOpen: DefectRule = view => {
   const end = last && view.ends.find(each => each.end.id === last.toEndId)
   if (!end || isNominal(last.value, view.region)) return []
   const { ground } = view.region.words
+  if (last.value > DEAD_VOLTS)
+    return [
+      {
+        kind: 'ground-open' as const,
+        of: end.end.id,
+        severity: 'defect',
+        what: `${end.name} read ${figure(last.value)} V from a live point: too little for a sound ${ground}, too much for an open one`,
+        cure: `Read the same live point to a neutral. As low there: the supply is. Nominal there: a poor joint in this ${ground}, towards the ${view.region.words.panel}.`,
+        parts: [],
+        factId: 'ground-present',
+      },
+    ]
   return [
     {
       kind: 'ground-open' as const,
@@ -118,14 +130,17 @@ const hidden: DefectRule = ({ box, region }) =>
       ]
     : []
 
-const shortConductor: DefectRule = ({ box: { freeLengthMillimetres: free } }) =>
-  free === null || free >= FREE_LEAST_MILLIMETRES
+const shortConductor: DefectRule = ({
+  box: { freeLengthMillimetres: free },
+  region: { freeMillimetres: least },
+}) =>
+  free === null || least === null || free >= least
     ? []
     : [
         {
           kind: 'short-conductor' as const,
           severity: 'defect',
-          what: `Only ${figure(free)} mm of conductor is free (at least ${FREE_LEAST_MILLIMETRES} mm)`,
+          what: `Only ${figure(free)} mm of conductor is free (at least ${least} mm)`,
           cure: 'A pigtail on each short conductor; where it leaves no room, a new cable.',
           parts: ['A pigtail and a connector for each short conductor'],
           factId: 'free-conductor',

@@ -20,6 +20,62 @@ describe('defects of what Look asks beside the wiring', () => {
     expect(free(null)).not.toContain('short-conductor')
   })
 
+  it('no length of free conductor is asked for where no rule does', () => {
+    const british = usualBox({ region: 'europe-230', box: { freeLengthMillimetres: 80 } })
+    expect(raisedDefects(british, trade).map(({ ruleId }) => ruleId)).not.toContain('short-conductor')
+  })
+
+  it.each([
+    ['europe-230', '2.5 mm²', 20, null],
+    ['europe-230', '2.5 mm²', 32, 'remark'],
+    ['europe-230', '2.5 mm²', 40, 'danger'],
+    ['europe-230', '1.5 mm²', 32, 'danger'],
+    ['north-america-120', '12 AWG', 30, 'danger'],
+    ['north-america-120', '12 AWG', 20, null],
+  ] as const)('%s, %s on %i A: %s', (region, gauge, ratedAmps, severity) => {
+    const colours = region === 'europe-230' ? (['brown', 'blue'] as const) : (['black', 'white'] as const)
+    const view = usualBox({
+      region,
+      ratedAmps,
+      cables: [
+        {
+          name: 'A',
+          far: 'panel',
+          entry: 'bottom',
+          strands: [
+            strand(colours[0], 'loose', 'line', { gauge }),
+            strand(colours[1], 'loose', 'neutral', { gauge }),
+          ],
+        },
+      ],
+    })
+    const found = raisedDefects(view, trade).find(({ ruleId }) => ruleId.startsWith('undersized'))
+    expect(found?.severity ?? null).toBe(severity)
+    // A ring is told by its ends, not by its breaker.
+    if (severity === 'remark') expect(found!.cure).toContain('both ends')
+  })
+
+  it.each([
+    [0, 'danger', 'leads nowhere'],
+    [4, 'danger', 'leads nowhere'],
+    [60, 'defect', 'too little for a sound ground'],
+    [105, 'defect', 'too little for a sound ground'],
+    [112, null, ''],
+    [121, null, ''],
+  ] as const)('a ground that reads %i V from a live point: %s', (value, severity, says) => {
+    const view = usualBox()
+    const end = view.ends.find(each => each.end.role === 'ground')!
+    const row = {
+      ...{ ...BLANK.readings, id: 'ref', boxId: 'box', seq: 9000, at: '2026-03-02T09:00:00.000Z' },
+      ...{ instrument: 'low-impedance-meter', purpose: 'reference', fromEndId: null, toEndId: end.end.id },
+      ...{ value, breaker: 'on', reference: null },
+    }
+    const read = boxView({ ...view.record, readings: { ref: row } } as never, 'box')!
+    const found = raisedDefects(read, trade).find(({ ruleId }) => ruleId.startsWith('ground-open'))
+    expect(found?.severity ?? null).toBe(severity)
+    expect(found?.what ?? '').toContain(says)
+  })
+
   it('a neutral on the switch, and none in its joint', () => {
     const swap = whats(({ ends }) => ({
       ends: {

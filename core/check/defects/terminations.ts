@@ -4,7 +4,7 @@ import { hintOf, looksLikeGround } from '../../model/regions'
 import { figure } from '../../model/units'
 import type { Role } from '../../model/vocabulary'
 import { guardedIn, isSurelyOver, largestOf, thinTails } from '../breaker-of'
-import type { DefectRule } from './raised'
+import type { DefectRule, Found } from './raised'
 
 /** A conductor on a breaker that it cannot bear; where several come in and it is not said which, only what none would suit. */
 const undersized: DefectRule = (view, trade) => {
@@ -14,13 +14,26 @@ const undersized: DefectRule = (view, trade) => {
       !looksLikeGround(view.region, guarded.each.conductor) &&
       isSurelyOver(guarded),
   )
-  return view.cables.flatMap(cable => {
+  return view.cables.flatMap((cable): Found[] => {
     const [worst] = over
       .filter(({ each }) => each.cable.id === cable.id)
       .sort((one, other) => one.mostAmps - other.mostAmps)
     if (!worst) return []
     const { breaker } = view.region.words
     const { breaker: name, ratedAmps } = largestOf(worst)
+    const { ring, words } = view.region
+    if (ring && worst.each.conductor.gauge === ring.gauge && ratedAmps <= ring.amps)
+      return [
+        {
+          kind: 'undersized' as const,
+          of: cable.id,
+          severity: 'remark',
+          what: `Cable ${cable.name} is ${ring.gauge} on ${breaker} ${name} of ${figure(ratedAmps)} A: right only in a ring, both its ends on that ${breaker}`,
+          cure: `Power off, both ends at the ${words.panel}: each conductor continuous from one end to the other. Where it is no ring, a ${breaker} of ${figure(worst.mostAmps)} A.`,
+          parts: [],
+          factId: 'ring',
+        },
+      ]
     return [
       {
         kind: 'undersized' as const,
