@@ -45,7 +45,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         { kind: 'clamp', endId: end.id },
         'reading' as const,
         `Clamp ${name} before its joint is opened: 0 A`,
-        `With its own ${breaker} off, a shared or borrowed neutral reads 0 V until it is opened, and can then stand at line voltage.`,
+        `Every other circuit on and drawing first, lamps lit: with nothing drawn, 0 A proves nothing. With its own ${breaker} off, a shared or borrowed neutral reads 0 V until it is opened, and can then stand at line voltage.`,
         trade.minutes.reading,
       ),
       doneBy: 'record' as const,

@@ -12,7 +12,7 @@ export const NEED_WORDS: Readonly<Record<NeedKind, string>> = {
   'off-after': 'Off after',
   'from-dusk': 'From dusk',
   'until-hour': 'Until',
-  remote: 'From afar',
+  remote: 'By remote or phone',
   scenes: 'Scenes',
   glow: 'Glows, to find it',
   'keep-fed': 'Lamps stay fed',

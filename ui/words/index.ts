@@ -121,7 +121,7 @@ export const WANT_WORDS: Readonly<Record<Want, string>> = {
   presence: 'By presence',
   countdown: 'Off after minutes',
   sun: 'From dusk',
-  remote: 'From afar',
+  remote: 'By remote or phone',
   humidity: 'By humidity',
 }
 

@@ -65,6 +65,9 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
     case 'clamp':
       return (
         <Row says={`Clamp ${step.end.name} before its joint is opened: no current may flow`} active={active}>
+          <p className="w-full">
+            Every other circuit on and drawing first, lamps lit: with nothing drawn, 0 A proves nothing.
+          </p>
           <AmpsField
             of={step.end.name}
             onRead={value =>

@@ -21,7 +21,7 @@ export function NoReading({ faults, onAgain }: { faults: readonly Fault[] | null
       ) : (
         <>
           <p className="hazard px-3">The reckoning gave no answer. What was recorded is safe.</p>
-          <Button onClick={onAgain}>Reckon again</Button>
+          <Button onClick={onAgain}>Try again</Button>
         </>
       )}
     </Part>
