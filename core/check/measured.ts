@@ -66,15 +66,15 @@ export function leastWatts(loads: readonly Load[], nominalVolts: number): number
 /** Full-load current of a motor by the common table: the next size up where it is not listed. */
 function motorAmps(question: Question, horsepower: number): number | null {
   const row = question.trade.motors.find(each => each.horsepower >= horsepower - 1e-6)
-  if (!row) return null
-  return question.view.region.nominalVolts > 150 ? row.amps230 : row.amps115
+  return row ? ampsOf(question, row) : null
 }
 
 /** The smallest size of the table that draws no less than a plate says; null where none does. */
-function motorSize({ trade, view }: Question, amps: number): number | null {
-  const is230 = view.region.nominalVolts > 150
-  return trade.motors.find(each => (is230 ? each.amps230 : each.amps115) >= amps - 1e-6)?.horsepower ?? null
-}
+const motorSize = (question: Question, amps: number): number | null =>
+  question.trade.motors.find(each => ampsOf(question, each) >= amps - 1e-6)?.horsepower ?? null
+
+const ampsOf = ({ view }: Question, row: Trade['motors'][number]): number =>
+  view.region.nominalVolts > 150 ? row.amps230 : row.amps115
 
 /** The loads of a place, or those of one kind, stay the same for every device. */
 const sums = new WeakMap<readonly Load[], { readonly trade: Trade; readonly sum: Total }>()

@@ -110,13 +110,12 @@ describe('a breaker goes on only over boxes that are closed, attended, or made s
       const boxes = Object.keys(record.boxes)
       const steps: Record<string, unknown> = {}
       const switchings: Record<string, unknown> = {}
-      /** What is so, told as it happens. */
-      const bare = new Set<string>()
-      const attended = new Set<string>()
+      /** What is so in each box, told as it happens. */
+      const facts = new Map(boxes.map(id => [id, { open: false, capped: false, stood: false }]))
       const moment = { at: '2026-03-02T09:00:00.000Z' }
       for (let seq = 1000; seq < 1000 + 3 + draw(14); seq++) {
         const boxId = boxes[draw(boxes.length)]!
-        const what = ['apart', 'together', 'made-safe', 'attended', 'off'][draw(5)]!
+        const what = ['apart', 'together', 'made-safe', 'attended', 'off', 'joint', 'fold'][draw(7)]!
         if (what === 'off') {
           const circuitId = draw(4) === 0 ? null : `circuit-${BREAKERS[draw(4)]!}`
           switchings[`s-${seq}`] = {
@@ -127,28 +126,18 @@ describe('a breaker goes on only over boxes that are closed, attended, or made s
             seq,
             ...moment,
           }
-          for (const each of [...attended])
-            if (circuitId === null || feedsOf(record, each).includes(circuitId)) {
-              attended.delete(each)
-              bare.add(each)
-            }
+          for (const [each, now] of facts)
+            if (circuitId === null || feedsOf(record, each).includes(circuitId)) now.stood = false
           continue
         }
-        steps[`t-${seq}`] = { id: `t-${seq}`, boxId, stepKey: `test:${what}`, note: '', seq, ...moment }
-        const wasOpen = bare.has(boxId) || attended.has(boxId)
-        if (what === 'apart') {
-          bare.add(boxId)
-          attended.delete(boxId)
-        } else if (what === 'together') {
-          bare.delete(boxId)
-          attended.delete(boxId)
-        } else if (what === 'made-safe' && wasOpen) {
-          bare.delete(boxId)
-          attended.delete(boxId)
-        } else if (what === 'attended' && wasOpen) {
-          bare.delete(boxId)
-          attended.add(boxId)
-        }
+        const stepKey = what === 'joint' ? 'joint:ground' : what === 'fold' ? what : `test:${what}`
+        steps[`t-${seq}`] = { id: `t-${seq}`, boxId, stepKey, note: '', seq, ...moment }
+        const now = facts.get(boxId)!
+        if (what === 'apart') Object.assign(now, { open: true, capped: false, stood: false })
+        else if (what === 'together' || what === 'fold') now.open = false
+        else if (what === 'made-safe') now.capped = true
+        else if (what === 'attended') now.stood = true
+        else now.capped = false
       }
       const before = { ...record, steps: { ...record.steps, ...steps }, switchings } as unknown as JobRecord
       const circuitId = draw(5) === 0 ? null : `circuit-${BREAKERS[draw(4)]!}`
@@ -160,9 +149,12 @@ describe('a breaker goes on only over boxes that are closed, attended, or made s
       const crew = Object.values(record.crew)
       const readers = crew.filter(({ readsLive, atPanel }) => readsLive && !atPanel).length
       const may = crew.length === 0 ? 1 : Math.min(readers, crew.length - 1)
+      const open = [...facts].filter(([, now]) => now.open && !now.capped)
+      const attended = open.filter(([, { stood }]) => stood)
+      const bare = open.filter(([, { stood }]) => !stood).map(([boxId]) => boxId)
       const isHeld =
-        attended.size > may ||
-        [...bare].some(boxId => circuitId === null || feedsOf(record, boxId).includes(circuitId))
+        attended.length > may ||
+        bare.some(boxId => circuitId === null || feedsOf(record, boxId).includes(circuitId))
       expect([seed, faults.length > 0]).toEqual([seed, isHeld])
       counted[isHeld ? 'held' : 'let']++
     }

@@ -6,7 +6,8 @@ import { boxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import { lot } from '@/testing/model/lot'
 import type { JobRecord } from '../model/record'
-import { ifOnAfter, ifOnNow, moves, planBox } from '.'
+import { moves } from '../model/step-name'
+import { ifOnAfter, ifOnNow, planBox } from '.'
 
 const boxes = [quillbackRoad(), saltpanQuay()].flatMap(record =>
   Object.keys(record.boxes).map(boxId => [boxId, record] as const),

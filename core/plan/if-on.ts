@@ -1,13 +1,13 @@
 import type { BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import { rowsWith, type JobRecord } from '../model/record'
+import { moves, stepOfKey } from '../model/step-name'
 import { keyOfTerminal } from '../model/terminal-key'
 import type { Trade } from '../model/trade'
 import { circuitBetween, routeBox, type BoxHalfDone, type DoneSoFar, type HalfDone } from '../route'
 import { compile, type Compiled } from '../solve'
 import { mayFeed } from '../safety'
 import type { Step } from './step'
-import { stepOfKey, type StepName } from './step-name'
 
 /**
  * What would happen if the power came on with the work as it stands: a hot meets another pole; an end in the air is
@@ -184,14 +184,6 @@ function ungrounded({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
 
 const ticksOf = ({ record, box }: BoxView): Set<string> =>
   new Set(rowsWith(record, 'steps', 'boxId', box.id).map(({ stepKey }) => stepKey))
-
-const MOVES: readonly StepName['kind'][] = ['take-out', 'joint', 'land', 'cap', 'cap-lead']
-
-/** Steps after which something in the box is elsewhere than before. */
-export function moves(key: string): boolean {
-  const name = stepOfKey(key)
-  return name !== null && MOVES.includes(name.kind)
-}
 
 function halfOf(view: BoxView, ticked: ReadonlySet<string>, trade: Trade): BoxHalfDone {
   const routed = routeBox(view, trade)

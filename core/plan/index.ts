@@ -1,6 +1,6 @@
 export { holdPoints } from './guard'
 export { powerHolds } from './power-guard'
-export { heldOff, ifOn, ifOnAfter, ifOnNow, moves, type IfOn } from './if-on'
+export { heldOff, ifOn, ifOnAfter, ifOnNow, type IfOn } from './if-on'
 export { progressOf, progressOfJob, type BoxProgress, type StageProgress, type StageState } from './progress'
 export { testList, type TestItem } from './prove-list'
 export { type Step, type StepKind } from './step'

@@ -1,5 +1,5 @@
 import type { SmallPart } from '../model/small-part'
-import { keyOfStep, type StepName } from './step-name'
+import { keyOfStep, type StepName } from '../model/step-name'
 
 /**
  * `record` and `reading` touch nothing bare; `switch` is at the panel; `live` is one reading with

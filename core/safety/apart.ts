@@ -2,6 +2,7 @@ import type { BoxView, EndView } from '../job/box-view'
 import { claimStatus } from '../identify'
 import { rowsOf } from '../model/record'
 import { looksLikeGround } from '../model/regions'
+import { keyOfStep } from '../model/step-name'
 import { isolationOf } from './isolation'
 import { lastTicked } from './ticks'
 
@@ -9,9 +10,9 @@ import { lastTicked } from './ticks'
 export const APART = 'test:apart'
 export const TOGETHER = 'test:together'
 
-/** Whether the conductors of a box are apart, as far as was recorded. */
+/** Whether the conductors of a box are apart, as far as was recorded: put back as they were, or wired and folded in. */
 export const isApart = ({ record, box }: Pick<BoxView, 'record' | 'box'>): boolean =>
-  lastTicked(record, box.id, APART, TOGETHER)
+  lastTicked(record, box.id, APART, TOGETHER, keyOfStep({ kind: 'fold' }))
 
 /**
  * Conductors of joints that may carry another circuit’s return and were not clamped since the power went off: opened,

@@ -68,6 +68,13 @@ describe('a box that is apart while the power comes on', () => {
     [[APART, MADE_SAFE, TOGETHER, APART], 'bare'],
     [[MADE_SAFE, APART], 'bare'],
     [[MADE_SAFE], 'closed'],
+    // Wired and folded in, it is closed; while it is worked in, its caps are off.
+    [[APART, 'take-out:box-1', 'joint:ground', 'fold'], 'closed'],
+    [[APART, MADE_SAFE, 'joint:ground'], 'bare'],
+    [[APART, MADE_SAFE, 'joint:ground', 'fold'], 'closed'],
+    [[APART, 'joint:ground', MADE_SAFE], 'safe'],
+    [[APART, MADE_SAFE, 'photo'], 'safe'],
+    [['fold', APART], 'bare'],
   ] as const)('after %j it is %s', (keys, stand) => {
     expect(standOf(ticked(keys))).toBe(stand)
   })

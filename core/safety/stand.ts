@@ -1,6 +1,7 @@
 import { boxView, type BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { moves } from '../model/step-name'
 import { sharersOf } from '../model/ties'
 import { APART, isApart } from './apart'
 import { isolationOf } from './isolation'
@@ -17,17 +18,13 @@ export type Stand = 'closed' | 'bare' | 'safe' | 'attended'
 
 export function standOf(view: BoxView): Stand {
   if (!isApart(view)) return 'closed'
-  const { record, box } = view
-  const last = (key: string) =>
-    Math.max(
-      -1,
-      ...rowsWith(record, 'steps', 'boxId', box.id).flatMap(({ stepKey, seq }) =>
-        stepKey === key ? [seq] : [],
-      ),
-    )
-  const apart = last(APART)
-  if (last(MADE_SAFE) > apart) return 'safe'
-  const attended = last(ATTENDED)
+  const ticks = rowsWith(view.record, 'steps', 'boxId', view.box.id)
+  const last = (is: (stepKey: string) => boolean) =>
+    Math.max(-1, ...ticks.flatMap(({ stepKey, seq }) => (is(stepKey) ? [seq] : [])))
+  const apart = last(key => key === APART)
+  // Who works in it takes the caps off.
+  if (last(key => key === MADE_SAFE) > Math.max(apart, last(moves))) return 'safe'
+  const attended = last(key => key === ATTENDED)
   return attended > apart && attended > lastOff(view) ? 'attended' : 'bare'
 }
 
@@ -72,29 +69,28 @@ export function mayAttend(record: JobRecord): number {
   return Math.min(readers, crew.length - 1)
 }
 
+/** Boxes that somebody stands at. */
+const attendedIn = (record: JobRecord): BoxView[] =>
+  apartBehind(record, null).filter(view => standOf(view) === 'attended')
+
 /** What still stands between a box that is apart and making it safe to stand, or somebody standing at it. */
 export function holdsBeforeStanding(view: BoxView, key: typeof MADE_SAFE | typeof ATTENDED): string[] {
   if (!isApart(view)) return ['its conductors are not apart']
   if (key === MADE_SAFE)
     return isolationOf(view).dead ? [] : ['conductors are capped dead, and the box was not read dead']
-  const stood = rowsOf(view.record, 'boxes')
-    .flatMap(({ id }) => (id === view.box.id ? [] : (boxView(view.record, id) ?? [])))
-    .filter(other => standOf(other) === 'attended').length
+  const stood = attendedIn(view.record).filter(({ box }) => box.id !== view.box.id).length
   return stood < mayAttend(view.record) ? [] : ['nobody is left to stand here while another switches']
 }
 
 /** Why a breaker, or the main switch (null), may not go on: bare boxes nobody stands at, or more than can be stood at. */
 export function bareBehind(record: JobRecord, circuitId: string | null): { view: BoxView; why: string }[] {
-  const stands = apartBehind(record, circuitId).map(view => ({ view, stand: standOf(view) }))
-  const bare = stands
-    .filter(({ stand }) => stand === 'bare')
-    .map(({ view }) => ({
+  const bare = apartBehind(record, circuitId)
+    .filter(view => standOf(view) === 'bare')
+    .map(view => ({
       view,
       why: 'is apart: cap each conductor by itself and cover it, or somebody stands at it',
     }))
-  const tooMany = rowsOf(record, 'boxes')
-    .flatMap(({ id }) => boxView(record, id) ?? [])
-    .filter(view => standOf(view) === 'attended')
+  const tooMany = attendedIn(record)
     .slice(mayAttend(record))
     .map(view => ({ view, why: 'has nobody left to stand at it: cap each conductor by itself and cover it' }))
   return [...bare, ...tooMany]

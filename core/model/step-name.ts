@@ -1,4 +1,4 @@
-import { keyOfTerminal, terminalAt, type TerminalAt, type TerminalKey } from '../model/terminal-key'
+import { keyOfTerminal, terminalAt, type TerminalAt, type TerminalKey } from './terminal-key'
 
 /** Which step of a box it is. */
 export type StepName =
@@ -87,3 +87,11 @@ export function stepOfKey(key: string): StepName | null {
 
 const isAlone = (key: string): key is (typeof ALONE)[number] => (ALONE as readonly string[]).includes(key)
 const isTerminal = (of: string): of is TerminalKey => of.includes('.')
+
+const MOVES: readonly StepName['kind'][] = ['take-out', 'joint', 'land', 'cap', 'cap-lead']
+
+/** Steps after which something in the box is elsewhere than before. */
+export function moves(key: string): boolean {
+  const name = stepOfKey(key)
+  return name !== null && MOVES.includes(name.kind)
+}
