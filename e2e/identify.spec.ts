@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { readingFor, type Answer, type Question } from '@/core/identify'
-import { usualBox } from '@/demo/usual'
+import { bareJob, fedAtTheSwitch, usualBox } from '@/demo/usual'
 import { bringIn, pick, rows, saved, visit } from './helpers'
 import {
   answers,
@@ -337,4 +337,50 @@ test('no breaker goes on over a box that is apart and bare: it is capped and cov
   await expect(safe.getByText('capped and covered', { exact: true })).toBeVisible()
   await safe.getByRole('button', { name: 'Switched on', exact: true }).click()
   await expect.poll(() => rows(on, jobId)).toHaveLength(1)
+})
+
+test('a box left apart elsewhere is made safe on the way to a live reading, one press at a time @phone', async ({
+  page,
+  request,
+}) => {
+  const job = bareJob('two-boxes')
+  for (const [id, name] of [
+    ['one', 'By the door'],
+    ['two', 'By the window'],
+  ] as const)
+    job.box({
+      ...{ id, name, room: 'room', breakers: ['7'], cables: fedAtTheSwitch(true) },
+      controls: [{ group: `light-${id}`, name: `Light ${id}`, old: 'old-switch' }],
+    })
+  job.isolate('one')
+  const apart = {
+    ...{ id: 'apart', boxId: 'one', stepKey: 'test:apart', seq: 5000, note: '' },
+    at: '2026-03-02T12:00:00.000Z',
+  }
+  const jobId = await bringIn(request, { ...job.record(), steps: { apart } })
+  await visit(page, `/jobs/${jobId}/boxes/two/test`)
+  await page.getByRole('radio', { name: 'Every time', exact: true }).click()
+  const steps = page.getByRole('list', { name: 'Before it' })
+  await steps.getByRole('button', { name: 'It read 120 V' }).click()
+  await steps.getByRole('button', { name: /^Live point to/ }).first().click()
+  await expect(steps.getByText('Room, By the door is not left bare when the power comes on')).toBeVisible()
+  await steps.getByRole('button', { name: 'Capped and covered' }).click()
+  await expect(steps.getByText('capped and covered', { exact: true })).toBeVisible()
+  await saved(page)
+  // Taken back where it was done, in the other box, it is asked for again.
+  await visit(page, `/jobs/${jobId}/boxes/one/test`)
+  await page.getByRole('button', { name: 'Undo: tick a step' }).click()
+  await saved(page)
+  expect(await rows("SELECT id FROM steps WHERE job_id = ? AND step_key = 'test:made-safe'", jobId)).toEqual([])
+  await visit(page, `/jobs/${jobId}/boxes/two/test`)
+  await steps.getByRole('button', { name: 'Capped and covered' }).click()
+  const on = steps.getByRole('button', { name: 'Breaker 7 on' })
+  await expect(on).toBeInViewport()
+  await on.click()
+  await saved(page)
+  expect(await rows("SELECT id FROM switchings WHERE job_id = ? AND `to` = 'on'", jobId)).toHaveLength(1)
+  expect(await rows('SELECT step_key FROM steps WHERE job_id = ? ORDER BY seq', jobId)).toEqual([
+    { step_key: 'test:apart' },
+    { step_key: 'test:made-safe' },
+  ])
 })

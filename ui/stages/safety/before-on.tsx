@@ -28,14 +28,19 @@ export function BeforeOn({
           <dd className="font-semibold">{crew.join(', ')}</dd>
         </>
       )}
-      {[...open.values()].map(each => (
-        <div key={each.box.id} className="contents">
-          <dt>
-            {each.room.name}, {each.box.name}
-          </dt>
-          <dd className="font-semibold">{STAND_WORDS[standOf(each) as keyof typeof STAND_WORDS]}</dd>
-        </div>
-      ))}
+      {[...open.values()].map(each => {
+        const stand = standOf(each) as keyof typeof STAND_WORDS
+        return (
+          <div key={each.box.id} className="contents">
+            <dt>
+              {each.room.name}, {each.box.name}
+            </dt>
+            <dd className={`font-semibold ${stand === 'bare' ? 'hazard bg-paper px-2' : ''}`}>
+              {STAND_WORDS[stand]}
+            </dd>
+          </div>
+        )
+      })}
     </dl>
   )
 }

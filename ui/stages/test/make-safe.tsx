@@ -40,7 +40,7 @@ export function MakeSafe({
         </a>
       )}
       {holdsBeforeStanding(view, ATTENDED).length === 0 && (
-        <Button onClick={() => onTick(ATTENDED)}>Somebody stands here until it is off</Button>
+        <Button onClick={() => onTick(ATTENDED)}>Somebody stands at it until it is off</Button>
       )}
     </Row>
   )
