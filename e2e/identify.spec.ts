@@ -362,7 +362,10 @@ test('a box left apart elsewhere is made safe on the way to a live reading, one 
   await page.getByRole('radio', { name: 'Every time', exact: true }).click()
   const steps = page.getByRole('list', { name: 'Before it' })
   await steps.getByRole('button', { name: 'It read 120 V' }).click()
-  await steps.getByRole('button', { name: /^Live point to/ }).first().click()
+  await steps
+    .getByRole('button', { name: /^Live point to/ })
+    .first()
+    .click()
   await expect(steps.getByText('Room, By the door is not left bare when the power comes on')).toBeVisible()
   await steps.getByRole('button', { name: 'Capped and covered' }).click()
   await expect(steps.getByText('capped and covered', { exact: true })).toBeVisible()
@@ -371,7 +374,9 @@ test('a box left apart elsewhere is made safe on the way to a live reading, one 
   await visit(page, `/jobs/${jobId}/boxes/one/test`)
   await page.getByRole('button', { name: 'Undo: tick a step' }).click()
   await saved(page)
-  expect(await rows("SELECT id FROM steps WHERE job_id = ? AND step_key = 'test:made-safe'", jobId)).toEqual([])
+  expect(await rows("SELECT id FROM steps WHERE job_id = ? AND step_key = 'test:made-safe'", jobId)).toEqual(
+    [],
+  )
   await visit(page, `/jobs/${jobId}/boxes/two/test`)
   await steps.getByRole('button', { name: 'Capped and covered' }).click()
   const on = steps.getByRole('button', { name: 'Breaker 7 on' })
