@@ -280,6 +280,42 @@ describe('the job in the browser', () => {
     expect(state.sent).toHaveLength(1)
   })
 
+  it('is not saved while a press waits to be told what can be taken back', async () => {
+    const { state, doors } = world()
+    const before = jobStore(initial, [], doors)
+    before.send('edit a box', 'box', [rename('East', 1)])
+    await settled()
+    let tell: () => void = () => undefined
+    const told = new Promise<void>(resolve => (tell = resolve))
+    const loadUndo = (boxId: string | null) => told.then(() => doors.loadUndo(boxId))
+    const opened = jobStore(confirmedIn(before), [], { ...doors, loadUndo })
+    opened.start()
+    await settled()
+    expect(opened.snapshot().save).toBe('saved')
+    opened.takeBack('undo', 'box')
+    await settled()
+    expect(opened.snapshot().save).toBe('saving')
+    tell()
+    await settled()
+    expect(opened.snapshot().save).toBe('saved')
+    expect(opened.snapshot().record.boxes.box!.name).toBe('By the door')
+    expect(state.sent).toHaveLength(2)
+  })
+
+  it('says so where it cannot be told what can be taken back', async () => {
+    const { doors } = world()
+    const store = jobStore(initial, [], {
+      ...doors,
+      loadUndo: () => Promise.reject(new Error('no connection')),
+    })
+    store.start()
+    await settled()
+    store.takeBack('undo', 'box')
+    await settled()
+    expect(store.snapshot().refusal?.[0]?.code).toBe('not-asked')
+    expect(store.snapshot().save).toBe('saved')
+  })
+
   it('what an answer told is not overwritten by what was asked before it', async () => {
     const { doors } = world()
     let answer: (undo: UndoState) => void = () => undefined

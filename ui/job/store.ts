@@ -55,6 +55,12 @@ export interface JobStore {
   holdTo(guard: Guard): void
 }
 
+const NOT_ASKED: Fault = {
+  path: '/',
+  code: 'not-asked',
+  message: 'What can be taken back is not known here without a connection. Nothing was taken back.',
+}
+
 const RETRY_MILLISECONDS = [500, 1000, 2000, 5000]
 export const scopeOf = (boxId: string | null): string => boxId ?? 'house'
 
@@ -67,6 +73,8 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   let confirmed = initial
   let pending: readonly (Command | UndoCommand)[] = []
   let sending = false
+  /** How many presses wait to be told what can be taken back. */
+  let asking = 0
   let failures = 0
   /** Steps back or forward that were pressed while another was on its way. */
   let waiting: readonly { readonly kind: 'undo' | 'redo'; readonly boxId: string | null }[] = []
@@ -109,6 +117,11 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     void flush()
   }
 
+  /** All is said and answered. */
+  const rest = () => {
+    if (pending.length === 0 && !sending && asking === 0) publish({ save: 'saved' })
+  }
+
   const drop = () => {
     pending = pending.slice(1)
     world.keep(pending)
@@ -137,9 +150,9 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
         waiting = answer.kind === 'applied' ? waiting.slice(1) : []
         if (next) takeBack(next.kind, next.boxId)
       }
-      publish({ save: 'saved' })
     } finally {
       sending = false
+      rest()
     }
   }
 
@@ -187,6 +200,17 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     return undo !== null
   }
 
+  /** Pressed before it is known here what can be taken back: nothing counts as saved until that is. */
+  const takeBackOnceKnown = async (kind: 'undo' | 'redo', boxId: string | null) => {
+    asking += 1
+    publish({ save: 'saving', refusal: null })
+    const known = await loadUndo(boxId)
+    asking -= 1
+    if (known) takeBack(kind, boxId)
+    else publish({ refusal: [NOT_ASKED] })
+    rest()
+  }
+
   const takeBack = (kind: 'undo' | 'redo', boxId: string | null) => {
     takeUp()
     const last = pending.filter(command => command.boxId === boxId).at(-1)
@@ -196,8 +220,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       return
     }
     if (!last && !state.undo[scopeOf(boxId)]) {
-      // Pressed before it is known here what can be taken back.
-      void loadUndo(boxId).then(known => known && takeBack(kind, boxId))
+      void takeBackOnceKnown(kind, boxId)
       return
     }
     // What is on its way already has its id, so it can be taken back before it is answered.
