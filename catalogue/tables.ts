@@ -156,7 +156,9 @@ export const minutes: Trade['minutes'] = {
   proving: 1,
   identifying: 2,
   signature: 2,
+  opening: 1,
   'taking-out': 3,
+  parting: 1,
   marking: 1,
   capping: 1,
   covering: 1,
@@ -346,6 +348,16 @@ export const houseRules: readonly HouseRule[] = [
       ['main', 'Always the main switch'],
     ],
     'The rest of the house keeps its light.',
+  ),
+  rule(
+    'lock-out',
+    'What keeps a breaker off?',
+    [
+      ['lock-and-tag', 'A lock and a tag; each keeps his own key'],
+      ['tape-and-tag', 'Tape over its handle and a tag, where no lock fits'],
+      ['fuse-kept', 'Its fuse is taken out and kept, with a tag in its place'],
+    ],
+    'Somebody at the panel sees a dark room, and a handle that is down.',
   ),
   rule(
     'finding-line',

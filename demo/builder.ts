@@ -1,14 +1,11 @@
 import { BLANK } from '@/core/model/blank-rows'
-import { trade } from '@/catalogue'
 import { basisOf } from '@/core/identify'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import type { EntityName, JobRow, Row } from '@/core/model/entities'
 import { emptyRecord, type JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
-import { deviceNamed } from '@/core/model/trade'
 import type { CableEntry, FarEnd, Gauge, Insulation, Role, RoomKind, Sheath } from '@/core/model/vocabulary'
-import { planBox, testList } from '@/core/plan'
-import { toClamp } from '@/core/safety'
+import { atWork } from './at-work'
 
 /** One conductor as found: its insulation, where it sits here, and what it is taken for. */
 export interface Strand {
@@ -344,50 +341,17 @@ export function jobBuilder(job: JobRow) {
     tables.groups = { ...tables.groups, ...Object.fromEntries(groups) }
   }
 
-  const switchTo = (breaker: string, to: 'on' | 'off') =>
-    put('switchings', {
-      id: `switching-${seq + 1}`,
-      circuitId: `circuit-${breaker}`,
-      to,
-      ...BLANK.switchings,
-      ...moment(),
-    })
-
-  /** Tester and reference proved, breakers off, dead at every conductor, tester proved again. */
-  const isolate = (boxId: string) => {
-    const { ends, feeds } = view(boxId)
-    const ground = ends.find(each => each.end.role === 'ground')
-    const reference = ground ? { toEndId: ground.end.id } : { reference: 'extension lead, ground' }
-    read(boxId, { purpose: 'tester', reference: 'receptacle in the hall' })
-    read(boxId, { purpose: 'reference', ...reference })
-    for (const { circuit: each } of feeds) switchTo(each.breaker, 'off')
-    for (const { end } of ends) {
-      const self = ground?.end.id === end.id
-      read(boxId, {
-        purpose: 'dead',
-        fromEndId: end.id,
-        ...(self ? { reference: 'extension lead, ground' } : reference),
-        value: 0,
-        breaker: 'off',
-      })
-    }
-    read(boxId, { purpose: 'tester', reference: 'receptacle in the hall' })
-    for (const { end } of toClamp(view(boxId)))
-      read(boxId, { purpose: 'clamp', instrument: 'clamp', fromEndId: end.id, value: 0, breaker: 'off' })
-  }
-
-  /** Ticks steps as they come free; all of them, or the first few. */
-  const work = (boxId: string, most = Infinity) => {
-    for (let count = 0; count < most; count++) {
-      const open = planBox(view(boxId), trade).steps.find(
-        step => step.doneBy === 'tick' && !step.done && step.holds.length === 0,
-      )
-      if (!open) return
-      put('steps', { id: `${boxId}-step-${seq + 1}`, boxId, stepKey: open.key, note: '', ...moment() })
-      if (open.key === 'power')
-        for (const { circuit: each } of view(boxId).feeds) switchTo(each.breaker, 'on')
-    }
-  }
+  const crew = atWork({
+    put,
+    read,
+    view,
+    moment,
+    unlock: circuitId => {
+      const hanging = Object.values(record().locks).filter(each => each.circuitId !== circuitId)
+      tables.locks = Object.fromEntries(hanging.map(each => [each.id, each]))
+    },
+    keyWith: job.electrician || 'Electrician',
+  })
 
   /** Nobody has read these boxes yet: their conductors have no roles. */
   const unread = (...boxIds: string[]) => {
@@ -395,31 +359,6 @@ export function jobBuilder(job: JobRow) {
       .filter(({ boxId }) => boxIds.includes(boxId))
       .map(end => [end.id, { ...end, role: null, roleCircuitId: null, roleGroupId: null }])
     tables.ends = { ...tables.ends, ...Object.fromEntries(forgotten) }
-  }
-
-  const makeSettings = (boxId: string) => {
-    for (const { place, choice } of view(boxId).places)
-      for (const setting of deviceNamed(trade, choice?.modelId ?? '')?.settings ?? [])
-        put('settings', {
-          id: `${place.id}-${setting.id}`,
-          placeId: place.id,
-          settingId: setting.id,
-          value: setting.initial,
-        })
-  }
-
-  const passTests = (boxId: string) => {
-    const here = view(boxId)
-    for (const each of here.places)
-      for (const item of testList(here, each, trade))
-        put('tests', {
-          id: `${each.place.id}-test-${seq + 1}`,
-          placeId: each.place.id,
-          testKey: item.key,
-          outcome: 'pass',
-          ...BLANK.tests,
-          ...moment(),
-        })
   }
 
   return {
@@ -431,10 +370,7 @@ export function jobBuilder(job: JobRow) {
     proveRoles,
     foundAs,
     lightsAnswer,
-    isolate,
-    work,
-    makeSettings,
-    passTests,
+    ...crew,
     unread,
     put,
     record,

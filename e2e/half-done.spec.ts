@@ -24,8 +24,8 @@ function halfDone() {
   })
   job.proveRoles('box')
   job.isolate('box')
-  // The photo, and the old device out.
-  job.work('box', 2)
+  // The photo, its neutrals let apart, and the old device out.
+  job.work('box', 3)
   return job.record()
 }
 
@@ -33,6 +33,7 @@ test('half way the power stays off: the page says why, and so does the server', 
   const jobId = await bringIn(request, halfDone())
   expect(await rows('SELECT step_key FROM steps WHERE job_id = ? ORDER BY seq', jobId)).toEqual([
     { step_key: 'photo' },
+    { step_key: 'part:box-joint-whites' },
     { step_key: 'take-out:box-1' },
   ])
   await visit(page, `/jobs/${jobId}/boxes/box/wire`)

@@ -7,6 +7,7 @@ export const AT_THE_WALL: HandsOf<
   | 'notes'
   | 'photos'
   | 'switchings'
+  | 'locks'
   | 'breakerTries'
   | 'defects'
   | 'choices'
@@ -45,6 +46,7 @@ export const AT_THE_WALL: HandsOf<
       'a reading with the lamps out, and one with a device off its wires',
     ),
     answer: ASKED,
+    resolutionAmps: ASKED,
     struck: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
     corrected: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
     note: inTest('e2e/taken-back.spec.ts', 'a reading is put right, struck out, and counts again'),
@@ -86,6 +88,13 @@ export const AT_THE_WALL: HandsOf<
       'e2e/taken-back.spec.ts',
       'any breaker is switched from the panel, and a switching struck out',
     ),
+    seq: GIVEN,
+    at: GIVEN,
+  },
+  locks: {
+    circuitId: inTest('e2e/locks.spec.ts', 'a breaker is locked off by two, and each takes off his own'),
+    how: inTest('e2e/locks.spec.ts', 'where no lock fits, the house rule says what hangs there'),
+    keyWith: inTest('e2e/locks.spec.ts', 'a breaker is locked off by two, and each takes off his own'),
     seq: GIVEN,
     at: GIVEN,
   },

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test'
 import mysql, { type RowDataPacket } from 'mysql2/promise'
 import { writeJobFile } from '@/core/format/job-file'
 import type { JobRecord } from '@/core/model/record'
@@ -53,6 +53,36 @@ export const stage = (page: Page, name: string) =>
     .getByRole('navigation', { name: 'Stages' })
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .click()
+
+/** Off, locked and tagged: by the first who is named there, or by somebody who says his name. */
+export async function lockOff(within: Page | Locator) {
+  const group = within.getByRole('group', { name: /^Off, locked and tagged\. Key with$/ }).first()
+  await expect(group).toBeVisible()
+  const named = group.getByRole('button', { name: /Key with / })
+  if ((await named.count()) > 0) return named.first().click()
+  const name = group.getByLabel('Name of who keeps it off')
+  await name.fill('Rowan Vale')
+  await name.press('Enter')
+}
+
+/** Does what a box’s page asks for, one thing after another, until so many steps are left to be ticked. */
+export async function workThrough(page: Page, left = 0) {
+  const ticks = page.getByRole('button', { name: /^Done: / })
+  const clamps = page.getByRole('button', { name: /: it shows 0\.00 A$/ })
+  const zeros = page.getByRole('button', { name: /: 0 V$/, disabled: false })
+  const again = page.getByRole('button', { name: 'It read 120 V' })
+  const open = async () =>
+    `${await ticks.count()} ${await clamps.count()} ${await zeros.count()} ${await again.count()}`
+  while ((await ticks.count()) > left) {
+    const before = await open()
+    let next = ticks
+    for (const each of [zeros, clamps, again]) if ((await each.count()) > 0) next = each
+    await expect(next.first()).toBeEnabled()
+    await next.first().click()
+    await expect.poll(open).not.toBe(before)
+  }
+  await saved(page)
+}
 
 /**
  * The accessibility violations of the page as it stands, each with its first element: all rules, or those named.

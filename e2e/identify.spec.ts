@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { readingFor, type Answer, type Question } from '@/core/identify'
 import { bareJob, fedAtTheSwitch, usualBox } from '@/demo/usual'
-import { bringIn, pick, rows, saved, visit } from './helpers'
+import { bringIn, lockOff, pick, rows, saved, visit } from './helpers'
 import {
   answers,
   answerToTheEnd,
@@ -202,7 +202,7 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
 
   await press(page, 'It read 120 V')
   await press(page, /^Live point to/)
-  await press(page, 'It is off and held off')
+  await lockOff(page)
   for (let conductor = 0; conductor < 6; conductor++) {
     const next = page.getByRole('button', { name: /: 0 V$/ }).first()
     if (!(await next.isVisible())) break
@@ -212,15 +212,26 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
   await expect(page.getByText(/^Read dead: 6 of 6 conductors/)).toBeVisible()
   await expect(steps.getByText(/^Clamp A white before its joint is opened/)).toBeVisible()
   // A current where the power is off is another circuit's return: recorded, and still held.
-  await steps.getByLabel('Another current (A)').fill('0.4')
-  await steps.getByLabel('Another current (A)').press('Enter')
+  await steps.getByLabel('Another, as it shows it (A)').fill('0.4')
+  await steps.getByLabel('Another, as it shows it (A)').press('Enter')
   await saved(page)
   expect(
     await rows("SELECT value, breaker FROM readings WHERE job_id = ? AND purpose = 'clamp'", jobId),
   ).toEqual([{ value: 0.4, breaker: 'off' }])
   await expect(steps.getByRole('button', { name: 'All apart' })).toHaveCount(0)
-  for (const name of ['A white', 'B white']) await steps.getByRole('button', { name: `${name}: 0 A` }).click()
+  // A clamp that shows whole amperes tells nothing.
+  await steps.getByLabel('Another, as it shows it (A)').fill('0')
+  await expect(steps.getByText(/shows 0 while a lamp is lit/)).toBeVisible()
+  await expect(steps.getByRole('button', { name: 'Record' })).toBeDisabled()
+  await steps.getByRole('button', { name: 'A white: it shows 0.00 A' }).click()
+  await steps.getByRole('button', { name: 'B white: it shows 0.0 A' }).click()
   await steps.getByRole('button', { name: 'All apart' }).click()
+  // What was let out of its joint is read on its own, before hands; then the tester once more.
+  for (const name of ['A white', 'B white']) {
+    await expect(steps.getByText(`Hands off: read ${name} to ground`)).toBeVisible()
+    await steps.getByRole('button', { name: `${name}: 0 V` }).click()
+  }
+  await press(page, 'It read 120 V')
   await expect(answers(page).getByRole('button', { name: 'Sounds' })).toBeEnabled()
   await saved(page)
   expect(await rows('SELECT step_key FROM steps WHERE job_id = ?', jobId)).toEqual([

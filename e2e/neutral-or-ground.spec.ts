@@ -1,6 +1,6 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import { fedAtTheSwitch, usualBox } from '@/demo/usual'
-import { pick, rows, saved } from './helpers'
+import { lockOff, pick, rows, saved } from './helpers'
 import { answerTruly, open, press, readings } from './test-stage'
 
 /** A box of two cables without a bare conductor, read until no voltage would tell more. */
@@ -37,10 +37,10 @@ test('a box without a ground: no voltage tells a neutral from one, the current o
     .filter({ has: page.getByRole('heading', { name: 'Neutral or ground? Clamp it with the light on' }) })
   await expect(clamp.getByText(/^Round [AB] white/)).toBeVisible()
   // Nothing flows: it may be a ground, or the light is off. That is said, and proves nothing.
-  await clamp.getByRole('button', { name: /: 0 A$/ }).click()
+  await clamp.getByRole('button', { name: /: it shows 0\.00 A$/ }).click()
   await expect(clamp.getByText(/see that the light is on, and clamp again/)).toBeVisible()
-  await clamp.getByLabel('Another current (A)').fill('0.31')
-  await clamp.getByLabel('Another current (A)').press('Enter')
+  await clamp.getByLabel('Another, as it shows it (A)').fill('0.31')
+  await clamp.getByLabel('Another, as it shows it (A)').press('Enter')
   await expect(page.getByRole('heading', { name: 'Every conductor is proven' })).toBeVisible()
   await saved(page)
   expect(
@@ -72,22 +72,20 @@ test('no current to be had: the neutral is lifted at the panel, and nothing goes
     .locator('section')
     .filter({ has: page.getByRole('heading', { name: 'Make it dead' }) })
     .last()
-  const steps = [
-    'It read 120 V',
-    'Live point to a brought-in ground: 120 V',
-    'It is off and held off',
-    ...['A black', 'A white', 'B black', 'B white'].map(name => `${name}: 0 V`),
-    'It read 120 V',
-  ]
-  for (const step of steps) {
-    await isolation.getByRole('button', { name: step }).click()
-    await saved(page)
+  const read = async (...names: readonly string[]) => {
+    for (const name of names) {
+      await isolation.getByRole('button', { name }).click()
+      await saved(page)
+    }
   }
+  await read('It read 120 V', 'Live point to a brought-in ground: 120 V')
+  await lockOff(isolation)
+  await read(...['A black', 'A white', 'B black', 'B white'].map(name => `${name}: 0 V`), 'It read 120 V')
   await expect(card.getByText(/before its joint is opened: no current may flow/)).toBeVisible()
   await expect(lift).toBeDisabled()
   await card
     .getByRole('listitem')
-    .getByRole('button', { name: /: 0 A$/ })
+    .getByRole('button', { name: /: it shows 0\.00 A$/ })
     .click()
   await lift.click()
   await saved(page)

@@ -3,7 +3,7 @@ import { basisOf } from '@/core/identify'
 import { parseJobFile } from '@/core/format/job-file'
 import { rowsOf } from '@/core/model/record'
 import { Hand, lookAt, startedJob } from './hand'
-import { pick, rows, saved, visit } from './helpers'
+import { lockOff, pick, rows, saved, visit, workThrough } from './helpers'
 
 /** What Identify leaves once its readings were taken: every role found as it was taken for. Its own tests take the readings. */
 async function identified(request: APIRequestContext, jobId: string) {
@@ -40,10 +40,10 @@ async function wired(page: Page) {
     .getByRole('button', { name: /^Live point to/ })
     .first()
     .click()
-  const off = page.getByRole('button', { name: 'It is off and held off' })
+  const off = page.getByRole('group', { name: /^Off, locked and tagged/ })
   const zero = page.getByRole('button', { name: /: 0 V$/ })
   await expect(off.or(zero.first()).first()).toBeVisible()
-  if (await off.isVisible()) await off.click()
+  if (await off.isVisible()) await lockOff(page)
   await expect(zero.first()).toBeEnabled()
   for (let left = await zero.count(); left > 0; left = await zero.count()) {
     await zero.first().click()
@@ -52,18 +52,8 @@ async function wired(page: Page) {
   }
   await page.getByRole('button', { name: 'It read 120 V' }).first().click()
   await expect(page.getByText(/^Read dead: \d+ of \d+ conductors/)).toBeVisible()
-  const clamp = page.getByRole('button', { name: /^It read 0 A/ })
-  for (let left = await clamp.count(); left > 0; left--) {
-    await clamp.first().click()
-    await expect(clamp).toHaveCount(left - 1)
-  }
   // All but the last, which is the power: it stays off for the other boxes.
-  for (let left = await open(page).count(); left > 1; left--) {
-    await expect(open(page).first()).toBeEnabled()
-    await open(page).first().click()
-    await expect(open(page)).toHaveCount(left - 1)
-  }
-  await saved(page)
+  await workThrough(page, 1)
 }
 
 test('a stair of three places, from an empty job to a test list that was walked', async ({

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import path from 'node:path'
 import { expect, test } from '@playwright/test'
-import { bringInBox, pick, rows, saved, stage, visit } from './helpers'
+import { bringInBox, lockOff, pick, rows, saved, stage, visit } from './helpers'
 
 const root = path.resolve(import.meta.dirname, '..')
 
@@ -110,7 +110,7 @@ test('a reading that is not dead holds everything, and says stop', async ({ page
   await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await page.getByRole('button', { name: 'It read 120 V' }).click()
   await page.getByRole('button', { name: /^Live point to A bare/ }).click()
-  await page.getByRole('button', { name: 'It is off and held off' }).click()
+  await lockOff(page)
   await page.getByRole('button', { name: 'A black: another value' }).click()
   await page.getByLabel('Volts at A black').fill('118')
   await page.getByRole('button', { name: 'V', exact: true }).click()

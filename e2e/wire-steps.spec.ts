@@ -34,7 +34,7 @@ test('one step at a time, huge; what holds it and what the power would do there 
   await expect(page.getByText('Proven.')).toBeVisible()
   await page.getByRole('radio', { name: 'One at a time' }).check()
   const step = page.getByRole('article', { name: /^Step/ })
-  await expect(step.getByText('Take a photo of the box as it is')).toBeVisible()
+  await expect(step.getByText('Take a photo of the closed box')).toBeVisible()
   const done = step.getByRole('button', { name: /^Done: Take a photo/ })
   const size = await done.boundingBox()
   expect(size!.height).toBeGreaterThanOrEqual(60)

@@ -10,9 +10,10 @@ const LATER_TABLES = {
   3: ['breakerTries'],
   4: ['needs'],
   5: ['crew', 'keeps', 'turns'],
+  11: ['locks'],
 } as const
 
-const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, 8, 9]
+const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
 
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */
 export function upgraded(file: unknown): unknown {

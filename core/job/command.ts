@@ -37,6 +37,8 @@ export const COMMAND_NAMES = [
   'strike out a reading',
   'strike out a switching',
   'switch a breaker',
+  'take a lock off',
+  'lock a breaker off',
   'pin a note',
   'add a photo',
   'edit a photo',

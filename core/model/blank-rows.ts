@@ -90,6 +90,7 @@ export const BLANK = {
     lampsOutGroupId: null,
     offDeviceId: null,
     answer: null,
+    resolutionAmps: null,
     struck: null,
     corrected: null,
     note: '',

@@ -32,6 +32,7 @@ import {
   NEEDS,
   INSULATIONS,
   LAMP_KINDS,
+  LOCK_WAYS,
   METALS,
   PHASES,
   PHOTO_KINDS,
@@ -255,6 +256,8 @@ export const ENTITIES = {
     /** The device that was off its wires meanwhile. */
     offDeviceId: maybeRef('devices', 'remove'),
     answer: maybeChoice(ANSWERS),
+    /** Of a clamp: the smallest current it shows, in A; null where that was not said. */
+    resolutionAmps: maybeNumber(0.0001, 10),
     /** Why it does not count; null while it does. */
     struck: maybeText(400),
     /** What it said before it was put right, and why. */
@@ -293,6 +296,16 @@ export const ENTITIES = {
     foundSo: flag,
     /** Why it does not count; null while it does. */
     struck: maybeText(400),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
+  },
+  /** What keeps a breaker, or the main switch, from going on, while it hangs there; one for each who works behind it. */
+  locks: {
+    id,
+    circuitId: maybeRef('circuits', 'remove'),
+    how: choice(LOCK_WAYS),
+    /** Who has its key, or keeps what was taken out; nobody else takes it off. */
+    keyWith: text(80, 1),
     seq: whole(0, 1_000_000_000),
     at: instant,
   },
@@ -386,6 +399,7 @@ export type Need = Row<'needs'>
 export type Keep = Row<'keeps'>
 export type BreakerTry = Row<'breakerTries'>
 export type Switching = Row<'switchings'>
+export type Lock = Row<'locks'>
 export type Defect = Row<'defects'>
 
 /** The same fields, seen without their particular names: for code that treats all tables alike. */

@@ -3,8 +3,9 @@ import { keyOfTerminal, terminalAt, type TerminalAt, type TerminalKey } from './
 /** Which step of a box it is. */
 export type StepName =
   | { readonly kind: (typeof ALONE)[number] }
-  | { readonly kind: 'identify' | 'clamp' | 'remark' | 'cap'; readonly endId: string }
+  | { readonly kind: 'identify' | 'clamp' | 'parted' | 'remark' | 'cap'; readonly endId: string }
   | { readonly kind: 'take-out' | 'tape'; readonly placeId: string }
+  | { readonly kind: 'part'; readonly jointId: string }
   | { readonly kind: 'joint'; readonly netId: string }
   | { readonly kind: 'land' | 'cap-lead'; readonly at: TerminalAt }
   | { readonly kind: 'bypass'; readonly groupId: string }
@@ -17,6 +18,8 @@ const ALONE = [
   'tester',
   'reference',
   'isolate',
+  'plate-off',
+  'device-out',
   'dead',
   'tester-again',
   'sign',
@@ -35,9 +38,12 @@ function ofStep(name: StepName): string | null {
   switch (name.kind) {
     case 'identify':
     case 'clamp':
+    case 'parted':
     case 'remark':
     case 'cap':
       return name.endId
+    case 'part':
+      return name.jointId
     case 'take-out':
     case 'tape':
       return name.placeId
@@ -63,9 +69,12 @@ export function stepOfKey(key: string): StepName | null {
   switch (kind) {
     case 'identify':
     case 'clamp':
+    case 'parted':
     case 'remark':
     case 'cap':
       return { kind, endId: of }
+    case 'part':
+      return { kind, jointId: of }
     case 'take-out':
     case 'tape':
       return { kind, placeId: of }
@@ -88,7 +97,7 @@ export function stepOfKey(key: string): StepName | null {
 const isAlone = (key: string): key is (typeof ALONE)[number] => (ALONE as readonly string[]).includes(key)
 const isTerminal = (of: string): of is TerminalKey => of.includes('.')
 
-const MOVES: readonly StepName['kind'][] = ['take-out', 'joint', 'land', 'cap', 'cap-lead']
+const MOVES: readonly StepName['kind'][] = ['take-out', 'part', 'joint', 'land', 'cap', 'cap-lead']
 
 /** Steps after which something in the box is elsewhere than before. */
 export function moves(key: string): boolean {

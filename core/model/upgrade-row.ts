@@ -51,6 +51,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
       'lampsOutGroupId',
       'offDeviceId',
       'answer',
+      'resolutionAmps',
       'struck',
       'corrected',
     ),

@@ -78,6 +78,10 @@ export type ReadingPurpose = (typeof READING_PURPOSES)[number]
 export const SWITCH_POSITIONS = ['on', 'off', 'separated', 'not-known'] as const
 export type SwitchPosition = (typeof SWITCH_POSITIONS)[number]
 
+/** How a breaker that is off is kept from going on: a lock of one’s own, or what hangs there where none fits. */
+export const LOCK_WAYS = ['lock-and-tag', 'tape-and-tag', 'fuse-kept'] as const
+export type LockWay = (typeof LOCK_WAYS)[number]
+
 /** What is apart while a reading is taken; elsewhere everything is as found. */
 export const STANDS = ['as-found', 'this-box', 'all-boxes'] as const
 export type Stand = (typeof STANDS)[number]
@@ -231,7 +235,9 @@ export const WORKS = [
   'proving',
   'identifying',
   'signature',
+  'opening',
   'taking-out',
+  'parting',
   'marking',
   'capping',
   'covering',

@@ -37,7 +37,9 @@ describe('what a device fits under is work of its own', () => {
       says: expect.stringContaining('then'),
     })
     expect(stepOf(view, 'cure:ring')!.holds).not.toEqual([])
-    expect(stepOf(usualBox({ ...given, isolated: true }), 'cure:ring')!.holds).toEqual([])
+    expect(stepOf(usualBox({ ...given, isolated: true }), 'cure:ring')!.holds).toEqual([
+      'Read A white to ground, on its own: dead',
+    ])
     expect(keys(usualBox({ choice: 'dimmer-led-150-neutral' }))).not.toContain('cure:ring')
     // A ring that is on already gives its room.
     expect(keys(usualBox({ ...given, box: { volumeCubicInches: 13, ringCubicInches: 12 } }))).not.toContain(

@@ -3,7 +3,7 @@ import type { Row } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { claimStatus } from '../identify'
-import { isolationOf } from '../safety'
+import { isolationOf, mayReturnIn } from '../safety'
 import { learnedPace } from './pace'
 import { progressOf } from './progress'
 import { isForWiring } from './settled'
@@ -169,6 +169,8 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
   const { id } = view.box
   const base = { boxId: id, breakers, first }
   const safeMinutes = (view.ends.length * trade.minutes['lever-joint'] + trade.minutes.covering) * pace
+  // What may be another circuit’s return is read once more, on its own.
+  const parted = view.joints.flatMap(({ id: jointId }) => mayReturnIn(view, jointId)).length
   const readings: Piece[] =
     unread.length === 0
       ? []
@@ -177,7 +179,8 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
             ...base,
             id: `${id} apart`,
             kind: 'apart',
-            minutes: (APART_MINUTES + view.ends.length * trade.minutes.reading) * pace + safeMinutes,
+            minutes:
+              (APART_MINUTES + (view.ends.length + parted) * trade.minutes.reading) * pace + safeMinutes,
             safeMinutes,
             after: [],
           },

@@ -12,6 +12,7 @@ import {
   holdsBeforeStanding,
   LIFTED,
   liftedBehind,
+  lockedBehind,
   MADE_SAFE,
   PUT_BACK,
   TOGETHER,
@@ -35,6 +36,7 @@ export const holdPoints =
         return to === 'off' || foundSo
           ? []
           : [
+              ...lockedBehind(after, circuitId).map(held),
               ...liftedBehind(after, circuitId).map(({ box, room }) =>
                 held(`the neutral of ${room.name}, ${box.name}, is off its bar`),
               ),

@@ -26,6 +26,7 @@ export interface IfOn {
 export function doneSoFar(keys: Iterable<string>): DoneSoFar {
   const done = {
     takenOut: new Set<string>(),
+    parted: new Set<string>(),
     joined: new Set<string>(),
     landed: new Set<string>(),
     capped: new Set<string>(),
@@ -36,6 +37,9 @@ export function doneSoFar(keys: Iterable<string>): DoneSoFar {
     switch (name?.kind) {
       case 'take-out':
         done.takenOut.add(name.placeId)
+        break
+      case 'part':
+        done.parted.add(name.jointId)
         break
       case 'joint':
         done.joined.add(name.netId)

@@ -99,7 +99,7 @@ const wire: Rule = (view, trade) => {
   if (!isForWiring(view)) return state(['waits for a device'], false)
   const { steps, routed } = planBox(view, trade)
   if (!routed.ok) return state([routed.faults[0]!.message], false)
-  const ticks = steps.filter(each => each.doneBy === 'tick')
+  const ticks = steps.filter(each => each.doneBy === 'tick' && each.kind !== 'open')
   const open = ticks.filter(each => !each.done)
   return state(
     open.length > 0 ? [`${open.length} of ${ticks.length} steps open`] : [],

@@ -2,10 +2,10 @@ import type { SmallPart } from '../model/small-part'
 import { keyOfStep, type StepName } from '../model/step-name'
 
 /**
- * `record` and `reading` touch nothing bare; `switch` is at the panel; `live` is one reading with
- * nobody holding anything; `touch` needs a box proven dead.
+ * `record` and `reading` touch nothing bare; `switch` is at the panel; `open` uncovers what is bare, and touches none
+ * of it; `live` is one reading with nobody holding anything; `touch` needs a box proven dead.
  */
-export type StepKind = 'record' | 'reading' | 'switch' | 'live' | 'touch' | 'power'
+export type StepKind = 'record' | 'reading' | 'switch' | 'open' | 'live' | 'touch' | 'power'
 
 export interface Step {
   readonly name: StepName
@@ -24,7 +24,14 @@ export interface Step {
 }
 
 /** A step before what holds it back is known. */
-export type Draft = Omit<Step, 'done' | 'holds'> & { readonly done?: boolean }
+export type Draft = Omit<Step, 'done' | 'holds'> & {
+  readonly done?: boolean
+  /** What holds this one back, beside what holds back all of its kind. */
+  readonly before?: readonly string[]
+}
+
+/** Of a step that the record shows to be done, though nobody ticked it. */
+export const SEEN_DONE = { doneBy: 'record', done: true } as const
 
 export function step(
   name: StepName,

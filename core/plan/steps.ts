@@ -1,12 +1,14 @@
 import { isOwnLead, runsThrough, type BoxView } from '../job/box-view'
-import { step, type Draft, type Step } from './step'
+import { SEEN_DONE, step, type Draft, type Step } from './step'
 import { workSteps } from './work-steps'
 import { claimStatus } from '../identify'
+import { lockWay } from '../model/house-rules'
 import { rowsWith } from '../model/record'
 import type { Result } from '../model/result'
+import type { LockWay } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { foundJointOf, routeBox, type RoutedBox } from '../route'
-import { isolationOf, type Isolation, type SafetyNeed } from '../safety'
+import { isDrawnOut, isolationOf, isOpened, type Isolation, type SafetyNeed } from '../safety'
 
 export interface BoxPlan {
   readonly routed: Result<RoutedBox>
@@ -61,7 +63,7 @@ function beforeSteps(
     step(
       { kind: 'photo' },
       'record',
-      'Take a photo of the box as it is',
+      'Take a photo of the closed box, and one of the open box before anything is moved',
       'It is the only way back.',
       minutes.photo,
     ),
@@ -102,13 +104,14 @@ function beforeSteps(
       ...step(
         { kind: 'isolate' },
         'switch',
-        `Switch off ${what} and hold it off`,
-        `Labels at the ${panel} are not believed until a reading agrees.`,
+        `Switch off ${what} and ${HELD_OFF[lockWay(view.record)]}`,
+        `Nobody else can switch it on. Labels at the ${panel} are not believed until a reading agrees.`,
         minutes.switching,
       ),
       doneBy: 'record',
-      done: !open('switch-off'),
+      done: !open('switch-off') && !open('lock'),
     },
+    ...openSteps(view, isolation, minutes),
     {
       ...step(
         { kind: 'dead' },
@@ -134,6 +137,56 @@ function beforeSteps(
   ]
 }
 
+/** The plate and the devices come off after the power is, and nothing bare is touched; not where it was opened already. */
+function openSteps(view: BoxView, isolation: Isolation, minutes: Trade['minutes']): Draft[] {
+  if (view.box.kind !== 'control') return []
+  const held = view.places.some(({ found }) => found !== null)
+  return [
+    {
+      ...step(
+        { kind: 'plate-off' },
+        'open',
+        'Take the plate off',
+        'Its screws only; nothing behind it is touched.',
+        minutes.opening,
+      ),
+      ...(isOpened(view) ? SEEN_DONE : {}),
+    },
+    ...(held
+      ? [
+          {
+            ...step(
+              { kind: 'device-out' },
+              'open' as const,
+              'Read the screws of each device dead, then draw it out by its strap',
+              'No hand on a screw or a conductor: what is behind it was not read yet.',
+              minutes.opening,
+            ),
+            ...(isDrawnOut(view) ? SEEN_DONE : {}),
+            before: onScrews(view, isolation),
+          },
+        ]
+      : []),
+  ]
+}
+
+/** Conductors on the screws of devices, which can be read with the plate off, and were not yet. */
+const onScrews = (view: BoxView, { needs }: Isolation): string[] =>
+  needs.flatMap(need =>
+    need.kind === 'read-dead' && need.end.end.seat === 'terminal' ? [needWords(view, need)] : [],
+  )
+
+/** Readings that no hand comes before. */
+const MUST_BE_READ: readonly Draft['name']['kind'][] = ['clamp', 'parted']
+
+/** What stands before the plate comes off. */
+const BEFORE_OPENING: readonly SafetyNeed['kind'][] = [
+  'prove-tester',
+  'prove-reference',
+  'switch-off',
+  'lock',
+]
+
 function withHolds(
   view: BoxView,
   drafts: readonly Draft[],
@@ -147,20 +200,34 @@ function withHolds(
   const isDone = (draft: Draft) => finished || (draft.done ?? ticked.has(draft.key))
   const openBefore = (index: number, wanted: (draft: Draft) => boolean) =>
     drafts.slice(0, index).find(draft => wanted(draft) && !isDone(draft))
-  return drafts.map((draft, index) => {
+  return drafts.map(({ before: ownHolds = [], ...draft }, index) => {
     const holds: string[] = []
     if (draft.kind === 'touch') {
       holds.push(...isolation.needs.map(need => needWords(view, need)))
       if (!routed.ok) holds.push(...routed.faults.map(each => each.message))
-      const before = openBefore(index, other => other.name.kind === 'clamp' || other.kind === 'live')
+      const before = openBefore(
+        index,
+        other => MUST_BE_READ.includes(other.name.kind) || other.kind === 'live',
+      )
       if (before) holds.push(before.says)
     }
+    if (draft.kind === 'open') {
+      const off = isolation.needs.filter(({ kind }) => BEFORE_OPENING.includes(kind))
+      holds.push(...off.map(need => needWords(view, need)))
+    }
+    holds.push(...ownHolds)
     if (draft.kind === 'power') {
       const before = openBefore(index, other => other.kind === 'touch')
       if (before) holds.push(`Not before: ${before.says}`)
     }
     return { ...draft, done: isDone(draft), holds: [...new Set(holds)] }
   })
+}
+
+const HELD_OFF: Readonly<Record<LockWay, string>> = {
+  'lock-and-tag': 'lock it, with a tag; keep the key',
+  'tape-and-tag': 'tape its handle down, with a tag',
+  'fuse-kept': 'take its fuse out and keep it, with a tag in its place',
 }
 
 /** A need of the safe sequence, as a person is told it. */
@@ -173,6 +240,8 @@ export function needWords(view: BoxView, need: SafetyNeed): string {
       return 'Prove the reference against a live point'
     case 'switch-off':
       return need.circuit ? `Switch off ${breaker} ${need.circuit.breaker}` : 'Switch off the main switch'
+    case 'lock':
+      return `${need.circuit ? `${breaker} ${need.circuit.breaker}` : 'The main switch'} is off, and nothing keeps it so: ${HELD_OFF[lockWay(view.record)]}`
     case 'read-dead':
       return need.volts === null
         ? `Read dead at ${need.end.name}`

@@ -1,5 +1,5 @@
 import { houseRule } from '../model/house-rules'
-import { type BoxView } from '../job/box-view'
+import { type BoxView, type EndView } from '../job/box-view'
 import { smallPart } from '../model/small-part'
 import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
@@ -12,9 +12,17 @@ import {
   type PlannedDevice,
   type RoutedBox,
 } from '../route'
-import { clampedSinceOff, mayReturnIn } from '../safety'
+import {
+  clampedSinceOff,
+  holdersOf,
+  isApart,
+  isPartedIn,
+  mayReturnIn,
+  onAgain,
+  toReadParted,
+} from '../safety'
 import { cureSteps } from './cure-steps'
-import { step, type Draft } from './step'
+import { SEEN_DONE, step, type Draft } from './step'
 
 /** The work at an opened box, once it is dead: what comes out, what is joined and landed, and the power back. */
 export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft[] {
@@ -37,6 +45,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     .flatMap(({ id }) => mayReturnIn(view, id))
     .filter(({ end }) => !untouched.includes(end.id))
   const cures = cureSteps(view, trade)
+  const [only, ...others] = [...new Set(onAgain(view).flatMap(id => holdersOf(view.record, id)))]
   const { freeMillimetres: free } = view.region
   return [
     ...signedFor(view, replaced, trade),
@@ -51,6 +60,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       doneBy: 'record' as const,
       done: clamped.has(end.id),
     })),
+    ...view.joints.flatMap(({ id }) => partingOf(view, id, mayReturn, trade)),
     ...view.places
       .filter(
         ({ place, found }) =>
@@ -123,13 +133,50 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
       'Folded, not shoved.',
       trade.minutes.folding,
     ),
-    step(
-      { kind: 'power' },
-      'power',
-      `Switch the ${breaker} on again`,
-      'Only with every conductor landed, capped and folded in. Record it: the box may be live from then on.',
-      trade.minutes.switching,
-    ),
+    {
+      ...step(
+        { kind: 'power' },
+        'power',
+        only === undefined || others.length > 0
+          ? `Switch the ${breaker} on again`
+          : `${only} takes the lock off and switches the ${breaker} on again`,
+        'Only with every conductor landed, capped and folded in. Record it: the box may be live from then on.',
+        trade.minutes.switching,
+      ),
+      before: others.length > 0 ? [`Each takes off his own lock first: ${[only, ...others].join(', ')}`] : [],
+    },
+  ]
+}
+
+/** A joint that may carry another circuit’s return: let apart without touching it, then read on every side. */
+function partingOf(view: BoxView, jointId: string, mayReturn: readonly EndView[], trade: Trade): Draft[] {
+  const own = mayReturn.filter(({ end }) => end.jointId === jointId)
+  if (own.length === 0) return []
+  const { ground } = view.region.words
+  const open = new Set(toReadParted(view).map(({ end }) => end.id))
+  const isParted = isPartedIn(view, jointId)
+  return [
+    {
+      ...step(
+        { kind: 'part', jointId },
+        'touch',
+        `Let ${own.map(({ name }) => name).join(', ')} apart, one by one, by the insulation`,
+        'Insulated tools; no hand on copper: once it is open, one side of a shared neutral can stand at line voltage.',
+        trade.minutes.parting,
+      ),
+      ...(isApart(view) ? SEEN_DONE : {}),
+    },
+    ...own.map(({ end, name }) => ({
+      ...step(
+        { kind: 'parted', endId: end.id },
+        'reading' as const,
+        `Read ${name} to ${ground}, on its own: dead`,
+        'At most 5 V on a low-impedance meter, before hands: only an open neutral shows what stands on it.',
+        trade.minutes.reading,
+      ),
+      doneBy: 'record' as const,
+      done: isParted && !open.has(end.id),
+    })),
   ]
 }
 

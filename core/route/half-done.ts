@@ -16,6 +16,8 @@ import type { RoutedBox } from './planned'
 export interface DoneSoFar {
   /** Places whose old device is out. */
   readonly takenOut: ReadonlySet<string>
+  /** Joints as found whose conductors were let apart. */
+  readonly parted: ReadonlySet<string>
   /** Nets whose joint is made. */
   readonly joined: ReadonlySet<string>
   /** Terminals, as `place.terminal`, that hold what they are to hold. */
@@ -154,7 +156,7 @@ class Half {
           id: `seat:${end.id}`,
           members: [point, terminalPoint(end.deviceId, end.terminal)],
         })
-      else if (end.seat === 'joint' && end.jointId)
+      else if (end.seat === 'joint' && end.jointId && !this.#isParted(end.jointId))
         stillIn.set(end.jointId, [...(stillIn.get(end.jointId) ?? []), point])
       else if (end.seat === 'cap') this.caps.push(point)
       else this.#isBare(point, each.name)
@@ -164,12 +166,17 @@ class Half {
         ? []
         : view.pigtails.filter(each => each.jointId === id).map(each => `pigtail:${each.id}:near`)
       const members = [...(stillIn.get(id) ?? []), ...pigtails]
+      if (this.#isParted(id)) continue
       if (members.length > 1) this.joints.push({ id, members })
       for (const [only] of members.length === 1 && !pigtails.includes(members[0]!) ? [members] : []) {
         const each = view.ends.find(end => nearPoint(end) === only)
         if (only && each) this.#isBare(only, each.name)
       }
     }
+  }
+
+  #isParted(jointId: string): boolean {
+    return this.box.done.parted.has(jointId)
   }
 
   /** Nothing of a joint is left but its pigtails, which go with it. */
@@ -185,6 +192,7 @@ class Half {
       const [near, far] = [`pigtail:${each.id}:near`, `pigtail:${each.id}:far`]
       if (this.#isMadeAnew(each.jointId)) continue
       this.wires.push({ id: `pigtail:${each.id}`, a: near, b: far })
+      if (this.#isParted(each.jointId)) this.#isBare(near, 'a pigtail')
       if (each.deviceId !== null && each.terminal !== null && !this.#isOut(each.deviceId))
         this.joints.push({
           id: `pigtail:${each.id}`,

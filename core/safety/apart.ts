@@ -1,8 +1,9 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { claimStatus } from '../identify'
-import { rowsOf } from '../model/record'
+import { rowsOf, rowsWith } from '../model/record'
 import { looksLikeGround } from '../model/regions'
 import { keyOfStep } from '../model/step-name'
+import { CLAMP_SHOWS_AMPS, DEAD_VOLTS } from '../model/limits'
 import { isolationOf } from './isolation'
 import { lastTicked } from './ticks'
 
@@ -38,7 +39,40 @@ function mayReturn(view: BoxView, each: EndView): boolean {
   return role === 'neutral' || proof !== 'proven'
 }
 
-/** Ends that a clamp meter found without current since the power of their box went off. */
+/**
+ * Conductors that may be another circuit’s return and were let out of their joint, but not read to ground since: only
+ * then does the far side of an open neutral show what stands on it.
+ */
+export function toReadParted(view: BoxView): EndView[] {
+  return view.joints.flatMap(({ id }) => {
+    const since = partedAt(view, id)
+    return since === null ? [] : mayReturnIn(view, id).filter(({ end }) => !isReadSince(view, end.id, since))
+  })
+}
+
+/** When the conductors of a joint were let apart, all of the box or this joint alone; null while they are together. */
+function partedAt(view: BoxView, jointId: string): number | null {
+  const whole = isApart(view)
+  const keys = [...(whole ? [APART] : []), keyOfStep({ kind: 'part', jointId })]
+  const ticks = rowsWith(view.record, 'steps', 'boxId', view.box.id)
+    .filter(({ stepKey }) => keys.includes(stepKey))
+    .map(({ seq }) => seq)
+  return ticks.length === 0 ? null : Math.max(...ticks)
+}
+
+export const isPartedIn = (view: BoxView, jointId: string): boolean => partedAt(view, jointId) !== null
+
+const isReadSince = ({ readings }: BoxView, endId: string, since: number): boolean =>
+  readings.some(
+    ({ purpose, instrument, fromEndId, value, seq }) =>
+      purpose === 'dead' &&
+      instrument === 'low-impedance-meter' &&
+      fromEndId === endId &&
+      value <= DEAD_VOLTS &&
+      seq > since,
+  )
+
+/** Ends that a clamp meter found without current since the power of their box went off, by one that shows small ones. */
 export function clampedSinceOff(view: BoxView): ReadonlySet<string | null> {
   const { record } = view
   const offSince = Math.max(
@@ -52,7 +86,14 @@ export function clampedSinceOff(view: BoxView): ReadonlySet<string | null> {
   )
   return new Set(
     view.readings
-      .filter(({ purpose, value, seq }) => purpose === 'clamp' && value === 0 && seq > offSince)
+      .filter(
+        ({ purpose, value, resolutionAmps, seq }) =>
+          purpose === 'clamp' &&
+          value === 0 &&
+          resolutionAmps !== null &&
+          resolutionAmps <= CLAMP_SHOWS_AMPS &&
+          seq > offSince,
+      )
       .map(({ fromEndId }) => fromEndId),
   )
 }
@@ -66,6 +107,9 @@ export function holdsBeforeMoving(view: BoxView): string[] {
       : [needs.length > 0 ? 'the box was not read dead at every conductor' : 'the box has no conductors']),
     ...toClamp(view).map(
       ({ name }) => `${name} was not clamped at 0 A: its joint may carry another circuit’s return`,
+    ),
+    ...toReadParted(view).map(
+      ({ name }) => `${name} was not read to ${view.region.words.ground} since it was parted`,
     ),
   ]
 }

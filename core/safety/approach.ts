@@ -1,7 +1,7 @@
 import type { BoxView, EndView } from '../job/box-view'
 import type { Breaker } from '../model/entities'
 import type { Question } from '../identify'
-import { isApart, toClamp } from './apart'
+import { isApart, mayReturnIn, toClamp, toReadParted } from './apart'
 import { isolationOf } from './isolation'
 import { apartBehind, standOf } from './stand'
 
@@ -12,6 +12,8 @@ export type ApproachStep =
   | { readonly kind: 'make-dead'; readonly view: BoxView }
   | { readonly kind: 'clamp'; readonly view: BoxView; readonly end: EndView }
   | { readonly kind: 'take-apart'; readonly view: BoxView }
+  /** Out of its joint, and not yet read to ground: a neutral that is open on its way shows it only now. */
+  | { readonly kind: 'read-parted'; readonly view: BoxView; readonly end: EndView }
   | { readonly kind: 'put-together'; readonly view: BoxView }
   /** Apart, and so that the power may come on: capped and covered, or somebody stands at it. */
   | { readonly kind: 'make-safe'; readonly view: BoxView }
@@ -28,11 +30,18 @@ export function approachTo(here: BoxView, views: readonly BoxView[], question: Q
   const toClose = views.filter(view => !wanted.includes(view) && isApart(view))
   const toMove = [...toOpen, ...toClose]
   const mustBeDead = question.power === 'off' ? [...new Set([...wanted, ...toMove])] : toMove
+  const parted = views.filter(view => isApart(view) && isolationOf(view).stillOn.length === 0)
   const steps: ApproachStep[] = [
+    ...parted.flatMap(view => toReadParted(view).map(end => ({ kind: 'read-parted', view, end }) as const)),
     ...mustBeDead.filter(view => !isolationOf(view).dead).map(view => ({ kind: 'make-dead', view }) as const),
     ...toMove.flatMap(view => toClamp(view).map(end => ({ kind: 'clamp', view, end }) as const)),
     ...toClose.map(view => ({ kind: 'put-together', view }) as const),
-    ...toOpen.map(view => ({ kind: 'take-apart', view }) as const),
+    ...toOpen.flatMap((view): ApproachStep[] => [
+      { kind: 'take-apart', view },
+      ...view.joints
+        .flatMap(({ id }) => mayReturnIn(view, id))
+        .map(end => ({ kind: 'read-parted', view, end }) as const),
+    ]),
   ]
   if (question.power === 'off') return steps
   const { stillOn, toSwitchOff } = isolationOf(here)

@@ -1,7 +1,17 @@
 export { approachTo, type ApproachStep } from './approach'
-export { isolationOf, type Isolation, type SafetyNeed } from './isolation'
+export { isolationOf, onAgain, type Isolation, type SafetyNeed } from './isolation'
 export { approachToLift, holdsBeforeLifting, isLifted, LIFTED, liftedBehind, PUT_BACK } from './lifted'
-export { clampedSinceOff, APART, holdsBeforeMoving, isApart, mayReturnIn, toClamp, TOGETHER } from './apart'
+export {
+  clampedSinceOff,
+  APART,
+  holdsBeforeMoving,
+  isApart,
+  isPartedIn,
+  mayReturnIn,
+  toClamp,
+  TOGETHER,
+  toReadParted,
+} from './apart'
 export {
   apartBehind,
   ATTENDED,
@@ -13,4 +23,6 @@ export {
   standOf,
   type Stand,
 } from './stand'
+export { holdersOf, lockedBehind, locksOn } from './locks'
+export { isDrawnOut, isOpened } from './opened'
 export { boxesReadDead } from './read-dead'

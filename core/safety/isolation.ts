@@ -2,15 +2,18 @@ import { houseRule } from '../model/house-rules'
 import type { BoxView, EndView } from '../job/box-view'
 import { DEAD_VOLTS } from '../model/limits'
 import type { Breaker, Reading, Switching } from '../model/entities'
-import { rowsOf } from '../model/record'
+import { rowsOf, type JobRecord } from '../model/record'
 import { sharersOf } from '../model/ties'
 import { isNominal } from '../model/regions'
+import { locksOn } from './locks'
 
 /** What still stands between this box and bare hands, in the order it is done. */
 export type SafetyNeed =
   | { readonly kind: 'prove-tester' }
   | { readonly kind: 'prove-reference' }
   | { readonly kind: 'switch-off'; readonly circuit: Breaker | null }
+  /** Off, and nothing keeps it so. */
+  | { readonly kind: 'lock'; readonly circuit: Breaker | null }
   | { readonly kind: 'read-dead'; readonly end: EndView; readonly volts: number | null }
   | { readonly kind: 'prove-tester-again' }
 
@@ -27,7 +30,7 @@ export interface Isolation {
 }
 
 /**
- * Whether this box may be touched. Dead is: every breaker that may feed it off, then at most 5 V on a
+ * Whether this box may be touched. Dead is: every breaker that may feed it off and locked off, then at most 5 V on a
  * low-impedance meter at every conductor end, to a reference that had just read nominal, with a tester
  * proved on a known live point before and after. Any switching on starts it all again, even one that was struck out
  * since: that it may have been on is enough. A conductor that read live stays live until that reading is struck out
@@ -43,6 +46,10 @@ export function isolationOf(view: BoxView): Isolation {
     ...[...view.readings, ...view.struckReadings].filter(isLive).map(each => each.seq),
   )
   const stillOn = toSwitchOff.filter(circuit => !isOff(standing, circuit, lastOn))
+  const locks = toSwitchOff
+    .filter(circuit => !stillOn.includes(circuit))
+    .map(circuit => ({ circuit, since: lockedSince(view.record, standing, circuit, lastOn) }))
+  const unlocked = locks.filter(({ since }) => since === null)
   const offSince = Math.max(
     lastOn,
     ...switchings.filter(each => mayFeed(toSwitchOff, each, 'off')).map(each => each.seq),
@@ -55,7 +62,12 @@ export function isolationOf(view: BoxView): Isolation {
   )
   const tester = proofs.find(reading => reading.purpose === 'tester')
   const reference = proofs.find(reading => reading.purpose === 'reference')
-  const deadFrom = Math.max(offSince, tester?.seq ?? Infinity, reference?.seq ?? Infinity)
+  const deadFrom = Math.max(
+    offSince,
+    tester?.seq ?? Infinity,
+    reference?.seq ?? Infinity,
+    ...locks.map(({ since }) => since ?? Infinity),
+  )
   const latest = stillOn.length > 0 ? new Map<string, Reading>() : latestDead(view, deadFrom)
   const unread = view.ends.filter(each => !readsDead(each, latest, reference))
   const lastDead = Math.max(0, ...[...latest.values()].map(reading => reading.seq))
@@ -65,6 +77,7 @@ export function isolationOf(view: BoxView): Isolation {
     ...(tester ? [] : [{ kind: 'prove-tester' } as const]),
     ...(reference ? [] : [{ kind: 'prove-reference' } as const]),
     ...stillOn.map(circuit => ({ kind: 'switch-off', circuit }) as const),
+    ...unlocked.map(({ circuit }) => ({ kind: 'lock', circuit }) as const),
     ...unread.map(end => ({ kind: 'read-dead', end, volts: latest.get(end.end.id)?.value ?? null }) as const),
     ...(again ? [] : [{ kind: 'prove-tester-again' } as const]),
   ]
@@ -104,10 +117,28 @@ function mayFeed(circuits: readonly (Breaker | null)[], switching: Switching, to
 const isLive = (reading: Reading) => reading.purpose === 'identify' && reading.breaker === 'on'
 
 /** Off, and not switched off before somebody read this box live. */
-function isOff(switchings: readonly Switching[], circuit: Breaker | null, lastOn: number): boolean {
+const isOff = (switchings: readonly Switching[], circuit: Breaker | null, lastOn: number): boolean =>
+  offAt(switchings, circuit, lastOn).length > 0
+
+/** Where it is off: at its breaker, at the main switch (null), or at both. */
+function offAt(switchings: readonly Switching[], circuit: Breaker | null, lastOn: number): (string | null)[] {
   const last = (id: string | null) => switchings.filter(each => each.circuitId === id).at(-1)
   const off = (switching: Switching | undefined) => switching?.to === 'off' && switching.seq > lastOn
-  return off(last(null)) || (circuit !== null && off(last(circuit.id)))
+  return [null, ...(circuit === null ? [] : [circuit.id])].filter(id => off(last(id)))
+}
+
+/** Since when a lock that hangs now keeps it off; null where none does. */
+function lockedSince(
+  record: JobRecord,
+  switchings: readonly Switching[],
+  circuit: Breaker | null,
+  lastOn: number,
+): number | null {
+  const since = offAt(switchings, circuit, lastOn)
+    .flatMap(id => locksOn(record, id))
+    .map(({ seq }) => seq)
+    .filter(seq => seq > lastOn)
+  return since.length === 0 ? null : Math.min(...since)
 }
 
 /** The newest dead reading at each conductor; one that was not dead is cleared by no later one. */
@@ -133,3 +164,7 @@ function readsDead(
   const isReference = reference?.toEndId === end.id
   return isReference && latest.size > 0 && [...latest.values()].every(reading => reading.value <= DEAD_VOLTS)
 }
+
+/** What is switched on again once a box is closed: its breakers, or the main switch (null) where that was off. */
+export const onAgain = (view: BoxView): (string | null)[] =>
+  isolationOf(view).toSwitchOff.includes(null) ? [null] : view.feeds.map(({ circuit }) => circuit.id)

@@ -3,7 +3,7 @@ import { tiedBoxes } from '../job/tied'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { moves } from '../model/step-name'
 import { sharersOf } from '../model/ties'
-import { APART, isApart } from './apart'
+import { APART, isApart, toReadParted } from './apart'
 import { isolationOf } from './isolation'
 
 /**
@@ -77,7 +77,12 @@ const attendedIn = (record: JobRecord): BoxView[] =>
 export function holdsBeforeStanding(view: BoxView, key: typeof MADE_SAFE | typeof ATTENDED): string[] {
   if (!isApart(view)) return ['its conductors are not apart']
   if (key === MADE_SAFE)
-    return isolationOf(view).dead ? [] : ['conductors are capped dead, and the box was not read dead']
+    return [
+      ...(isolationOf(view).dead ? [] : ['conductors are capped dead, and the box was not read dead']),
+      ...toReadParted(view).map(
+        ({ name }) => `${name} was not read to ${view.region.words.ground} since it was parted`,
+      ),
+    ]
   const stood = attendedIn(view.record).filter(({ box }) => box.id !== view.box.id).length
   return stood < mayAttend(view.record) ? [] : ['nobody is left to stand here while another switches']
 }

@@ -28,7 +28,9 @@ const tester = () => read({ purpose: 'tester', value: 120, breaker: 'on', refere
 const reference = () => read({ purpose: 'reference', value: 120, breaker: 'on', reference: 'brought in' })
 const ENDS = usualBox().ends.map(({ end }) => end.id)
 const dead = (fromEndId: string, value = 0) => read({ fromEndId, reference: 'brought in', value })
-const whole = () => [tester(), reference(), thrown('off'), ...ENDS.map(id => dead(id)), tester()]
+const lock = (circuitId: string | null = 'circuit-7'): Edit =>
+  pen.add('locks', { id: pen.newId(), circuitId, how: 'lock-and-tag', keyWith: 'Rowan Vale', seq: 0, at: '' })
+const whole = () => [tester(), reference(), thrown('off'), lock(), ...ENDS.map(id => dead(id)), tester()]
 const strike = (entity: 'readings' | 'switchings', id: string) =>
   pen.change(entity, id, { struck: 'Misread' } as never)
 
@@ -64,7 +66,7 @@ describe('what was struck out proves nothing, and what may have been on may have
 
   it('47 V is not cleared by a 0 V after it: only by its own reason, or by switching something more off', () => {
     const [first] = ENDS
-    const live = then(usualBox(), tester(), reference(), thrown('off'), dead(first!, 47))
+    const live = then(usualBox(), tester(), reference(), thrown('off'), lock(), dead(first!, 47))
     const pressed = then(live, ...ENDS.map(id => dead(id)), tester())
     expect(isolationOf(pressed).dead).toBe(false)
     expect(isolationOf(pressed).needs).toMatchObject([{ kind: 'read-dead', volts: 47 }])
@@ -80,27 +82,42 @@ describe('what was struck out proves nothing, and what may have been on may have
   function deadByTheStory(view: BoxView): boolean {
     const story = [
       ...rowsOf(view.record, 'switchings').map(row => ({ ...row, what: 'switching' as const })),
+      ...rowsOf(view.record, 'locks').map(row => ({ ...row, what: 'lock' as const, struck: null })),
       ...rowsOf(view.record, 'readings')
         .filter(({ boxId }) => boxId === 'box')
         .map(row => ({ ...row, what: 'reading' as const })),
     ].sort((a, b) => a.seq - b.seq)
-    let off = false
+    let off = { main: false, seven: false }
+    let locked = { main: false, seven: false }
     let proved = false
     let referenced = false
     let cold = new Map<string, boolean>()
     let sure = false
+    const live = () => {
+      off = { main: false, seven: false }
+      locked = { main: false, seven: false }
+      ;[proved, referenced, sure] = [false, false, false]
+      cold = new Map()
+    }
+    const isKeptOff = () => (off.main && locked.main) || (off.seven && locked.seven)
     for (const each of story) {
       const counts = each.struck === null
+      if (each.what === 'lock') {
+        locked[each.circuitId === null ? 'main' : 'seven'] = true
+        continue
+      }
       if (each.what === 'switching') {
         if (each.circuitId !== null && each.circuitId !== 'circuit-7') continue
-        if (each.to === 'on') [off, proved, referenced, sure] = [false, false, false, false]
-        else if (counts) [off, sure] = [true, false]
-        if (each.to === 'on' || counts) cold = new Map()
+        if (each.to === 'on') live()
+        else if (counts) {
+          off[each.circuitId === null ? 'main' : 'seven'] = true
+          sure = false
+          cold = new Map()
+        }
         continue
       }
       if (each.purpose === 'identify' && each.breaker === 'on') {
-        ;[off, proved, referenced, sure] = [false, false, false, false]
-        cold = new Map()
+        live()
         continue
       }
       if (!counts) continue
@@ -115,12 +132,12 @@ describe('what was struck out proves nothing, and what may have been on may have
         sure = false
         referenced = true
       }
-      if (each.purpose === 'dead' && each.fromEndId && off && proved && referenced) {
+      if (each.purpose === 'dead' && each.fromEndId && isKeptOff() && proved && referenced) {
         cold.set(each.fromEndId, (cold.get(each.fromEndId) ?? true) && each.value <= 5)
         sure = false
       }
     }
-    return off && proved && referenced && sure && ENDS.every(id => cold.get(id) === true)
+    return isKeptOff() && proved && referenced && sure && ENDS.every(id => cold.get(id) === true)
   }
 
   it('random stories, with rows struck out and let count again (400 seeds): dead only where the story says so', () => {
@@ -134,7 +151,7 @@ describe('what was struck out proves nothing, and what may have been on may have
           ...view.struckReadings.map(({ id }) => ['readings', id] as const),
           ...rowsOf(view.record, 'switchings').map(({ id }) => ['switchings', id] as const),
         ]
-        const kind = draw(9)
+        const kind = draw(11)
         const any = rows[draw(Math.max(1, rows.length))]
         if (kind < 3 && any)
           view = then(view, pen.change(any[0], any[1], { struck: draw(2) ? 'Misread' : null } as never))
@@ -143,6 +160,14 @@ describe('what was struck out proves nothing, and what may have been on may have
         else if (kind === 5) view = then(view, reference())
         else if (kind === 6) view = then(view, dead(ENDS[draw(ENDS.length)]!, draw(5) ? 0 : 47))
         else if (kind === 7) view = then(view, ...ENDS.map(id => dead(id)), tester())
+        else if (kind === 8) view = then(view, lock(draw(3) ? 'circuit-7' : null))
+        else if (kind === 9)
+          view = then(
+            view,
+            ...Object.keys(view.record.locks)
+              .slice(0, 1)
+              .map(id => pen.remove('locks', id)),
+          )
         else view = then(view, ...whole())
         const { dead: isDead } = isolationOf(view)
         if (isDead) seenDead++

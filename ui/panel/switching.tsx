@@ -4,16 +4,18 @@ import type { Breaker } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
 import { newSwitching } from '../job/new-reading'
-import { useEdits, useJob } from '../job/provider'
 import { usePowerHolds } from '../job/use-power-holds'
 import { Button } from '../primitives/button'
 import { BeforeOn } from '../stages/safety/before-on'
+import { LockOff } from '../stages/safety/lock-off'
+import { LocksOn } from '../stages/safety/locks-on'
+import { holdersIn, useLocks } from '../stages/safety/use-locks'
+import { onWords } from '../stages/safety/use-switched-on'
 import { plain } from '../words'
 
 /** How a breaker, or the main switch (null), stands as far as was recorded, and the next time it is thrown. */
 export function Switching({ circuit }: { circuit: Breaker | null }) {
-  const { record } = useJob()
-  const edits = useEdits(null)
+  const { record, edits, lock, on } = useLocks(null)
   usePowerHolds(true)
   const id = circuit?.id ?? null
   const last = rowsWith(record, 'switchings', 'circuitId', id)
@@ -23,6 +25,12 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
   const name = circuit ? `${plain(breaker)} ${circuit.breaker}` : 'The main switch'
   const throwIt = (to: 'on' | 'off', foundSo: boolean) =>
     edits.send('switch a breaker', [edits.add('switchings', newSwitching(id, to, { foundSo }))])
+  const keptOff = (keyWith: string) =>
+    edits.send('lock a breaker off', [
+      ...(last?.to === 'off' ? [] : [edits.add('switchings', newSwitching(id, 'off'))]),
+      lock(id, keyWith),
+    ])
+  const several = holdersIn(record, [id]).length > 1
   return (
     <fieldset className="flex flex-col gap-2">
       <legend className="text-sm font-semibold">
@@ -31,12 +39,16 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
           ? `${last.foundSo ? 'found ' : ''}${last.to}, as recorded`
           : 'nothing recorded of how it stands'}
       </legend>
+      <LocksOn circuitIds={[id]} boxId={null} />
       {last?.to === 'off' && <BeforeOn record={record} circuitIds={[id]} />}
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => throwIt('off', false)}>Switched off and held off</Button>
-        <Button onClick={() => throwIt('on', false)}>Switched on</Button>
+        <Button onClick={() => throwIt('off', false)}>Switched off</Button>
+        <Button disabled={several} onClick={() => edits.send('switch a breaker', on([id]))}>
+          {onWords(record, [id], 'Switched on')}
+        </Button>
         <Button onClick={() => throwIt('on', true)}>Found on</Button>
       </div>
+      <LockOff of={name} onLock={keptOff} />
     </fieldset>
   )
 }

@@ -55,7 +55,7 @@ export function ReadsLive({
         <div className="flex flex-wrap items-end gap-2">
           <div className="min-w-40 flex-1">
             <SelectField
-              label={`Switched off and held off: ${breaker}`}
+              label={`Switched off: ${breaker}`}
               value={circuitId}
               options={[
                 { value: '', words: 'Choose' },

@@ -5,13 +5,18 @@ import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
 import { MakeSafe } from './make-safe'
 import { Row } from './step-row'
 import type { BoxView } from '@/core/job/box-view'
+import type { Breaker } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { plain } from '../../words'
-import { newReading, newSwitching, NOW } from '../../job/new-reading'
+import { newReading, NOW } from '../../job/new-reading'
 import { BeforeOn } from '../safety/before-on'
+import { PartedRow } from '../safety/dead-row'
+import { LocksOn } from '../safety/locks-on'
+import { holdersIn, useLocks } from '../safety/use-locks'
+import { onWords } from '../safety/use-switched-on'
 import { ReferenceChoices } from '../safety/reference-choices'
 import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
@@ -70,12 +75,14 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
           </p>
           <AmpsField
             of={step.end.name}
-            onRead={value =>
+            isIdle
+            onRead={(value, resolutionAmps) =>
               read({
                 purpose: 'clamp',
                 instrument: 'clamp',
                 fromEndId: step.end.end.id,
                 value,
+                resolutionAmps,
                 breaker: 'off',
               })
             }
@@ -102,6 +109,18 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
           </Button>
         </Row>
       )
+    case 'read-parted':
+      return (
+        <Row
+          says={`Hands off: read ${step.end.name} to ${words.ground} on its own, before anything is touched`}
+          active={active}
+        >
+          <p className="w-full text-sm">
+            Only now does a shared neutral show what stands on it. At most 5 V on a low-impedance meter.
+          </p>
+          <PartedRow view={view} end={step.end} active={active} />
+        </Row>
+      )
     case 'put-together':
       return (
         <Row says={`Put ${boxWords(view)} back together as it was`} active={active}>
@@ -118,25 +137,28 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
           {active && (
             <BeforeOn record={here.record} circuitIds={step.circuits.map(circuit => circuit?.id ?? null)} />
           )}
-          <Button
-            look="main"
-            onClick={() =>
-              edits.send(
-                'switch a breaker',
-                step.circuits.map(circuit =>
-                  edits.add('switchings', newSwitching(circuit?.id ?? null, 'on')),
-                ),
-              )
-            }
-          >
-            {step.circuits
-              .map(circuit => (circuit ? `${plain(words.breaker)} ${circuit.breaker}` : 'Main switch'))
-              .join(', ')}{' '}
-            on
-          </Button>
+          <SwitchOnNow here={here} circuits={step.circuits} />
         </Row>
       )
   }
+}
+
+/** On, by who took the last lock off. */
+function SwitchOnNow({ here, circuits }: { here: BoxView; circuits: readonly (Breaker | null)[] }) {
+  const { record, edits, on } = useLocks(here.box.id)
+  const ids = circuits.map(circuit => circuit?.id ?? null)
+  const several = holdersIn(record, ids).length > 1
+  const names = circuits.map(circuit =>
+    circuit ? `${plain(here.region.words.breaker)} ${circuit.breaker}` : 'Main switch',
+  )
+  return (
+    <>
+      {several && <LocksOn circuitIds={ids} boxId={here.box.id} />}
+      <Button look="main" disabled={several} onClick={() => edits.send('switch a breaker', on(ids))}>
+        {onWords(record, ids, `${names.join(', ')} on`)}
+      </Button>
+    </>
+  )
 }
 
 /** The safe sequence itself stands below, on the same page, for this box; another box has its own. */

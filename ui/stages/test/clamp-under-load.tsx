@@ -50,7 +50,7 @@ export function ClampUnderLoad({
     ({ purpose, fromEndId, value, breaker }) =>
       purpose === 'clamp' && breaker === 'on' && fromEndId === each.end.id && value === 0,
   )
-  const record = (value: number, note = '') =>
+  const record = (value: number, resolutionAmps: number | null, note = '') =>
     edits.send('take a reading', [
       edits.add(
         'readings',
@@ -59,6 +59,7 @@ export function ClampUnderLoad({
           instrument: 'clamp',
           fromEndId: each.end.id,
           value,
+          resolutionAmps,
           breaker: 'on',
           note,
         }),
@@ -85,7 +86,7 @@ export function ClampUnderLoad({
           views={views}
           question={{ kind: 'clamp', end: each.end.id }}
           disabled={steps.length > 0}
-          onShown={shown => typeof shown === 'number' && record(shown, 'simulated tester')}
+          onShown={shown => typeof shown === 'number' && record(shown, null, 'simulated tester')}
         />
       )}
       <Folded

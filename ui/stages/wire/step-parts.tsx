@@ -1,9 +1,12 @@
 import type { IfOn, Step } from '@/core/plan'
 import dynamic from 'next/dynamic'
+import { isPartedIn } from '@/core/safety'
 import { useState } from 'react'
 import { Button } from '../../primitives/button'
 import { TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
+import { PartedRow } from '../safety/dead-row'
+import { AmpsField } from '../test/amps-field'
 import type { useTicks } from './use-ticks'
 
 const TakePhoto = dynamic(() => import('../../photos/take-photo').then(module => module.TakePhoto), {
@@ -15,6 +18,7 @@ export const KIND_WORDS: Readonly<Record<Step['kind'], string>> = {
   reading: 'Reading',
   switch: 'At the panel',
   live: 'Live reading',
+  open: 'Opening; nothing bare is touched',
   touch: 'Hands on conductors',
   power: 'At the panel',
 }
@@ -22,7 +26,7 @@ export const KIND_WORDS: Readonly<Record<Step['kind'], string>> = {
 /** The one thing to press for a step: done, undone, the reading it waits for. */
 export function StepButton({
   step,
-  ticks: { tick, clampIdle, boxId },
+  ticks: { tick, clampIdle, view },
   large = false,
 }: {
   step: Step
@@ -33,7 +37,7 @@ export function StepButton({
   if (step.name.kind === 'photo' && !step.done)
     return (
       <span className="flex flex-col gap-2">
-        <TakePhoto boxId={boxId} kind="before" onTaken={() => tick(step)} />
+        <TakePhoto boxId={view.box.id} kind="before" onTaken={() => tick(step)} />
         <Button className={size} aria-label={`Done: ${step.says}`} onClick={() => tick(step)}>
           Done without
         </Button>
@@ -53,15 +57,12 @@ export function StepButton({
     )
   if (step.name.kind === 'clamp' && !step.done)
     return (
-      <Button
-        look="main"
-        className={size}
-        aria-label={`It read 0 A: ${step.says}`}
-        onClick={() => clampIdle(step)}
-      >
-        0 A
-      </Button>
+      <AmpsField of={step.says} isIdle onRead={(amps, resolution) => clampIdle(step, amps, resolution)} />
     )
+  const parted = step.name.kind === 'parted' ? step.name.endId : null
+  const end = view.ends.find(each => each.end.id === parted)
+  if (end && !step.done)
+    return <PartedRow view={view} end={end} active={isPartedIn(view, end.end.jointId ?? '')} />
   return (
     <span className={`shrink-0 pt-1 font-semibold ${large ? 'text-xl' : 'text-sm'}`}>
       {step.done ? 'Done' : 'By its reading'}

@@ -5,9 +5,11 @@ import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { ifOnAfter, type Step } from '@/core/plan'
+import { onAgain } from '@/core/safety'
 import { useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Part } from '../stage-frame'
+import { LocksOn } from '../safety/locks-on'
 import { Held, KIND_WORDS, PowerHere, StepButton, StepNote } from './step-parts'
 import { useTicks } from './use-ticks'
 
@@ -70,6 +72,9 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
                     {!step.done && <Held holds={step.holds} />}
                     <PowerHere ifOn={ifOn.get(step.key) ?? []} />
                   </div>
+                  {step.kind === 'power' && !step.done && (
+                    <LocksOn circuitIds={onAgain(view)} boxId={view.box.id} />
+                  )}
                   <StepNote step={step} ticks={ticks} />
                 </div>
                 <StepButton step={step} ticks={ticks} />

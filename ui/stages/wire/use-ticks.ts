@@ -1,13 +1,14 @@
-import { newReading, newSwitching, NOW } from '../../job/new-reading'
+import { newReading, NOW } from '../../job/new-reading'
 import { rowsWith } from '@/core/model/record'
 import type { BoxView } from '@/core/job/box-view'
 import type { Step } from '@/core/plan'
+import { onAgain } from '@/core/safety'
 import { newId } from '../../job/new-id'
-import { useEdits } from '../../job/provider'
+import { useLocks } from '../safety/use-locks'
 
 /** Ticking the steps of a box, and taking a tick back; the power step records the switching too. */
 export function useTicks(view: BoxView) {
-  const edits = useEdits(view.box.id)
+  const { edits, on } = useLocks(view.box.id)
   const tick = (step: Step) => {
     const row = rowsWith(view.record, 'steps', 'boxId', view.box.id).find(each => each.stepKey === step.key)
     if (row) return edits.send('untick a step', [edits.remove('steps', row.id)])
@@ -19,15 +20,16 @@ export function useTicks(view: BoxView) {
       at: NOW,
       note: '',
     })
-    const on = view.feeds.map(({ circuit }) => edits.add('switchings', newSwitching(circuit.id, 'on')))
-    return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on] : [ticked])
+    return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on(onAgain(view))] : [ticked])
   }
-  const clampIdle = ({ name }: Step) => {
+  const clampIdle = ({ name }: Step, value: number, resolutionAmps: number) => {
     if (name.kind !== 'clamp') return
     const reading = newReading(view.box.id, {
       purpose: 'clamp',
       instrument: 'clamp',
       fromEndId: name.endId,
+      value,
+      resolutionAmps,
       breaker: 'off',
     })
     edits.send('take a reading', [edits.add('readings', reading)])
@@ -38,5 +40,5 @@ export function useTicks(view: BoxView) {
     const row = rowOf(step)
     if (row) edits.send('tick a step', [edits.change('steps', row.id, { note })])
   }
-  return { tick, clampIdle, rowOf, noteOn, boxId: view.box.id }
+  return { tick, clampIdle, rowOf, noteOn, view }
 }

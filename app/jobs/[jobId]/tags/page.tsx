@@ -1,0 +1,5 @@
+import { TagsPage } from '@/ui/tags/tags-page'
+
+export default function Page() {
+  return <TagsPage />
+}

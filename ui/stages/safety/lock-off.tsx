@@ -1,0 +1,64 @@
+import { useState } from 'react'
+import { lockWay } from '@/core/model/house-rules'
+import { useJob } from '../../job/provider'
+import { Button } from '../../primitives/button'
+import { LOCK_WORDS, namesIn } from './use-locks'
+
+/** Off, and kept off: by whom. */
+export function LockOff({
+  of,
+  disabled = false,
+  onLock,
+}: {
+  /** Which breaker, where it does not stand beside. */
+  of?: string
+  disabled?: boolean
+  onLock: (keyWith: string) => void
+}) {
+  const { record } = useJob()
+  const names = namesIn(record)
+  const [typed, setTyped] = useState<string | null>(names.length === 0 ? '' : null)
+  const says = LOCK_WORDS[lockWay(record)]
+  const name = typed?.trim() ?? ''
+  return (
+    <div
+      role="group"
+      aria-label={of ? `${of}: ${says}` : says}
+      className="flex w-full flex-wrap items-center gap-2"
+    >
+      <span className="font-semibold">{says}</span>
+      {names.map(each => (
+        <Button
+          key={each}
+          look="main"
+          disabled={disabled}
+          onClick={() => onLock(each)}
+          aria-label={`${says} ${each}`}
+        >
+          {each}
+        </Button>
+      ))}
+      {typed === null ? (
+        <Button disabled={disabled} onClick={() => setTyped('')}>
+          Somebody else
+        </Button>
+      ) : (
+        <>
+          <input
+            aria-label="Name of who keeps it off"
+            autoComplete="off"
+            maxLength={80}
+            value={typed}
+            disabled={disabled}
+            onChange={event => setTyped(event.target.value)}
+            onKeyDown={event => event.key === 'Enter' && name !== '' && onLock(name)}
+            className="min-h-11 w-44 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
+          />
+          <Button look="main" disabled={disabled || name === ''} onClick={() => onLock(name)}>
+            That one
+          </Button>
+        </>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,49 @@
+import Link from 'next/link'
+import { locksOn } from '@/core/safety'
+import { regionOf } from '@/core/model/regions'
+import { Button } from '../../primitives/button'
+import { plain } from '../../words'
+import { useLocks } from './use-locks'
+
+/** Locks that hang on some breakers, each taken off by who holds it. */
+export function LocksOn({
+  circuitIds,
+  boxId,
+}: {
+  circuitIds: readonly (string | null)[]
+  boxId: string | null
+}) {
+  const { record, edits, unlock } = useLocks(boxId)
+  const locks = [
+    ...new Map(circuitIds.flatMap(id => locksOn(record, id)).map(each => [each.id, each])).values(),
+  ]
+  if (locks.length === 0) return null
+  const { breaker } = regionOf(record.job.regionId).words
+  const nameOf = (id: string | null) =>
+    id === null ? 'The main switch' : `${plain(breaker)} ${record.circuits[id]?.breaker ?? ''}`
+  return (
+    <div className="flex w-full flex-col gap-2">
+      <ul aria-label="Locks" className="flex flex-col gap-2">
+        {locks.map(each => (
+          <li key={each.id} className="flex flex-wrap items-center justify-between gap-2">
+            <span>
+              {nameOf(each.circuitId)}: <strong>{each.keyWith}</strong>
+            </span>
+            <Button
+              onClick={() => edits.send('take a lock off', unlock(circuitIds, each.keyWith))}
+              aria-label={`${each.keyWith}: my lock is off ${nameOf(each.circuitId)}`}
+            >
+              {each.keyWith}: my lock is off
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Link
+        href={`/jobs/${record.job.id}/tags`}
+        className="inline-flex min-h-11 items-center self-start font-semibold underline underline-offset-4"
+      >
+        Print the tags
+      </Link>
+    </div>
+  )
+}
