@@ -1,62 +1,30 @@
-import { BLANK } from '../model/blank-rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { fedAtTheSwitch, passingThrough, usualBox } from '@/demo/usual'
+import {
+  allDead,
+  bothClamped,
+  clampedAt,
+  dead,
+  ENDS,
+  guarded,
+  lock,
+  off,
+  reading,
+  reference,
+  switching,
+  tester,
+  further,
+  tick,
+  whole,
+} from '@/testing/safety/usual-story'
 import { boxView, type BoxView } from '../job/box-view'
 import { applyChanges } from '../job/change'
 import type { Edit } from '../job/command'
-import { transition } from '../job/transition'
-import type { Row } from '../model/entities'
-import { holdPoints, planBox } from '../plan'
-import { approachToLift, isLifted, isolationOf, LIFTED, PUT_BACK, toClamp, toReadParted } from '.'
+import { planBox } from '../plan'
+import { approachToLift, isLifted, isolationOf, LIFTED, PUT_BACK, toClamp } from '.'
 
-const NOW = '2026-03-02T09:00:00.000Z'
-let counter = 0
-
-const then = (view: BoxView, ...edits: Edit[]): BoxView => {
-  const changes = transition(view.record, edits, { now: NOW, guards: [] })
-  if (!changes.ok) throw new Error(changes.faults[0]!.message)
-  return boxView(applyChanges(view.record, changes.value), view.box.id)!
-}
-
-const reading = (fields: Partial<Row<'readings'>>): Edit => ({
-  kind: 'add',
-  entity: 'readings',
-  row: {
-    id: `reading-${++counter}`,
-    boxId: 'box',
-    seq: 0,
-    at: NOW,
-    ...BLANK.readings,
-    purpose: 'dead',
-    breaker: 'off',
-    ...fields,
-  },
-})
-
-const switching = (to: 'on' | 'off', circuitId: string | null = 'circuit-7'): Edit => ({
-  kind: 'add',
-  entity: 'switchings',
-  row: { id: `switching-${++counter}`, circuitId, to, foundSo: false, struck: null, seq: 0, at: NOW },
-})
-
-const tester = (value = 120) =>
-  reading({ purpose: 'tester', value, breaker: 'on', reference: 'known live point' })
-const reference = (value = 120) =>
-  reading({ purpose: 'reference', value, breaker: 'on', reference: 'brought-in ground' })
-const dead = (endId: string, value = 0) =>
-  reading({ fromEndId: endId, reference: 'brought-in ground', value })
-/** Switched off, and locked by somebody. */
-const lock = (circuitId: string | null = 'circuit-7', keyWith = 'Rowan Vale'): Edit => ({
-  kind: 'add',
-  entity: 'locks',
-  row: { id: `lock-${++counter}`, circuitId, how: 'lock-and-tag', keyWith, seq: 0, at: NOW },
-})
-const off = (circuitId: string | null = 'circuit-7') => [switching('off', circuitId), lock(circuitId)]
-const ENDS = usualBox().ends.map(each => each.end.id)
-const allDead = () => ENDS.map(id => dead(id))
-const whole = () => [tester(), reference(), ...off(), ...allDead(), tester()]
 const kinds = (view: BoxView) => [...new Set(isolationOf(view).needs.map(need => need.kind))]
 
 describe('dead is read at every conductor, in the safe order', () => {
@@ -71,7 +39,11 @@ describe('dead is read at every conductor, in the safe order', () => {
   })
 
   it('the whole sequence makes it dead', () => {
-    expect(isolationOf(then(usualBox(), ...whole()))).toMatchObject({ dead: true, ends: 6, endsReadDead: 6 })
+    expect(isolationOf(further(usualBox(), ...whole()))).toMatchObject({
+      dead: true,
+      ends: 6,
+      endsReadDead: 6,
+    })
   })
 
   it.each(ENDS)('one conductor left out (%s) holds', left => {
@@ -82,7 +54,7 @@ describe('dead is read at every conductor, in the safe order', () => {
       ...ENDS.filter(id => id !== left).map(id => dead(id)),
       tester(),
     ]
-    expect(kinds(then(usualBox(), ...steps))).toEqual(['read-dead'])
+    expect(kinds(further(usualBox(), ...steps))).toEqual(['read-dead'])
   })
 
   it.each<[string, () => Edit[], string]>([
@@ -128,33 +100,35 @@ describe('dead is read at every conductor, in the safe order', () => {
     ],
     ['another breaker off', () => [tester(), reference(), ...allDead(), tester()], 'switch-off'],
   ])('%s: not dead', (_, steps, need) => {
-    const view = then(usualBox(), ...steps())
+    const view = further(usualBox(), ...steps())
     expect(isolationOf(view).dead).toBe(false)
     expect(kinds(view)).toContain(need)
   })
 
   it('exactly 5 V still counts, a high-impedance meter never does', () => {
     const five = [tester(), reference(), ...off(), ...ENDS.map(id => dead(id, 5)), tester()]
-    expect(isolationOf(then(usualBox(), ...five)).dead).toBe(true)
+    expect(isolationOf(further(usualBox(), ...five)).dead).toBe(true)
     const high = ENDS.map(id =>
       reading({ fromEndId: id, instrument: 'high-impedance-meter', reference: 'x' }),
     )
-    expect(isolationOf(then(usualBox(), tester(), reference(), ...off(), ...high, tester())).dead).toBe(false)
+    expect(isolationOf(further(usualBox(), tester(), reference(), ...off(), ...high, tester())).dead).toBe(
+      false,
+    )
   })
 
   it('the main switch off serves for its breakers', () => {
     const steps = [tester(), reference(), ...off(null), ...allDead(), tester()]
-    expect(isolationOf(then(usualBox(), ...steps)).dead).toBe(true)
+    expect(isolationOf(further(usualBox(), ...steps)).dead).toBe(true)
   })
 
   it('no breaker known: the main switch must be off', () => {
     const view = usualBox()
-    const unknown = then(view, { kind: 'remove', entity: 'feeds', id: view.feeds[0]!.feed.id, based: 1 })
+    const unknown = further(view, { kind: 'remove', entity: 'feeds', id: view.feeds[0]!.feed.id, based: 1 })
     expect(isolationOf(unknown).toSwitchOff).toEqual([null])
-    expect(isolationOf(then(unknown, ...whole())).dead).toBe(false)
-    expect(isolationOf(then(unknown, tester(), reference(), ...off(null), ...allDead(), tester())).dead).toBe(
-      true,
-    )
+    expect(isolationOf(further(unknown, ...whole())).dead).toBe(false)
+    expect(
+      isolationOf(further(unknown, tester(), reference(), ...off(null), ...allDead(), tester())).dead,
+    ).toBe(true)
   })
 
   it('a shared neutral ties the other breaker in', () => {
@@ -164,7 +138,7 @@ describe('dead is read at every conductor, in the safe order', () => {
       breaker: '9',
       sharedNeutralWithId: 'circuit-7',
     }
-    const tied = then(
+    const tied = further(
       usualBox(),
       { kind: 'add', entity: 'circuits', row: other },
       {
@@ -176,7 +150,7 @@ describe('dead is read at every conductor, in the safe order', () => {
       },
     )
     expect(isolationOf(tied).toSwitchOff.map(circuit => circuit?.breaker)).toEqual(['7', '9'])
-    expect(isolationOf(then(tied, ...whole())).dead).toBe(false)
+    expect(isolationOf(further(tied, ...whole())).dead).toBe(false)
   })
 
   it('a shared neutral ties it in from whichever side it was written at', () => {
@@ -186,15 +160,15 @@ describe('dead is read at every conductor, in the safe order', () => {
       breaker: '9',
       sharedNeutralWithId: 'circuit-7',
     }
-    const tied = then(usualBox(), { kind: 'add', entity: 'circuits', row: other })
+    const tied = further(usualBox(), { kind: 'add', entity: 'circuits', row: other })
     expect(tied.record.circuits['circuit-7']!.sharedNeutralWithId).toBeNull()
     expect(isolationOf(tied).toSwitchOff.map(circuit => circuit?.breaker)).toEqual(['7', '9'])
-    expect(isolationOf(then(tied, ...whole())).dead).toBe(false)
+    expect(isolationOf(further(tied, ...whole())).dead).toBe(false)
   })
 
   it('a cable found later opens the question again', () => {
-    const view = then(usualBox(), ...whole())
-    const later = then(
+    const view = further(usualBox(), ...whole())
+    const later = further(
       view,
       { kind: 'add', entity: 'cables', row: { ...view.cables[0]!, id: 'cable-z', name: 'Z' } },
       {
@@ -220,18 +194,8 @@ describe('dead is read at every conductor, in the safe order', () => {
 })
 
 describe('hold points', () => {
-  const guarded = (view: BoxView, ...edits: Edit[]) =>
-    transition(view.record, edits, { now: NOW, guards: [holdPoints(trade)] })
-  const tick = (stepKey: string): Edit => ({
-    kind: 'add',
-    entity: 'steps',
-    row: { id: `step-${++counter}`, boxId: 'box', stepKey, seq: 0, at: NOW, note: '' },
-  })
   const chosen = () => usualBox({ choice: 'dimmer-led-150-neutral' })
-  const clampedAt = (fromEndId: string) =>
-    reading({ purpose: 'clamp', instrument: 'clamp', fromEndId, value: 0, resolutionAmps: 0.1 })
   const clamped = () => clampedAt('box-a-white-2-end')
-  const bothClamped = () => [clamped(), clampedAt('box-b-white-2-end')]
 
   it('no step that touches conductors can be ticked in a box that may be live', () => {
     const view = chosen()
@@ -250,14 +214,14 @@ describe('hold points', () => {
     const end = usualBox().ends.find(each => each.end.id === 'box-a-white-2-end')!
     expect(approachToLift(usualBox(), end).map(({ kind }) => kind)).toEqual(['make-dead', 'clamp'])
     expect(lifting(usualBox()).ok).toBe(false)
-    const dead = then(usualBox(), ...whole())
+    const dead = further(usualBox(), ...whole())
     expect(approachToLift(dead, end).map(({ kind }) => kind)).toEqual(['clamp'])
     expect(lifting(dead)).toMatchObject({ ok: false, faults: [{ code: 'held' }] })
-    const idle = then(dead, clamped())
+    const idle = further(dead, clamped())
     expect(approachToLift(idle, end)).toEqual([])
     expect(lifting(idle).ok).toBe(true)
     const [hanging] = Object.keys(idle.record.locks)
-    const lifted = then(idle, tick(LIFTED), { kind: 'remove', entity: 'locks', id: hanging!, based: 1 })
+    const lifted = further(idle, tick(LIFTED), { kind: 'remove', entity: 'locks', id: hanging!, based: 1 })
     expect(isLifted(lifted.record, 'box')).toBe(true)
     for (const circuitId of ['circuit-7', null]) {
       expect(guarded(lifted, switching('on', circuitId))).toMatchObject({
@@ -266,7 +230,7 @@ describe('hold points', () => {
       })
       expect(guarded(lifted, switching('off', circuitId)).ok).toBe(true)
       expect(guarded(lifted, tick(PUT_BACK), switching('on', circuitId)).ok).toBe(true)
-      expect(guarded(then(lifted, tick(PUT_BACK)), switching('on', circuitId)).ok).toBe(true)
+      expect(guarded(further(lifted, tick(PUT_BACK)), switching('on', circuitId)).ok).toBe(true)
     }
   })
 
@@ -277,79 +241,20 @@ describe('hold points', () => {
       ...two.record,
       feeds: { one: { id: 'one', boxId: 'box', circuitId: 'circuit-7', basis: 'reading' as const } },
     }
-    const lifted = then(boxView(apart, 'box')!, tick(LIFTED))
+    const lifted = further(boxView(apart, 'box')!, tick(LIFTED))
     expect(guarded(lifted, switching('on', other!.id)).ok).toBe(true)
     expect(guarded(lifted, switching('on', 'circuit-7')).ok).toBe(false)
   })
 
   it('once dead, the neutral joint still waits for a clamp reading at each of its conductors', () => {
-    const dead = then(chosen(), ...whole())
+    const dead = further(chosen(), ...whole())
     const touchOf = (view: BoxView) => planBox(view, trade).steps.find(step => step.kind === 'touch')!
     expect(touchOf(dead).holds).toEqual(['Clamp A white before its joint is opened: 0 A'])
     expect(guarded(dead, tick(touchOf(dead).key)).ok).toBe(false)
-    const once = then(dead, clamped())
+    const once = further(dead, clamped())
     expect(touchOf(once).holds).toEqual(['Clamp B white before its joint is opened: 0 A'])
     expect(guarded(once, tick(touchOf(once).key)).ok).toBe(false)
-    expect(guarded(then(dead, ...bothClamped()), tick(touchOf(dead).key)).ok).toBe(true)
-  })
-
-  it('a clamp that shows whole amperes, or of which nobody said what it shows, clears nothing', () => {
-    const dead = then(chosen(), ...whole())
-    const [first] = toClamp(dead)
-    const by = (resolutionAmps: number | null) =>
-      toClamp(
-        then(
-          dead,
-          reading({
-            purpose: 'clamp',
-            instrument: 'clamp',
-            fromEndId: first!.end.id,
-            value: 0,
-            resolutionAmps,
-          }),
-        ),
-      ).map(({ name }) => name)
-    expect(by(0.1)).not.toContain(first!.name)
-    expect(by(0.01)).not.toContain(first!.name)
-    expect(by(1)).toContain(first!.name)
-    expect(by(null)).toContain(first!.name)
-  })
-
-  it('let out of its joint, each side is read on its own before any hand goes in', () => {
-    const parting = tick('part:box-joint-whites')
-    const parted = then(chosen(), ...whole(), ...bothClamped(), parting)
-    const holdOf = (view: BoxView) =>
-      planBox(view, trade).steps.find(({ name, done }) => name.kind === 'take-out' && !done)!.holds[0]
-    expect(holdOf(parted)).toBe('Read A white to ground, on its own: dead')
-    // Readings of before it was parted say nothing of what stands on it now.
-    const once = then(parted, dead('box-a-white-2-end'))
-    expect(toReadParted(once).map(({ name }) => name)).toEqual(['B white'])
-    // The other side at line voltage: stop.
-    const live = then(once, dead('box-b-white-2-end', 118))
-    expect(holdOf(live)).toBe('B white read 118 V: not dead. Stop, find what feeds it')
-    expect(holdOf(then(live, dead('box-b-white-2-end'), tester()))).toMatch(/^B white read 118 V/)
-    // Both dead: only the tester is left to be proved again.
-    const both = then(once, dead('box-b-white-2-end'))
-    expect(holdOf(both)).toBe('Prove the tester again on the known live point')
-    expect(holdOf(then(both, tester()))).toBeUndefined()
-  })
-
-  it('the plate and the device come off after the power, and what is on the screws is read before', () => {
-    const named = (view: BoxView, kind: string) => planBox(view, trade).steps.find(({ key }) => key === kind)!
-    const closed = usualBox({ choice: 'dimmer-led-150-neutral', proven: false })
-    expect(named(closed, 'plate-off')).toMatchObject({ kind: 'open', done: false })
-    expect(named(closed, 'plate-off').holds[0]).toBe('Prove the tester on a known live point')
-    const unlocked = then(closed, tester(), reference(), switching('off'))
-    expect(named(unlocked, 'plate-off').holds[0]).toMatch(/nothing keeps it so/)
-    const ready = then(unlocked, lock())
-    expect(named(ready, 'plate-off').holds).toEqual([])
-    expect(named(ready, 'device-out').holds[0]).toMatch(/^Read dead at A black/)
-    expect(guarded(ready, tick('device-out')).ok).toBe(false)
-    const seats = ready.ends.filter(({ end }) => end.seat === 'terminal')
-    const read = then(ready, ...seats.map(({ end }) => dead(end.id)))
-    expect(named(read, 'plate-off').done).toBe(true)
-    expect(named(read, 'device-out')).toMatchObject({ holds: [], done: false })
-    expect(guarded(read, tick('device-out')).ok).toBe(true)
+    expect(guarded(further(dead, ...bothClamped()), tick(touchOf(dead).key)).ok).toBe(true)
   })
 
   it('of a joint every conductor is clamped that was not proven something else, whatever its colour or its word', () => {
@@ -365,17 +270,17 @@ describe('hold points', () => {
   })
 
   it('a role that is not proven holds every touch', () => {
-    const view = then(usualBox({ choice: 'dimmer-led-150-neutral', proven: false }), ...whole(), clamped())
+    const view = further(usualBox({ choice: 'dimmer-led-150-neutral', proven: false }), ...whole(), clamped())
     const touch = planBox(view, trade).steps.find(step => step.kind === 'touch')!
     expect(touch.holds[0]).toMatch(/^Identify A black/)
   })
 
   it('the power waits for all the work', () => {
-    const view = then(chosen(), ...whole(), ...bothClamped())
+    const view = further(chosen(), ...whole(), ...bothClamped())
     expect(guarded(view, tick('power')).ok).toBe(false)
     let working = view
     for (const step of planBox(view, trade).steps.filter(each => each.kind === 'touch'))
-      working = then(working, tick(step.key))
+      working = further(working, tick(step.key))
     // By who took his lock off; over his head never.
     expect(guarded(working, tick('power'), switching('on'))).toMatchObject({
       ok: false,
