@@ -309,7 +309,7 @@ test('no breaker goes on over a box that is apart and bare: it is capped and cov
 }) => {
   const { record } = usualBox({ isolated: true })
   const at = '2026-03-02T12:00:00.000Z'
-  const apart = { id: 'apart', boxId: 'box', stepKey: 'test:apart', seq: 5000, note: '', at }
+  const apart = { id: 'apart', boxId: 'box', stepKey: 'test:apart', seq: 1, note: '', at }
   const crew = { id: 'wren', name: 'Wren Alder', readsLive: true, atPanel: false }
   const jobId = await bringIn(request, { ...record, steps: { apart }, crew: { wren: crew } })
   const tick = async (stepKey: string) => {
@@ -331,9 +331,9 @@ test('no breaker goes on over a box that is apart and bare: it is capped and cov
     return page.getByRole('dialog')
   }
   const bare = await sheet()
-  await expect(bare.getByText('Wren Alder')).toBeVisible()
+  await expect(bare.getByRole('definition').filter({ hasText: 'Wren Alder' })).toBeVisible()
   await expect(bare.getByText('bare', { exact: true })).toBeVisible()
-  await bare.getByRole('button', { name: 'Switched on', exact: true }).click()
+  await bare.getByRole('button', { name: 'Electrician: lock off. Switched on' }).click()
   await expect(
     page.getByText(/Room, By the door is apart: cap each conductor by itself and cover it/).first(),
   ).toBeVisible()
@@ -346,7 +346,7 @@ test('no breaker goes on over a box that is apart and bare: it is capped and cov
   expect((await tick('test:made-safe')).kind).toBe('applied')
   const safe = await sheet()
   await expect(safe.getByText('capped and covered', { exact: true })).toBeVisible()
-  await safe.getByRole('button', { name: 'Switched on', exact: true }).click()
+  await safe.getByRole('button', { name: 'Electrician: lock off. Switched on' }).click()
   await expect.poll(() => rows(on, jobId)).toHaveLength(1)
 })
 
@@ -365,7 +365,7 @@ test('a box left apart elsewhere is made safe on the way to a live reading, one 
     })
   job.isolate('one')
   const apart = {
-    ...{ id: 'apart', boxId: 'one', stepKey: 'test:apart', seq: 5000, note: '' },
+    ...{ id: 'apart', boxId: 'one', stepKey: 'test:apart', seq: 1, note: '' },
     at: '2026-03-02T12:00:00.000Z',
   }
   const jobId = await bringIn(request, { ...job.record(), steps: { apart } })

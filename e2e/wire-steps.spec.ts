@@ -67,7 +67,7 @@ test('the whole way of a conductor, from a tap on it', async ({ page, request })
   for (const box of ['Room, Box 0', 'Room, Box 1', 'Room, Box 2'])
     await expect(page.getByRole('listitem').filter({ hasText: box }).first()).toBeVisible()
   await expect(red).toHaveAttribute('aria-pressed', 'true')
-  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
   await expect(page.getByRole('heading', { name: /^The way of/ })).toHaveCount(0)
   // The runner-up can be looked at; the plan stays what it was.
   await page.getByRole('radio', { name: 'Next best way' }).check()

@@ -3,7 +3,7 @@ import { keyOfTerminal, terminalAt, type TerminalAt, type TerminalKey } from './
 /** Which step of a box it is. */
 export type StepName =
   | { readonly kind: (typeof ALONE)[number] }
-  | { readonly kind: 'identify' | 'clamp' | 'parted' | 'remark' | 'cap'; readonly endId: string }
+  | { readonly kind: 'identify' | 'clamp' | 'parted' | 'exchange' | 'remark' | 'cap'; readonly endId: string }
   | { readonly kind: 'take-out' | 'tape'; readonly placeId: string }
   | { readonly kind: 'part'; readonly jointId: string }
   | { readonly kind: 'joint'; readonly netId: string }
@@ -39,6 +39,7 @@ function ofStep(name: StepName): string | null {
     case 'identify':
     case 'clamp':
     case 'parted':
+    case 'exchange':
     case 'remark':
     case 'cap':
       return name.endId
@@ -70,6 +71,7 @@ export function stepOfKey(key: string): StepName | null {
     case 'identify':
     case 'clamp':
     case 'parted':
+    case 'exchange':
     case 'remark':
     case 'cap':
       return { kind, endId: of }

@@ -176,8 +176,8 @@ const onScrews = (view: BoxView, { needs }: Isolation): string[] =>
     need.kind === 'read-dead' && need.end.end.seat === 'terminal' ? [needWords(view, need)] : [],
   )
 
-/** Readings that no hand comes before. */
-const MUST_BE_READ: readonly Draft['name']['kind'][] = ['clamp', 'parted']
+/** What no other hand comes before: readings, and what gives conductors another meaning. */
+const COMES_FIRST: readonly Draft['name']['kind'][] = ['clamp', 'parted', 'exchange']
 
 /** What stands before the plate comes off. */
 const BEFORE_OPENING: readonly SafetyNeed['kind'][] = [
@@ -207,7 +207,7 @@ function withHolds(
       if (!routed.ok) holds.push(...routed.faults.map(each => each.message))
       const before = openBefore(
         index,
-        other => MUST_BE_READ.includes(other.name.kind) || other.kind === 'live',
+        other => COMES_FIRST.includes(other.name.kind) || other.kind === 'live',
       )
       if (before) holds.push(before.says)
     }

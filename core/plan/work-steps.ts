@@ -1,5 +1,6 @@
 import { houseRule } from '../model/house-rules'
 import { type BoxView, type EndView } from '../job/box-view'
+import { toExchange } from '../job/exchange'
 import { smallPart } from '../model/small-part'
 import type { Trade } from '../model/trade'
 import { RUNS_THROUGH } from '../model/vocabulary'
@@ -45,6 +46,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     .flatMap(({ id }) => mayReturnIn(view, id))
     .filter(({ end }) => !untouched.includes(end.id))
   const cures = cureSteps(view, trade)
+  const exchanges = toExchange(view)
   const [only, ...others] = [...new Set(onAgain(view).flatMap(id => holdersOf(view.record, id)))]
   const { freeMillimetres: free } = view.region
   return [
@@ -76,6 +78,15 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         ),
       ),
     ...cures.first,
+    ...exchanges.map(({ back, feed }) =>
+      step(
+        { kind: 'exchange', endId: back.end.id },
+        'touch',
+        `At the other end of cable ${back.cable.name}: ${back.name} and ${feed.name} change places, so that ${back.name} feeds`,
+        'A conductor in a neutral’s colour may feed a switch, never return from it. Every conductor there read dead as well; here the two are then read anew.',
+        trade.minutes.termination * 2,
+      ),
+    ),
     ...routed.remarks.map(remark =>
       step(
         { kind: 'remark', endId: remark.endId },

@@ -55,4 +55,4 @@ export {
   type Pair,
 } from './runs'
 export { severalPlaces, type PlaceToBe, type SeveralPlaces } from './several-places'
-export { pairSaid, roleSaid } from './roles'
+export { exchanged, pairSaid, roleSaid } from './roles'

@@ -132,6 +132,8 @@ function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | nul
       return mayBeNeutral(view.region, conductor)
         ? []
         : [{ endId: end.id, as: view.region.neutralColours[0]! }]
+    // No mark lets it bring the switched current back: it changes places.
+    if (kindOf(net) === 'load' && !view.region.loadOnNeutralColour) return []
     return neutralColoured ? [{ endId: end.id, as: view.region.colours.marked }] : []
   })
 }

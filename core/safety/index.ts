@@ -23,6 +23,7 @@ export {
   standOf,
   type Stand,
 } from './stand'
+export { cautionsOf } from './cautions'
 export { holdersOf, lockedBehind, locksOn } from './locks'
 export { isDrawnOut, isOpened } from './opened'
 export { boxesReadDead } from './read-dead'

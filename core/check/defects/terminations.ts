@@ -1,3 +1,4 @@
+import { returnsOnNeutral } from '../../job/exchange'
 import { isHotRole, isLoadRole } from '../../model/roles'
 import { deviceNamed } from '../../model/trade'
 import { hintOf, looksLikeGround } from '../../model/regions'
@@ -150,10 +151,28 @@ const looseEnd: DefectRule = view =>
 const usedAs = (role: Role, hot: string): string | null =>
   isHotRole(role) ? hot : role === 'traveller' ? 'traveller' : isLoadRole(role) ? `switched ${hot}` : null
 
+/** A neutral’s colour that brings the switched current back where the region lets it feed one only: no mark cures it. */
+const returningNeutral: DefectRule = view =>
+  view.ends
+    .filter(each => returnsOnNeutral(view, each))
+    .map(({ end, name }) => ({
+      kind: 'unmarked' as const,
+      of: end.id,
+      severity: 'defect',
+      what: `${name} brings the switched ${view.region.words.hot} back: in its colour it may only feed`,
+      toOwner:
+        'A wire in the colour that says “harmless” carries mains voltage here whenever the light is on: whoever opens this box next may take hold of it',
+      cure: 'Exchange it with the one that feeds, here and at its other end; then mark the one that feeds.',
+      parts: ['Tape in the colour of a hot'],
+      factId: 'remark',
+    }))
+
 /** A neutral’s colour that feeds, travels or returns and carries no mark says neutral to the next person. */
 const unmarkedHot: DefectRule = (view, trade) =>
   view.ends
-    .filter(({ end, conductor }) => {
+    .filter(each => {
+      const { end, conductor } = each
+      if (returnsOnNeutral(view, each)) return false
       if (hintOf(view.region, conductor) !== 'neutral' || conductor.markedAs !== null) return false
       if (end.role !== null) return usedAs(end.role, '') !== null
       const model = deviceNamed(trade, view.record.devices[end.deviceId ?? '']?.modelId ?? '')
@@ -194,6 +213,7 @@ export const TERMINATION_RULES: readonly DefectRule[] = [
   aluminium,
   tapeOnly,
   twoUnderOne,
+  returningNeutral,
   unmarkedHot,
   cloth,
 ]

@@ -14,7 +14,7 @@ import {
   type Question,
 } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
-import { approachTo } from '@/core/safety'
+import { approachTo, cautionsOf } from '@/core/safety'
 import { useDemo, useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
@@ -98,6 +98,11 @@ export function NextReading({
             : 'Live: nothing is moved. Probes only, one hand, insulated to the tip.'}
         </p>
       )}
+      {cautionsOf(question, here).map(caution => (
+        <p key={caution} className="hazard px-3 py-1 text-sm font-semibold">
+          {caution}
+        </p>
+      ))}
       {steps.length > 0 && <Approach here={here} steps={steps} />}
       <Answers
         key={keyOf(question)}

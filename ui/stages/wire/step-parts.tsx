@@ -61,8 +61,8 @@ export function StepButton({
     )
   const parted = step.name.kind === 'parted' ? step.name.endId : null
   const end = view.ends.find(each => each.end.id === parted)
-  if (end && !step.done)
-    return <PartedRow view={view} end={end} active={isPartedIn(view, end.end.jointId ?? '')} />
+  if (end && !step.done && isPartedIn(view, end.end.jointId ?? ''))
+    return <PartedRow view={view} end={end} active />
   return (
     <span className={`shrink-0 pt-1 font-semibold ${large ? 'text-xl' : 'text-sm'}`}>
       {step.done ? 'Done' : 'By its reading'}

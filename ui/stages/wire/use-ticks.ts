@@ -2,6 +2,8 @@ import { newReading, NOW } from '../../job/new-reading'
 import { rowsWith } from '@/core/model/record'
 import type { BoxView } from '@/core/job/box-view'
 import type { Step } from '@/core/plan'
+import { toExchange } from '@/core/job/exchange'
+import { exchanged } from '@/core/recording'
 import { onAgain } from '@/core/safety'
 import { newId } from '../../job/new-id'
 import { useLocks } from '../safety/use-locks'
@@ -20,7 +22,14 @@ export function useTicks(view: BoxView) {
       at: NOW,
       note: '',
     })
-    return edits.send('tick a step', step.kind === 'power' ? [ticked, ...on(onAgain(view))] : [ticked])
+    const { name } = step
+    const pair =
+      name.kind === 'exchange' ? toExchange(view).find(({ back }) => back.end.id === name.endId) : undefined
+    return edits.send('tick a step', [
+      ticked,
+      ...(step.kind === 'power' ? on(onAgain(view)) : []),
+      ...(pair ? exchanged(edits, view.record, [pair.back.end.id, pair.feed.end.id]) : []),
+    ])
   }
   const clampIdle = ({ name }: Step, value: number, resolutionAmps: number) => {
     if (name.kind !== 'clamp') return
