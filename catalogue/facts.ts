@@ -61,7 +61,7 @@ const ALL = [
   ),
   fact(
     'conductor-breaker',
-    'The smallest conductor on a circuit sets its largest breaker: 14 AWG 15 A, 12 AWG 20 A, 10 AWG 30 A; 1 mm² 10 A, 1.5 mm² 16 A, 2.5 mm² 20 A.',
+    'The smallest conductor on a circuit sets its largest breaker: 14 AWG 15 A, 12 AWG 20 A, 10 AWG 30 A; 1 mm² 10 A, 1.5 mm² 16 A, 2.5 mm² 20 A. Aluminium: 12 AWG 15 A, 10 AWG 25 A.',
     COMMON,
   ),
   fact('device-breaker', 'A general rating is compared with the load in amperes.', SHEET),
@@ -73,7 +73,7 @@ const ALL = [
   ),
   fact(
     'aluminium',
-    'Aluminium goes only on terminals marked for it; otherwise a listed copper pigtail.',
+    'Aluminium goes only on terminals marked for it; otherwise into a connector whose own sheet lists copper with aluminium, with a copper pigtail: never a lever or a twist-on by habit, no stranded lead straight to it.',
     COMMON,
   ),
   fact(

@@ -1,3 +1,4 @@
+import { houseRules } from './house-rules'
 import type { Trade } from '@/core/model/trade'
 import { devices } from './devices'
 import { facts } from './facts'
@@ -5,7 +6,6 @@ import {
   boxes,
   bypassWatts,
   conductors,
-  houseRules,
   lamps,
   levers,
   mending,

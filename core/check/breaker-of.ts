@@ -1,7 +1,7 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, type Circuits } from '../job/circuits'
 import { tiedBoxes } from '../job/tied'
-import type { Breaker, FoundPigtail } from '../model/entities'
+import type { Breaker, Conductor, FoundPigtail } from '../model/entities'
 import { isLoadRole } from '../model/roles'
 import { sharersOf } from '../model/ties'
 import type { Trade } from '../model/trade'
@@ -15,12 +15,23 @@ export interface Guarded {
   readonly isKnown: boolean
 }
 
+/** The largest breaker that a conductor may be on, by its gauge and its metal; null where the table has no figure. */
+export const mostAmpsOf = (
+  { gauge, metal }: Pick<Conductor, 'gauge' | 'metal'>,
+  { conductors }: Trade,
+): number | null =>
+  metal === 'aluminium' ? conductors[gauge].aluminiumNotAboveAmps : conductors[gauge].breakerNotAboveAmps
+
+/** A gauge, and the metal where it is not copper. */
+export const gaugeWords = ({ gauge, metal }: Pick<Conductor, 'gauge' | 'metal'>): string =>
+  metal === 'copper' ? gauge : `${gauge} aluminium`
+
 /** Conductors of a box with the breakers in question, those apart that no table has a figure for. */
 export function guardedIn(view: BoxView, trade: Trade): Guarded[] {
   const circuits = circuitsOf(tiedBoxes(view.record, view.box.id))
   const feeds = view.feeds.map(({ circuit }) => circuit)
   return view.ends.flatMap((each): Guarded[] => {
-    const mostAmps = trade.conductors[each.conductor.gauge].breakerNotAboveAmps
+    const mostAmps = mostAmpsOf(each.conductor, trade)
     if (mostAmps === null) return []
     const own = circuitIdOf(circuits, view, each)
     const circuit = own === null ? undefined : view.record.circuits[own]

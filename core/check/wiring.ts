@@ -4,7 +4,15 @@ import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { figure } from '../model/units'
-import { guardedIn, isSurelyOver, largestOf, thinTails, type Guarded } from './breaker-of'
+import {
+  gaugeWords,
+  guardedIn,
+  isSurelyOver,
+  largestOf,
+  mostAmpsOf,
+  thinTails,
+  type Guarded,
+} from './breaker-of'
 import { against, line, type Line } from './line'
 import type { Question } from './place'
 import { remembered } from './remembered'
@@ -158,8 +166,29 @@ function aluminiumLines({ view, trade }: Question): Line[] {
 /** The smallest conductor that carries the circuit’s current against its breaker. */
 export const conductorLines = remembered(
   ({ view }: Question) => view,
-  ({ view, trade }): Line[] => [...conductorLinesOf(view, trade), ...tailLines(view, trade)],
+  ({ view, trade }): Line[] => [
+    ...conductorLinesOf(view, trade),
+    ...noFigureLines(view, trade),
+    ...tailLines(view, trade),
+  ],
 )
+
+/** Aluminium of a gauge that the table has no figure for: copper’s is none for it. */
+function noFigureLines(view: BoxView, trade: Trade): Line[] {
+  const each = view.ends.find(
+    ({ conductor }) => conductor.metal === 'aluminium' && mostAmpsOf(conductor, trade) === null,
+  )
+  if (!each) return []
+  return [
+    line(
+      'conductor-breaker',
+      'not-known',
+      `${each.name} is ${gaugeWords(each.conductor)}; no figure here says what ${view.region.words.breaker} it may be on.`,
+      'conductor-breaker',
+      { settledBy: 'The local table for aluminium, and what is printed on its sheath.' },
+    ),
+  ]
+}
 
 /** Pigtails that are too thin are renewed with the work. */
 function tailLines(view: BoxView, trade: Trade): Line[] {
@@ -210,7 +239,7 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
       line(
         'conductor-breaker',
         'not-known',
-        `${each.name} is ${each.conductor.gauge} (at most ${figure(mostAmps)} A); which ${breaker} of ${worst.breakers.map(({ breaker: name, ratedAmps }) => `${name} with ${figure(ratedAmps)} A`).join(', ')} it is on is not said.`,
+        `${each.name} is ${gaugeWords(each.conductor)} (at most ${figure(mostAmps)} A); which ${breaker} of ${worst.breakers.map(({ breaker: name, ratedAmps }) => `${name} with ${figure(ratedAmps)} A`).join(', ')} it is on is not said.`,
         'conductor-breaker',
         { settledBy: `Say which ${breaker} ${each.name} belongs to, or hunt for it.` },
       ),
@@ -220,7 +249,7 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
     line(
       'conductor-breaker',
       isOver ? 'does-not-fit' : 'fits',
-      `${figure(rated)} A ${breaker} on ${each.conductor.gauge} (at most ${figure(mostAmps)} A).`,
+      `${figure(rated)} A ${breaker} on ${gaugeWords(each.conductor)} (at most ${figure(mostAmps)} A).`,
       'conductor-breaker',
       {
         ...figures,

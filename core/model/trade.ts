@@ -22,6 +22,8 @@ export interface ConductorFact {
   readonly squareMillimetres: number
   /** Largest breaker this copper conductor may be protected by; null for leads only. */
   readonly breakerNotAboveAmps: number | null
+  /** The same where it is of aluminium; null where the table has none. */
+  readonly aluminiumNotAboveAmps: number | null
   /** Volume allowance of one conductor; null where boxes are judged by depth. */
   readonly fillCubicInches: number | null
 }

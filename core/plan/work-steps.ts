@@ -22,6 +22,7 @@ import {
   onAgain,
   toReadParted,
 } from '../safety'
+import { tailsOf } from './aluminium'
 import { cureSteps } from './cure-steps'
 import { SEEN_DONE, step, type Draft } from './step'
 
@@ -241,8 +242,9 @@ function jointDraft(
   const bonded = view.box.bonded === 'yes' || view.pigtails.some(({ deviceId }) => deviceId === null)
   const cut = pigtails.filter(({ to }) => to !== 'box' || !bonded)
   const leads = joint.leads.map(lead => leadWord(routed, lead))
+  const tails = tailsOf(view.ends, joint.endIds, leads.length > 0, trade)
   const members = [
-    ...joint.endIds.map(nameOf),
+    ...joint.endIds.map(tails.nameOf),
     ...leads,
     ...pigtails.map(each => `a ${each.insulation} pigtail ${pigtailGoal(view, routed, each.to)}`),
   ]
@@ -260,27 +262,27 @@ function jointDraft(
       ],
     )
   }
-  const aluminium = view.ends.some(
-    ({ end, conductor }) => joint.endIds.includes(end.id) && conductor.metal === 'aluminium',
-  )
-  const listed = aluminium ? ', listed for copper with aluminium' : ''
+  const pieces = tails.holder === null ? joint.connectors : []
   // Thicker than any in the table: the electrician takes one that is listed for it.
   const connectors =
-    joint.connectors.length > 0
-      ? joint.connectors.map(({ words }) => `${words}${listed}`)
-      : [`a connector listed for these gauges${listed}`]
-  const lever = joint.connectors[0]?.kind === 'lever'
-  const strip = joint.connectors[0]?.stripMillimetres
-  const byArea = joint.connectors.some(({ by }) => by === 'area')
+    pieces.length > 0
+      ? pieces.map(({ words }) => words)
+      : [tails.holder ?? 'a connector listed for these gauges']
+  const lever = pieces[0]?.kind === 'lever'
+  const strip = pieces[0]?.stripMillimetres
+  const byArea = pieces.some(({ by }) => by === 'area')
+  const habit = tails.holder === null ? jointHabit(view, lever, leads.length > 0) : 'Tug each.'
   return step(
     { kind: 'joint', netId: joint.netId },
     'touch',
-    `Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(' linked to ')}${strip ? `, each stripped ${strip} mm` : ''}`,
-    `${cutFirst(view, joint.endIds)}${jointHabit(view, lever, leads.length > 0)}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
-    trade.minutes[lever ? 'lever-joint' : 'twist-joint'] * connectors.length +
-      cut.length * trade.minutes['cut-pigtail'],
+    `Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(' linked to ')}${strip ? `, each stripped ${strip} mm` : ''}${tails.says}`,
+    `${cutFirst(view, joint.endIds)}${tails.why}${habit}${byArea ? ' Chosen by copper area: see the connector’s own table.' : ''}`,
+    (tails.holder === null ? trade.minutes[lever ? 'lever-joint' : 'twist-joint'] * connectors.length : 0) +
+      cut.length * trade.minutes['cut-pigtail'] +
+      tails.minutes,
     [
-      ...connectors.map(words => smallPart('connector', words)),
+      ...tails.parts,
+      ...(tails.holder === null ? connectors.map(words => smallPart('connector', words)) : []),
       ...cut.map(each =>
         smallPart('pigtail', `pigtail, ${each.insulation} ${each.gauge}, ${each.millimetres} mm`),
       ),
@@ -354,7 +356,8 @@ function landSteps(
       each => each.to !== 'box' && each.to.placeId === device.placeId && each.to.terminalId === terminal.id,
     )
     if (ends.length + pigtails.length === 0) return []
-    const what = [...ends.map(nameOf), ...pigtails.map(each => `the ${each.insulation} pigtail`)].join(
+    const tails = tailsOf(view.ends, ends, true, trade)
+    const what = [...ends.map(tails.nameOf), ...pigtails.map(each => `the ${each.insulation} pigtail`)].join(
       ' and ',
     )
     const torque = instructions.screwNewtonMetres ? `, ${instructions.screwNewtonMetres} N·m` : ''
@@ -362,9 +365,10 @@ function landSteps(
       step(
         { kind: 'land', at: { placeId: device.placeId, terminalId: terminal.id } },
         'touch',
-        `${what} on “${terminal.word}”: strip ${instructions.stripMillimetres} mm, ${HOLD_WORDS[terminal.joins]}${torque}`,
-        `${cutFirst(view, ends)}As its sheet gives it.`,
-        trade.minutes.termination,
+        `${what} on “${terminal.word}”: strip ${instructions.stripMillimetres} mm, ${HOLD_WORDS[terminal.joins]}${torque}${tails.says}`,
+        `${cutFirst(view, ends)}${tails.why}As its sheet gives it.`,
+        trade.minutes.termination + tails.minutes,
+        tails.parts,
       ),
     ]
   })

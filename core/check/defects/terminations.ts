@@ -4,7 +4,7 @@ import { deviceNamed } from '../../model/trade'
 import { hintOf, looksLikeGround } from '../../model/regions'
 import { figure } from '../../model/units'
 import type { Role } from '../../model/vocabulary'
-import { guardedIn, isSurelyOver, largestOf, thinTails } from '../breaker-of'
+import { gaugeWords, guardedIn, isSurelyOver, largestOf, thinTails } from '../breaker-of'
 import type { DefectRule, Found } from './raised'
 
 /** A conductor on a breaker that it cannot bear; where several come in and it is not said which, only what none would suit. */
@@ -40,7 +40,7 @@ const undersized: DefectRule = (view, trade) => {
         kind: 'undersized' as const,
         of: cable.id,
         severity: 'danger',
-        what: `Cable ${cable.name} is ${worst.each.conductor.gauge} on ${breaker} ${name} of ${figure(ratedAmps)} A (at most ${figure(worst.mostAmps)} A)`,
+        what: `Cable ${cable.name} is ${gaugeWords(worst.each.conductor)} on ${breaker} ${name} of ${figure(ratedAmps)} A (at most ${figure(worst.mostAmps)} A)`,
         cure: `A ${breaker} of ${figure(worst.mostAmps)} A, or the piece replaced.`,
         parts: [`${breaker} of ${figure(worst.mostAmps)} A`],
         factId: 'conductor-breaker',
