@@ -1,4 +1,4 @@
-import { houseRule } from '../model/house-rules'
+import { mayReferToGround } from '../job/ground-referenced'
 import type { Supply } from '../model/device'
 import { newCable } from './cable'
 import { line, type Cure, type Line, type Verdict } from './line'
@@ -99,7 +99,19 @@ function groundReferencedLine(question: Question): Line {
         ],
       },
     )
-  if (houseRule(question.view.record, 'ground-referenced') === 'allowed')
+  if (question.view.region.groundReferenced === 'never')
+    return line(
+      'supply-ground',
+      'does-not-fit',
+      `It sends its current into the ${ground}, which is allowed nowhere here.`,
+      'supply-ground',
+      {
+        cures: [
+          { ...OTHER_KIND, id: 'neutral-kind', says: `Take a kind that does not live on the ${ground}.` },
+        ],
+      },
+    )
+  if (mayReferToGround(question.view))
     return line(
       'supply-ground',
       'fits',

@@ -36,6 +36,10 @@ export interface Region {
   readonly sharedNeutrals: 'two-legs-one-handle' | 'never'
   /** Whether a conductor in a neutral’s colour, marked again, may bring the switched current to the lamp. */
   readonly loadOnNeutralColour: boolean
+  /** Colours that were the neutral’s only beside certain others: elsewhere one that is used as neutral gets its sleeve. */
+  readonly neutralBeside: Readonly<Partial<Record<Insulation, readonly Insulation[]>>>
+  /** Whether code lets anything send its current into the ground: a listed retrofit, as the house rule then says, or nothing. */
+  readonly groundReferenced: 'listed-retrofit' | 'never'
   readonly words: {
     readonly hot: string
     readonly breaker: string
@@ -132,6 +136,8 @@ const northAmerica: Region = {
   neutralAtSwitch: true,
   sharedNeutrals: 'two-legs-one-handle',
   loadOnNeutralColour: false,
+  neutralBeside: {},
+  groundReferenced: 'listed-retrofit',
   words: { hot: 'hot', breaker: 'breaker', ground: 'ground', box: 'box', panel: 'panel' },
   fillBy: 'volume',
   continuousFactor: 1.25,
@@ -197,6 +203,9 @@ const europe: Region = {
   neutralAtSwitch: false,
   sharedNeutrals: 'never',
   loadOnNeutralColour: true,
+  // Red and black were hot and neutral; beside brown and grey a black is a hot.
+  neutralBeside: { black: ['red'] },
+  groundReferenced: 'never',
   words: { hot: 'phase', breaker: 'MCB', ground: 'earth', box: 'back-box', panel: 'consumer unit' },
   fillBy: 'depth',
   continuousFactor: 1,

@@ -55,6 +55,8 @@ const ISLANDS: Region = {
   neutralAtSwitch: true,
   sharedNeutrals: 'two-legs-one-handle',
   loadOnNeutralColour: false,
+  neutralBeside: {},
+  groundReferenced: 'listed-retrofit',
   words: { hot: 'live', breaker: 'fuse', ground: 'frame', box: 'niche', panel: 'board' },
   currency: 'ISL',
 }

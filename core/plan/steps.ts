@@ -44,7 +44,8 @@ function beforeSteps(
   { minutes }: Trade,
 ): Draft[] {
   const open = (kind: SafetyNeed['kind']) => isolation.needs.some(need => need.kind === kind)
-  const { breaker, panel } = view.region.words
+  const { box, breaker, panel } = view.region.words
+  const mainOff = isolation.toSwitchOff.includes(null)
   const what = isolation.toSwitchOff
     .map(circuit =>
       circuit ? `${breaker} ${circuit.breaker} (${circuit.label || 'no label'})` : 'the main switch',
@@ -72,7 +73,7 @@ function beforeSteps(
         { kind: 'tester' },
         'reading',
         'Prove the tester on a known live point',
-        'A dead tester reads every wire as dead.',
+        `A dead tester reads every wire as dead. Meter and leads rated for the place: category III at a ${box}, IV where the supply comes into the ${panel}.${mainOff ? ' With the main off, on a proving unit.' : ''}`,
         minutes.proving,
       ),
       doneBy: 'record',
@@ -180,7 +181,7 @@ const onScrews = (view: BoxView, { needs }: Isolation): string[] =>
 const COMES_FIRST: readonly Draft['name']['kind'][] = ['clamp', 'parted', 'exchange']
 
 /** What stands before the plate comes off. */
-const BEFORE_OPENING: readonly SafetyNeed['kind'][] = [
+export const BEFORE_OPENING: readonly SafetyNeed['kind'][] = [
   'prove-tester',
   'prove-reference',
   'switch-off',

@@ -1,6 +1,7 @@
 import { houseRule } from '../model/house-rules'
 import { keyOfTerminal } from '../model/terminal-key'
 import { type BoxView, type EndView } from '../job/box-view'
+import type { Conductor } from '../model/entities'
 import { mayBeNeutral } from '../model/regions'
 import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
@@ -129,11 +130,21 @@ function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | nul
     if (net === null || kindOf(net) === 'ground' || conductor.markedAs !== null) return []
     const neutralColoured = view.region.neutralColours.includes(conductor.insulation)
     if (kindOf(net) === 'neutral')
-      return mayBeNeutral(view.region, conductor)
+      return mayBeNeutral(view.region, conductor) && !isSleeved(view, conductor)
         ? []
-        : [{ endId: end.id, as: view.region.neutralColours[0]! }]
+        : [{ endId: end.id, as: view.region.colours.neutral }]
     // No mark lets it bring the switched current back: it changes places.
     if (kindOf(net) === 'load' && !view.region.loadOnNeutralColour) return []
     return neutralColoured ? [{ endId: end.id, as: view.region.colours.marked }] : []
   })
+}
+
+/** Whether a conductor’s colour was the neutral’s beside others only, and none of those is in its cable. */
+function isSleeved({ region, ends }: BoxView, { insulation, cableId, faded }: Conductor): boolean {
+  const beside = region.neutralBeside[insulation]
+  return (
+    beside !== undefined &&
+    !faded &&
+    !ends.some(({ conductor }) => conductor.cableId === cableId && beside.includes(conductor.insulation))
+  )
 }

@@ -1,10 +1,10 @@
-import { houseRule } from '../model/house-rules'
 import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import { willStand, type BoxView, type EndView } from '../job/box-view'
 import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
 import { isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
+import { mayReferToGround } from '../job/ground-referenced'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
@@ -195,8 +195,7 @@ export function netWanted(
       const retrofit = device.model.supply.some(
         way => way.kind === 'line-ground' && way.ground === terminal.id && way.retrofitOnly,
       )
-      const allowed = houseRule(view.record, 'ground-referenced') === 'allowed'
-      return !present.has(neutral) && retrofit && allowed ? 'ground' : neutral
+      return !present.has(neutral) && retrofit && mayReferToGround(view) ? 'ground' : neutral
     }
     case 'ground':
       return 'ground'

@@ -1,15 +1,14 @@
 import Link from 'next/link'
-import { rowsOf, type JobRecord } from '@/core/model/record'
+import type { JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
 import { breakersIn } from '@/core/panel'
 import { TURN_WORDS, type Day } from '@/core/plan'
-import { boxName, clock } from './words'
+import { beforeOn, boxName, clock } from './words'
 
 /** What is thrown at each walk, and what is done until the next. */
 export function Stretches({ day, start, record }: { day: Day; start: string; record: JobRecord }) {
   const { breaker } = regionOf(record.job.regionId).words
   const base = `/jobs/${record.job.id}/boxes`
-  const crew = rowsOf(record, 'crew').map(({ name }) => name)
   const last = day.stretches.at(-1)
   return (
     <ol className="flex flex-col gap-4">
@@ -31,11 +30,7 @@ export function Stretches({ day, start, record }: { day: Day; start: string; rec
           </p>
           {stretch.toOn.length > 0 && (
             <p className="px-3 pt-1 text-sm">
-              <strong>Before on:</strong> {crew.length > 0 ? crew.join(', ') : 'everyone'} clear of it, each
-              said so
-              {stretch.standing.length > 0 &&
-                `; capped and covered: ${stretch.standing.map(id => boxName(record, id)).join('; ')}`}
-              .
+              <strong>Before on:</strong> {beforeOn(record, stretch.standing)}
             </p>
           )}
           <ol className="mt-1 divide-y divide-rule">

@@ -14,3 +14,11 @@ export function clock(start: string, minutes: number): string {
 }
 
 export const boxesOf = (turns: readonly Turn[]): string[] => [...new Set(turns.map(({ boxId }) => boxId))]
+
+/** What is made sure of before the breakers of a stretch go on: who is clear of them, what stands capped and covered. */
+export function beforeOn(record: JobRecord, standing: readonly string[]): string {
+  const crew = Object.values(record.crew).map(({ name }) => name)
+  return `${crew.length > 0 ? crew.join(', ') : 'everyone'} clear of it, each said so${
+    standing.length > 0 ? `; capped and covered: ${standing.map(id => boxName(record, id)).join('; ')}` : ''
+  }.`
+}

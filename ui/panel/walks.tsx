@@ -5,7 +5,9 @@ import { useMemo } from 'react'
 import { breakersIn } from '@/core/panel'
 import { dayOf } from '@/core/plan'
 import { regionOf } from '@/core/model/regions'
+import { beforeOn } from '../day/words'
 import { useJob, useTrade } from '../job/provider'
+import { SayAloud } from '../primitives/say-aloud'
 
 /** What is thrown at each walk of the day, for whoever stands here. */
 export function Walks() {
@@ -16,8 +18,8 @@ export function Walks() {
   const last = stretches.at(-1)
   if (!last) return null
   const walks = [
-    ...stretches.map(({ toOff, toOn }) => ({ toOff, toOn })),
-    { toOff: [] as readonly string[], toOn: last.off },
+    ...stretches.map(({ toOff, toOn, standing }) => ({ toOff, toOn, standing })),
+    { toOff: [] as readonly string[], toOn: last.off, standing: [] as readonly string[] },
   ].filter(({ toOff, toOn }) => toOff.length + toOn.length > 0)
   return (
     <section aria-label="Walks of the day" className="mt-4 rounded-xl bg-sheet p-4">
@@ -31,7 +33,7 @@ export function Walks() {
         </Link>
       </h2>
       <ol className="mt-1 flex flex-col gap-1">
-        {walks.map(({ toOff, toOn }, at) => (
+        {walks.map(({ toOff, toOn, standing }, at) => (
           <li key={at} className="flex flex-wrap gap-x-4">
             <strong>{at + 1}</strong>
             {toOff.length > 0 && (
@@ -42,6 +44,14 @@ export function Walks() {
             {toOn.length > 0 && (
               <span>
                 {breaker} {breakersIn(record, toOn)} <strong>on</strong>
+              </span>
+            )}
+            {toOn.length > 0 && (
+              <span className="flex w-full flex-wrap items-center justify-between gap-2 text-sm">
+                <span>Before on: {beforeOn(record, standing)}</span>
+                <SayAloud
+                  says={`Walk ${at + 1}. ${breaker} ${breakersIn(record, toOn)} on. Before it: ${beforeOn(record, standing)}`}
+                />
               </span>
             )}
           </li>

@@ -17,6 +17,7 @@ import { DefectList } from './defect-list'
 import { useLooking } from '../use-looking'
 
 const PhotosPart = dynamic(() => import('./photos-part').then(module => module.PhotosPart), { ssr: false })
+const ClosedBox = dynamic(() => import('./closed-box').then(module => module.ClosedBox), { ssr: false })
 const OtherPlaces = dynamic(() => import('./other-place').then(module => module.OtherPlaces), { ssr: false })
 const HangsHere = dynamic(() => import('./hangs-here').then(module => module.HangsHere), { ssr: false })
 const StrandPanel = dynamic(() => import('./strand-panel').then(module => module.StrandPanel), { ssr: false })
@@ -53,6 +54,7 @@ export function LookStage({ view }: { view: BoxView }) {
       {looking.here.length > 0 && (
         <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
       )}
+      {view.cables.length === 0 && view.box.kind === 'control' && <ClosedBox view={view} />}
       {view.cables.length === 0 && <CablesForm view={view} onSelect={setSelected} />}
       <DefectList view={view} />
       {view.cables.length > 0 && <CablesForm view={view} onSelect={setSelected} />}

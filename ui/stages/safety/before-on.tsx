@@ -1,4 +1,6 @@
 import { rowsOf, type JobRecord } from '@/core/model/record'
+import { regionOf } from '@/core/model/regions'
+import { SayAloud } from '../../primitives/say-aloud'
 import { apartBehind, standOf, type Stand } from '@/core/safety'
 
 const STAND_WORDS: Readonly<Record<Exclude<Stand, 'closed'>, string>> = {
@@ -20,27 +22,42 @@ export function BeforeOn({
   )
   const crew = rowsOf(record, 'crew').map(({ name }) => name)
   if (open.size === 0 && crew.length === 0) return null
+  const { breaker } = regionOf(record.job.regionId).words
+  const names = circuitIds.map(id =>
+    id === null ? 'the main switch' : `${breaker} ${record.circuits[id]?.breaker ?? ''}`,
+  )
+  const said = [
+    `Next on: ${names.join(', ')}.`,
+    crew.length > 0 ? `Clear of it: ${crew.join(', ')}. Each says so now.` : 'Everyone clear of it?',
+    ...[...open.values()].map(
+      each =>
+        `${each.room.name}, ${each.box.name}: ${STAND_WORDS[standOf(each) as keyof typeof STAND_WORDS]}.`,
+    ),
+  ].join(' ')
   return (
-    <dl className="grid w-full grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
-      {crew.length > 0 && (
-        <>
-          <dt>Clear of it, each said so</dt>
-          <dd className="font-semibold">{crew.join(', ')}</dd>
-        </>
-      )}
-      {[...open.values()].map(each => {
-        const stand = standOf(each) as keyof typeof STAND_WORDS
-        return (
-          <div key={each.box.id} className="contents">
-            <dt>
-              {each.room.name}, {each.box.name}
-            </dt>
-            <dd className={`font-semibold ${stand === 'bare' ? 'hazard bg-paper px-2' : ''}`}>
-              {STAND_WORDS[stand]}
-            </dd>
-          </div>
-        )
-      })}
-    </dl>
+    <>
+      <dl className="grid w-full grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
+        {crew.length > 0 && (
+          <>
+            <dt>Clear of it, each said so</dt>
+            <dd className="font-semibold">{crew.join(', ')}</dd>
+          </>
+        )}
+        {[...open.values()].map(each => {
+          const stand = standOf(each) as keyof typeof STAND_WORDS
+          return (
+            <div key={each.box.id} className="contents">
+              <dt>
+                {each.room.name}, {each.box.name}
+              </dt>
+              <dd className={`font-semibold ${stand === 'bare' ? 'hazard bg-paper px-2' : ''}`}>
+                {STAND_WORDS[stand]}
+              </dd>
+            </div>
+          )
+        })}
+      </dl>
+      <SayAloud says={said} />
+    </>
   )
 }

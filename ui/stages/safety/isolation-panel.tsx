@@ -14,11 +14,15 @@ import { Part } from '../stage-frame'
 import { DeadRow } from './dead-row'
 import { LockOff } from './lock-off'
 import { LocksOn } from './locks-on'
+import { ReadersOnly } from './readers-only'
 import { ReferenceChoices } from './reference-choices'
 import { holdersIn, useLocks } from './use-locks'
 import { onWords, useSwitchedOn } from './use-switched-on'
 
 const KeepOff = dynamic(() => import('./keep-off').then(module => module.KeepOff), { ssr: false })
+
+/** Proofs on a live point. */
+const PROOFS: readonly SafetyNeed['kind'][] = ['prove-tester', 'prove-reference', 'prove-tester-again']
 
 /** With the main switch off nothing else in the house is live. */
 const TESTED_ON = ['known live point', 'proving unit'] as const
@@ -78,7 +82,8 @@ export function IsolationPanel({ view }: { view: BoxView }) {
   )
 }
 
-function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; active: boolean }) {
+/** One need of the sequence, with its press while it is the next. */
+export function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; active: boolean }) {
   const { edits, lock } = useLocks(view.box.id)
   const { nominalVolts } = view.region
   const read = (fields: Partial<Row<'readings'>>) =>
@@ -110,6 +115,7 @@ function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; acti
           {(need.kind === 'switch-off' || need.kind === 'lock') && (
             <LockOff onLock={keyWith => keptOff(need.circuit?.id ?? null, keyWith)} />
           )}
+          {PROOFS.includes(need.kind) && <ReadersOnly record={view.record} />}
           {need.kind === 'prove-reference' && <ReferenceChoices view={view} onRead={read} />}
         </div>
       )}
@@ -126,7 +132,7 @@ export function SwitchOn({ view }: { view: BoxView }) {
   return (
     <div className="flex flex-col gap-2">
       {isBegun(view) && <KeepOff view={view} isDead />}
-      <LocksOn circuitIds={off.map(circuit => circuit?.id ?? null)} boxId={view.box.id} />
+      <LocksOn circuitIds={off.map(circuit => circuit?.id ?? null)} boxId={view.box.id} isTakenOffWith />
       <div className="flex flex-wrap gap-2">
         {off.map(circuit => (
           <Button

@@ -9,9 +9,12 @@ import { useLocks } from './use-locks'
 export function LocksOn({
   circuitIds,
   boxId,
+  isTakenOffWith = false,
 }: {
   circuitIds: readonly (string | null)[]
   boxId: string | null
+  /** Where one alone hangs there it goes off with the switching on, beside this. */
+  isTakenOffWith?: boolean
 }) {
   const { record, edits, unlock } = useLocks(boxId)
   const locks = [
@@ -29,12 +32,14 @@ export function LocksOn({
             <span>
               {nameOf(each.circuitId)}: <strong>{each.keyWith}</strong>
             </span>
-            <Button
-              onClick={() => edits.send('take a lock off', unlock(circuitIds, each.keyWith))}
-              aria-label={`${each.keyWith}: my lock is off ${nameOf(each.circuitId)}`}
-            >
-              {each.keyWith}: my lock is off
-            </Button>
+            {(!isTakenOffWith || locks.length > 1) && (
+              <Button
+                onClick={() => edits.send('take a lock off', unlock(circuitIds, each.keyWith))}
+                aria-label={`${each.keyWith}: my lock is off ${nameOf(each.circuitId)}`}
+              >
+                {each.keyWith}: my lock is off
+              </Button>
+            )}
           </li>
         ))}
       </ul>

@@ -18,7 +18,9 @@ export const LOCK_WORDS: Readonly<Record<LockWay, string>> = {
 export const namesIn = ({ job, crew, locks }: JobRecord): string[] => [
   ...new Set(
     [
-      ...Object.values(crew).map(({ name }) => name),
+      ...Object.values(crew)
+        .sort((a, b) => Number(b.readsLive) - Number(a.readsLive) || a.name.localeCompare(b.name, 'en'))
+        .map(({ name }) => name),
       job.electrician,
       ...Object.values(locks).map(({ keyWith }) => keyWith),
     ].filter(name => name !== ''),

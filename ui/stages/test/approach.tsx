@@ -13,6 +13,7 @@ import { Button } from '../../primitives/button'
 import { plain } from '../../words'
 import { newReading, NOW } from '../../job/new-reading'
 import { BeforeOn } from '../safety/before-on'
+import { ReadersOnly } from '../safety/readers-only'
 import { PartedRow } from '../safety/dead-row'
 import { LocksOn } from '../safety/locks-on'
 import { holdersIn, useLocks } from '../safety/use-locks'
@@ -57,12 +58,17 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
           <Button look="main" onClick={() => read({ purpose: 'tester', reference: 'known live point' })}>
             It read {nominalVolts} V
           </Button>
+          <Button onClick={() => read({ purpose: 'tester', reference: 'proving unit' })}>
+            On a proving unit
+          </Button>
+          <ReadersOnly record={here.record} />
         </Row>
       )
     case 'prove-reference':
       return (
         <Row says={`Prove the ${words.ground} that is read to, against a live point`} active={active}>
           <ReferenceChoices view={view} onRead={read} />
+          <ReadersOnly record={here.record} />
         </Row>
       )
     case 'make-dead':

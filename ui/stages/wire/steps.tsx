@@ -73,7 +73,7 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
                     <PowerHere ifOn={ifOn.get(step.key) ?? []} />
                   </div>
                   {step.kind === 'power' && !step.done && (
-                    <LocksOn circuitIds={onAgain(view)} boxId={view.box.id} />
+                    <LocksOn circuitIds={onAgain(view)} boxId={view.box.id} isTakenOffWith />
                   )}
                   <StepNote step={step} ticks={ticks} />
                 </div>

@@ -1,0 +1,33 @@
+import { useSyncExternalStore } from 'react'
+import { Button } from './button'
+
+const subscribe = (changed: () => void) => {
+  if (!('speechSynthesis' in window)) return () => undefined
+  window.speechSynthesis.addEventListener('voiceschanged', changed)
+  return () => window.speechSynthesis.removeEventListener('voiceschanged', changed)
+}
+
+/** A voice of this device: one that is spoken elsewhere would send away what is said. */
+const ownVoice = () =>
+  'speechSynthesis' in window
+    ? (window.speechSynthesis
+        .getVoices()
+        .find(({ localService, lang }) => localService && lang.toLowerCase().startsWith('en')) ?? null)
+    : null
+
+/** Says it to whoever is not looking: a helper at the panel. Not there where the device has no voice of its own. */
+export function SayAloud({ says }: { says: string }) {
+  const voice = useSyncExternalStore(subscribe, ownVoice, () => null)
+  if (!voice) return null
+  const speak = () => {
+    const said = new SpeechSynthesisUtterance(says)
+    said.voice = voice
+    window.speechSynthesis.cancel()
+    window.speechSynthesis.speak(said)
+  }
+  return (
+    <Button aria-label={`Say it aloud: ${says}`} onClick={speak}>
+      Say it aloud
+    </Button>
+  )
+}
