@@ -5,6 +5,12 @@ import switchPlain15PushIn from './switch-plain-15-push-in.json' with { type: 'j
 import dimmerLed150TwoWire from './dimmer-led-150-two-wire.json' with { type: 'json' }
 import dimmerLed150Neutral from './dimmer-led-150-neutral.json' with { type: 'json' }
 import dimmerLed300Neutral from './dimmer-led-300-neutral.json' with { type: 'json' }
+import switch23010Metal from './switch-230-10-metal.json' with { type: 'json' }
+import switchTwoWay23010Metal from './switch-two-way-230-10-metal.json' with { type: 'json' }
+import switchIntermediate23010Metal from './switch-intermediate-230-10-metal.json' with { type: 'json' }
+import dimmer230TwoWireMetal from './dimmer-230-two-wire-metal.json' with { type: 'json' }
+import switch2306PullCord from './switch-230-6-pull-cord.json' with { type: 'json' }
+import dimmer230LeadingTwoWire from './dimmer-230-leading-two-wire.json' with { type: 'json' }
 import humidity230Fan from './humidity-230-fan.json' with { type: 'json' }
 import humiditySwitchFan from './humidity-switch-fan.json' with { type: 'json' }
 import sensorNeutral from './sensor-neutral.json' with { type: 'json' }
@@ -137,6 +143,12 @@ export const devices = [
   switchTwoPlace15Clamp,
   switchTwoPlace20,
   switchTwoWay23010,
+  dimmer230LeadingTwoWire,
+  switch2306PullCord,
+  dimmer230TwoWireMetal,
+  switchIntermediate23010Metal,
+  switchTwoWay23010Metal,
+  switch23010Metal,
   timeSwitchSun20,
   timeSwitchSunTwoWire,
   timer230Fan,

@@ -10,18 +10,21 @@ const subscribe = (changed: () => void) => {
 /** A voice of this device: one that is spoken elsewhere would send away what is said. */
 const ownVoice = () =>
   'speechSynthesis' in window
-    ? (window.speechSynthesis
+    ? window.speechSynthesis
         .getVoices()
-        .find(({ localService, lang }) => localService && lang.toLowerCase().startsWith('en')) ?? null)
-    : null
+        .find(({ localService, lang }) => localService && lang.toLowerCase().startsWith('en'))
+    : undefined
+
+/** By its name: the voices themselves are others each time they are asked for. */
+const ownVoiceName = () => ownVoice()?.voiceURI ?? null
 
 /** Says it to whoever is not looking: a helper at the panel. Not there where the device has no voice of its own. */
 export function SayAloud({ says }: { says: string }) {
-  const voice = useSyncExternalStore(subscribe, ownVoice, () => null)
-  if (!voice) return null
+  const name = useSyncExternalStore(subscribe, ownVoiceName, () => null)
+  if (name === null) return null
   const speak = () => {
     const said = new SpeechSynthesisUtterance(says)
-    said.voice = voice
+    said.voice = ownVoice() ?? null
     window.speechSynthesis.cancel()
     window.speechSynthesis.speak(said)
   }
