@@ -7,6 +7,9 @@ import { tiedBoxes } from '../job/tied'
 import { lot } from '@/testing/model/lot'
 import type { JobRecord } from '../model/record'
 import { moves } from '../model/step-name'
+import { usualBox } from '@/demo/usual'
+import { circuitBetween } from '../route'
+import { doneSoFar } from './if-on'
 import { ifOnAfter, ifOnNow, planBox } from '.'
 
 const boxes = [quillbackRoad(), saltpanQuay()].flatMap(record =>
@@ -83,5 +86,27 @@ describe('what was bare before anybody worked there', () => {
       }
     }
     expect(tried).toBeGreaterThan(0)
+  })
+})
+
+describe('a joint let apart', () => {
+  it('holds nothing any more: its conductors are bare, and what returned by it is not held', () => {
+    const view = usualBox({ choice: 'dimmer-led-150-neutral' })
+    const { steps } = planBox(view, trade)
+    const parts = steps.filter(({ key }) => key.startsWith('part:'))
+    expect(parts.length).toBeGreaterThan(0)
+    for (const { key } of parts) {
+      const jointId = key.slice('part:'.length)
+      const members = view.ends.filter(({ end }) => end.jointId === jointId)
+      const { bare, circuit } = circuitBetween([{ view, routed: null, done: doneSoFar([key]) }], trade)
+      expect(circuit.joints.some(({ id }) => id === jointId)).toBe(false)
+      for (const { name } of members)
+        expect(
+          [...bare.values()].some(each => each.name.startsWith(`${name} in`)),
+          name,
+        ).toBe(true)
+    }
+    const ticked = boxView(withTicks(view.record, 'box', [parts[0]!.key]), 'box')!
+    expect(ifOnNow(ticked, trade).map(({ kind }) => kind)).toContain('live-shell')
   })
 })

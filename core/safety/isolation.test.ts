@@ -86,6 +86,11 @@ describe('dead is read at every conductor, in the safe order', () => {
       () => [tester(), reference(), switching('off'), lock(null), ...allDead(), tester()],
       'lock',
     ],
+    [
+      'found on over the lock, and off again without another',
+      () => [...whole(), switching('on'), switching('off'), tester(), reference(), ...allDead(), tester()],
+      'lock',
+    ],
     ['switched on again', () => [...whole(), switching('on')], 'switch-off'],
     [
       'read live again, though nobody recorded the switching',
