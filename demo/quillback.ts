@@ -21,6 +21,7 @@ function build(): JobRecord {
     electrician: 'Ines Talbot-Roe',
     apprentice: 'Kofi Marsh',
     regionId: 'north-america-120',
+    backFeed: 'no',
     note: 'Built in 1949, enlarged in 1971. Pottery studio in the yard. The owners want to reach every light without a stair in the dark.',
   })
 

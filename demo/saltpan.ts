@@ -12,6 +12,7 @@ export function saltpanQuay(): JobRecord {
     electrician: 'Ines Talbot-Roe',
     apprentice: '',
     regionId: 'europe-230',
+    backFeed: 'no',
     note: 'Part rewired: brown and blue in the hall, red and black in the bedroom.',
   })
   flat.room('hallway', 'Hallway', 'Third floor', 'passage')

@@ -124,6 +124,7 @@ export function bareJob(
     electrician: '',
     apprentice: '',
     regionId: region,
+    backFeed: 'no',
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')
@@ -141,6 +142,7 @@ export function usualBox(given: UsualBox = {}): BoxView {
     electrician: '',
     apprentice: '',
     regionId: given.region ?? 'north-america-120',
+    backFeed: 'no',
     note: '',
   })
   job.room('room', 'Room', 'Ground floor', given.roomKind)

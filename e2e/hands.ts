@@ -1,8 +1,8 @@
 import type { EntityName, JOB_FIELDS } from '@/core/model/entities'
 import {
   BOX_KINDS,
-  BYPASSES,
   BOX_MATERIALS,
+  BYPASSES,
   CONNECTORS,
   INSULATIONS,
   LAMP_KINDS,
@@ -17,6 +17,7 @@ import {
   SURFACES,
   WANTS,
   WISHES,
+  YES_NO_UNKNOWN,
 } from '@/core/model/vocabulary'
 import {
   BOX_KIND_WORDS,
@@ -55,6 +56,7 @@ export const HANDS: HandsOf<EntityName> & {
     electrician: text('Electrician', 'Wren'),
     apprentice: text('Apprentice', 'Ash'),
     regionId: inTest('e2e/said-of-a-box.spec.ts', 'the region of a job is said while nothing depends on it'),
+    backFeed: pick('Solar, battery or standby feeds it too', worded(YES_NO_UNKNOWN, plain)),
     note: text('Notes', 'Key under the mat'),
   },
   rooms: {

@@ -72,6 +72,7 @@ async function startJob({ start }: Start): Promise<Result<string>> {
     electrician: '',
     apprentice: '',
     regionId: start.regionId,
+    backFeed: 'not-known',
     note: '',
   })
   await storeJobFile({ record, extra: {} }, { jobId, demo: null })

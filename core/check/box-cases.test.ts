@@ -33,6 +33,7 @@ function gangs(
     electrician: '',
     apprentice: '',
     regionId: 'north-america-120',
+    backFeed: 'no',
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')

@@ -159,6 +159,23 @@ describe('job file', () => {
     expect(handles([2, 2, 2], [1, 2, 0])).toEqual([null, null, null])
   })
 
+  it('reads a file of version 10: nothing is locked, no clamp says what it shows, nobody said what else feeds the house', () => {
+    const parsed = parseJobFile(
+      spoilt(file => {
+        file.version = 10 as never
+        delete file.locks
+        delete (file.job as unknown as Record<string, unknown>).backFeed
+        for (const reading of file.readings as Record<string, unknown>[]) delete reading.resolutionAmps
+      }),
+    )
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.faults.slice(0, 3)))
+    const { job, locks, readings } = parsed.value.record
+    expect(job.backFeed).toBe('not-known')
+    expect(locks).toEqual({})
+    expect(Object.values(readings).length).toBeGreaterThan(10)
+    expect(Object.values(readings).every(({ resolutionAmps }) => resolutionAmps === null)).toBe(true)
+  })
+
   it('reads a file of version 6: boxes hold controls, all readings count, and a run names its far box or is none', () => {
     const file = JSON.parse(writeJobFile({ record: quillbackRoad(), extra: {} })) as Record<string, Loose[]> &
       Loose

@@ -30,7 +30,14 @@ export function upgraded(file: unknown): unknown {
       ? [[name, list.map((row: unknown) => (isObject(row) ? upgradedRow(name, row) : row))]]
       : []
   })
-  return { ...file, ...Object.fromEntries(later), ...Object.fromEntries(rows), version: JOB_FILE_VERSION }
+  const job = isObject(file.job) ? { job: upgradedRow('job', file.job) } : {}
+  return {
+    ...file,
+    ...Object.fromEntries(later),
+    ...Object.fromEntries(rows),
+    ...job,
+    version: JOB_FILE_VERSION,
+  }
 }
 
 /**

@@ -68,6 +68,8 @@ export const JOB_FIELDS = {
   electrician: text(120),
   apprentice: text(120),
   regionId: choice(REGION_IDS),
+  /** Whether anything feeds the house besides its supply: solar, battery, standby. */
+  backFeed: choice(YES_NO_UNKNOWN),
   note: text(4000),
 } as const satisfies Fields
 

@@ -35,6 +35,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
+  job: () => ({ backFeed: 'not-known' }),
   groups: () => blank(BLANK.groups, 'behaves', 'everyPlace', 'bypass', 'unworked'),
   loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),

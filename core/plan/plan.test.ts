@@ -93,6 +93,18 @@ describe('the steps of one box', () => {
     expect(minutes({ joints: 'twist-on' }) - minutes({ joints: 'lever' })).toBeCloseTo(4 * 0.5, 9)
   })
 
+  it('what else may feed the house is asked, and switched off with the rest', () => {
+    const isolate = (backFeed: 'yes' | 'no' | 'not-known') => {
+      const view = usualBox({ choice: 'sensor-neutral' })
+      const record = { ...view.record, job: { ...view.record.job, backFeed } }
+      return planBox(boxView(record, 'box')!, trade).steps.find(({ key }) => key === 'isolate')!
+    }
+    expect(isolate('yes').says).toContain('solar, battery, standby')
+    expect(isolate('no').says).not.toContain('solar')
+    expect(isolate('no').why).not.toContain('solar')
+    expect(isolate('not-known').why).toMatch(/^Ask first whether solar/)
+  })
+
   it('a radio system that the customer decides on is signed for first; others are not', () => {
     const rules = { 'radio-systems': 'customer' }
     expect(keys({ choice: 'smart-switch-neutral', rules })).toContain('sign')

@@ -45,6 +45,7 @@ function beforeSteps(
 ): Draft[] {
   const open = (kind: SafetyNeed['kind']) => isolation.needs.some(need => need.kind === kind)
   const { box, breaker, panel } = view.region.words
+  const { backFeed } = view.record.job
   const mainOff = isolation.toSwitchOff.includes(null)
   const what = isolation.toSwitchOff
     .map(circuit =>
@@ -105,8 +106,8 @@ function beforeSteps(
       ...step(
         { kind: 'isolate' },
         'switch',
-        `Switch off ${what} and ${HELD_OFF[lockWay(view.record)]}`,
-        `Nobody else can switch it on. Labels at the ${panel} are not believed until a reading agrees.`,
+        `Switch off ${what}${backFeed === 'yes' ? ', and what else feeds the house (solar, battery, standby),' : ''} and ${HELD_OFF[lockWay(view.record)]}`,
+        `${backFeed === 'not-known' ? 'Ask first whether solar, a battery or a standby set feeds this house too: with the main off it can be live by them. ' : ''}Nobody else can switch it on. Labels at the ${panel} are not believed until a reading agrees.`,
         minutes.switching,
       ),
       doneBy: 'record',

@@ -28,6 +28,7 @@ function started(regionId: RegionId, arrangement: Arrangement): { record: JobRec
     electrician: '',
     apprentice: '',
     regionId,
+    backFeed: 'no',
     note: '',
   })
   const [end, middle] = OLD[regionId].map(id => deviceNamed(trade, id)!) as [never, never]

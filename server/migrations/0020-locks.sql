@@ -1,4 +1,5 @@
--- What keeps a breaker from going on, and whose it is; and the smallest current that a clamp meter shows.
+-- What keeps a breaker from going on, and whose it is; the smallest current that a clamp meter shows; and whether
+-- anything feeds the house besides its supply.
 
 CREATE TABLE IF NOT EXISTS locks (
   job_id VARCHAR(40) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
@@ -16,3 +17,4 @@ CREATE TABLE IF NOT EXISTS locks (
 ) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4 COLLATE = utf8mb4_bin;
 
 ALTER TABLE readings ADD COLUMN IF NOT EXISTS resolution_amps DOUBLE NULL AFTER answer;
+ALTER TABLE jobs ADD COLUMN IF NOT EXISTS back_feed VARCHAR(24) NOT NULL DEFAULT 'not-known' AFTER region_id;

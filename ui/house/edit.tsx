@@ -13,6 +13,7 @@ import { Button } from '../primitives/button'
 import { SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
 import { ROOM_KIND_WORDS } from '../words'
+import { BackFeed } from './back-feed'
 
 /** The house itself: whose it is, who works there; and taking the whole job away, asked twice. */
 export function EditJob({ onClose }: { onClose: () => void }) {
@@ -61,6 +62,7 @@ export function EditJob({ onClose }: { onClose: () => void }) {
         max={120}
         onCommit={apprentice => change({ apprentice })}
       />
+      <BackFeed />
       <TextField
         label="Notes"
         value={job.note}

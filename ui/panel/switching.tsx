@@ -4,6 +4,7 @@ import type { Breaker } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
 import { newSwitching } from '../job/new-reading'
+import { BackFeed } from '../house/back-feed'
 import { usePowerHolds } from '../job/use-power-holds'
 import { Button } from '../primitives/button'
 import { BeforeOn } from '../stages/safety/before-on'
@@ -57,5 +58,8 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
 export const MainSwitch = () => (
   <section aria-label="Main switch" className="mt-4 rounded-xl bg-sheet p-4">
     <Switching circuit={null} />
+    <div className="mt-3">
+      <BackFeed />
+    </div>
   </section>
 )

@@ -3,6 +3,7 @@ import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { BEFORE_OPENING, needWords } from '@/core/plan'
 import { isolationOf } from '@/core/safety'
+import { BackFeed } from '../../house/back-feed'
 import { TakePhoto } from '../../photos/take-photo'
 import { Folded } from '../../primitives/folded'
 import { NeedRow } from '../safety/isolation-panel'
@@ -12,7 +13,7 @@ export function ClosedBox({ view }: { view: BoxView }) {
   const { words } = view.region
   const hasPhoto = rowsWith(view.record, 'photos', 'boxId', view.box.id).some(({ kind }) => kind === 'before')
   const needs = isolationOf(view).needs.filter(({ kind }) => BEFORE_OPENING.includes(kind))
-  const open = needs.length + (hasPhoto ? 0 : 1)
+  const open = needs.length + (hasPhoto ? 0 : 1) + (view.record.job.backFeed === 'not-known' ? 1 : 0)
   return (
     <Folded
       className="rounded-xl bg-sheet px-4"
@@ -23,6 +24,11 @@ export function ClosedBox({ view }: { view: BoxView }) {
       }
     >
       <ol className="flex flex-col gap-2 pb-4">
+        {view.record.job.backFeed === 'not-known' && (
+          <li>
+            <BackFeed />
+          </li>
+        )}
         {!hasPhoto && (
           <li>
             <p className="mb-2 font-semibold">A photo of the closed box</p>
