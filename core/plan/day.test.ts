@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
+import { usualBox } from '@/demo/usual'
 import { rowsOf, type JobRecord } from '../model/record'
 import { dayOf, learnedPace, progressOfJob, type Turn } from '.'
 
@@ -156,5 +157,18 @@ describe('the day', () => {
       ]),
     )
     expect(learnedPace({ ...record, steps: slow }, trade)).toBeGreaterThan(1)
+  })
+
+  it('a way through that is not lit again by night is told, though nobody asked; another room only where somebody did', () => {
+    const slow = { ...trade, minutes: { ...trade.minutes, folding: 600 } }
+    const brokenIn = (roomKind: 'passage' | 'living') =>
+      dayOf(usualBox({ choice: 'switch-plain-15', roomKind }).record, slow).broken
+    expect(brokenIn('passage')).toEqual([
+      'Room is not finished within the day, and nobody passes through in the dark: a light for the night',
+    ])
+    expect(brokenIn('living')).toEqual([])
+    expect(dayOf(usualBox({ choice: 'switch-plain-15', roomKind: 'passage' }).record, trade).broken).toEqual(
+      [],
+    )
   })
 })

@@ -3,6 +3,7 @@ import type { Row } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { claimStatus } from '../identify'
+import type { Room } from '../model/entities'
 import { isolationOf, mayReturnIn } from '../safety'
 import { learnedPace } from './pace'
 import { progressOf } from './progress'
@@ -163,9 +164,7 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
       !through.has(each.end.id) &&
       claimStatus(view, each).proof !== 'proven',
   )
-  const first = rowsWith(view.record, 'keeps', 'roomId', view.room.id).some(
-    ({ kind }) => kind === 'lit-tonight',
-  )
+  const first = isWantedLit(view.record, view.room)
   const { id } = view.box
   const base = { boxId: id, breakers, first }
   const safeMinutes = (view.ends.length * trade.minutes['lever-joint'] + trade.minutes.covering) * pace
@@ -304,6 +303,9 @@ function madeSafe(record: JobRecord, stretches: readonly DayStretch[]): Day['mad
   }
 }
 
+const isWantedLit = (record: JobRecord, { id }: Room): boolean =>
+  rowsWith(record, 'keeps', 'roomId', id).some(({ kind }) => kind === 'lit-tonight')
+
 /** Needs that this day does not keep, and live readings that nobody of the crew may take. */
 function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMinutes: number): string[] {
   const turns = stretches.flatMap(each => each.turns)
@@ -318,16 +320,28 @@ function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMi
           ]
         : []
     }
-    const room = keep.roomId ? record.rooms[keep.roomId] : undefined
-    const late = turns.some(
-      ({ boxId, kind, from, minutes }) =>
-        (kind === 'work' || kind === 'close') &&
-        record.boxes[boxId]!.roomId === room?.id &&
-        from + minutes > DAY_MINUTES,
-    )
-    return room && late ? [`${room.name} is not finished within the day`] : []
+    return []
   })
-  return turns.some(({ who }) => who === null) ? [...kept, 'nobody of the crew may take live readings'] : kept
+  const late = rowsOf(record, 'rooms').filter(
+    room =>
+      // Where people pass through nobody has to ask for it.
+      (room.kind === 'passage' || isWantedLit(record, room)) &&
+      turns.some(
+        ({ boxId, kind, from, minutes }) =>
+          (kind === 'work' || kind === 'close') &&
+          record.boxes[boxId]!.roomId === room.id &&
+          from + minutes > DAY_MINUTES,
+      ),
+  )
+  return [
+    ...kept,
+    ...late.map(({ name, kind }) =>
+      kind === 'passage'
+        ? `${name} is not finished within the day, and nobody passes through in the dark: a light for the night`
+        : `${name} is not finished within the day`,
+    ),
+    ...(turns.some(({ who }) => who === null) ? ['nobody of the crew may take live readings'] : []),
+  ]
 }
 
 function longestOff(stretches: readonly DayStretch[], circuitId: string, walkMinutes: number): number {
