@@ -11,6 +11,21 @@ const ALL = [
     'An old switch with one odd screw works its light together with another one; one with two pairs stands between two such.',
     COMMON,
   ),
+  fact(
+    'protection',
+    'New and prolonged wiring asks for protection that replaced devices may not: against leaks where it is damp and in kitchens, against arcs where people live; 30 mA at 230 V.',
+    COMMON,
+  ),
+  fact('neutral-at-switch', 'New wiring brings a neutral to a switch.', COMMON),
+  fact(
+    'ungrounded-receptacle',
+    'A receptacle that is replaced where no ground is gets protection against leaks, and a mark; so does what it feeds.',
+    COMMON,
+  ),
+  fact('damp', 'Near a bath or a shower zones say what may stand where, and how well it is closed.', COMMON),
+  fact('cloth-test', 'Cloth-covered cable is tested for insulation before and after the work.', COMMON),
+  fact('old-boards', 'Boards and fillings of its time may hold asbestos.', COMMON),
+  fact('told-before', 'New wiring is notified or has a permit, as the local authority says.', COMMON),
   fact('supply-neutral', 'Electronics that live between hot and neutral need a neutral in this box.', SHEET),
   fact(
     'supply-ground',

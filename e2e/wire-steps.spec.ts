@@ -1,6 +1,7 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import { chainOf, type Chain } from '@/testing/route/chain'
-import { bringIn, rows, saved, visit } from './helpers'
+import { usualBox } from '@/demo/usual'
+import { bringIn, bringInBox, rows, saved, visit } from './helpers'
 
 const LINKED = 'smart-switch-linked'
 
@@ -156,4 +157,30 @@ test('what cannot be wired says why, and what would do', async ({ page, request 
   ).toBeVisible()
   await expect(page.getByText(/^A new cable: one of 2 conductors and ground/)).toBeVisible()
   await expect(page.getByText(/^House rule “May a coloured conductor/)).toBeVisible()
+})
+
+test('what comes with the work by rule stands on Wire and on the page for the wall', async ({
+  page,
+  request,
+}) => {
+  const { record } = usualBox({ choice: 'switch-plain-15', roomKind: 'wet' })
+  const pulled = Object.fromEntries(
+    Object.entries(record.cables).map(([id, cable]) => [id, { ...cable, pulled: true }]),
+  )
+  const jobId = await bringIn(request, { ...record, cables: pulled })
+  for (const path of [`/jobs/${jobId}/boxes/box/wire`, `/jobs/${jobId}/sheets?box=box`]) {
+    await visit(page, path)
+    const duties = page.getByRole('region', { name: 'Duties that come with it' })
+    await expect(duties.getByRole('heading')).toHaveText('What comes with it: check with your authority')
+    await expect(
+      duties.getByText('The new wiring has ground-fault protection: breaker 7 has none'),
+    ).toBeVisible()
+    await expect(duties.getByText(/^How near water is/)).toBeVisible()
+    await expect(duties.getByText(/^New wiring is told to the authority/)).toBeVisible()
+  }
+  // What is only replaced in a dry room brings none.
+  const plain = await bringInBox(request, { choice: 'switch-plain-15' })
+  await visit(page, `/jobs/${plain}/boxes/box/wire`)
+  await expect(page.getByText('Proven.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Duties that come with it' })).toHaveCount(0)
 })

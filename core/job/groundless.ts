@@ -21,7 +21,8 @@ export function hasNoGround(view: BoxView): boolean {
   )
 }
 
-const STANDS_IN: readonly Protection[] = ['ground-fault', 'dual', 'residual-current']
+/** Protection that trips on a leak, and so stands in for a ground that is not there. */
+export const STANDS_IN: readonly Protection[] = ['ground-fault', 'dual', 'residual-current']
 
 /** Why a device may be where no ground is: protection that trips on a leak, or nothing of metal to touch. Or why not. */
 export type Groundless =

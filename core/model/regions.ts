@@ -1,5 +1,5 @@
 import type { Conductor } from './entities'
-import type { Gauge, Insulation, RegionId, Role } from './vocabulary'
+import type { Gauge, Insulation, Protection, RegionId, Role, RoomKind } from './vocabulary'
 
 /** What a place in the world changes: figures, words, and colour hints that never prove anything. */
 export interface Region {
@@ -40,6 +40,12 @@ export interface Region {
   readonly neutralBeside: Readonly<Partial<Record<Insulation, readonly Insulation[]>>>
   /** Whether code lets anything send its current into the ground: a listed retrofit, as the house rule then says, or nothing. */
   readonly groundReferenced: 'listed-retrofit' | 'never'
+  /** Protection that wiring is to have where it is new or prolonged, and in which rooms; null: in all. */
+  readonly protects: readonly {
+    readonly by: readonly Protection[]
+    readonly rooms: readonly RoomKind[] | null
+    readonly words: string
+  }[]
   readonly words: {
     readonly hot: string
     readonly breaker: string
@@ -138,6 +144,18 @@ const northAmerica: Region = {
   loadOnNeutralColour: false,
   neutralBeside: {},
   groundReferenced: 'listed-retrofit',
+  protects: [
+    {
+      by: ['ground-fault', 'dual'],
+      rooms: ['wet', 'kitchen', 'outside'],
+      words: 'ground-fault protection',
+    },
+    {
+      by: ['arc-fault', 'dual'],
+      rooms: ['passage', 'store', 'kitchen', 'living', 'sleeping', 'work'],
+      words: 'arc-fault protection',
+    },
+  ],
   words: { hot: 'hot', breaker: 'breaker', ground: 'ground', box: 'box', panel: 'panel' },
   fillBy: 'volume',
   continuousFactor: 1.25,
@@ -206,6 +224,7 @@ const europe: Region = {
   // Red and black were hot and neutral; beside brown and grey a black is a hot.
   neutralBeside: { black: ['red'] },
   groundReferenced: 'never',
+  protects: [{ by: ['residual-current'], rooms: null, words: 'a residual current device of 30 mA' }],
   words: { hot: 'phase', breaker: 'MCB', ground: 'earth', box: 'back-box', panel: 'consumer unit' },
   fillBy: 'depth',
   continuousFactor: 1,

@@ -57,6 +57,7 @@ const ISLANDS: Region = {
   loadOnNeutralColour: false,
   neutralBeside: {},
   groundReferenced: 'listed-retrofit',
+  protects: [],
   words: { hot: 'live', breaker: 'fuse', ground: 'frame', box: 'niche', panel: 'board' },
   currency: 'ISL',
 }

@@ -1,6 +1,7 @@
 'use client'
 
 import { useMemo, useRef } from 'react'
+import { dutiesOf } from '@/core/duties'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
 import { isForWiring, planBox } from '@/core/plan'
@@ -10,6 +11,7 @@ import { foundPicture, plannedPicture } from '../drawing/picture'
 import { saveSvg } from '../drawing/save-svg'
 import { useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
+import { Duties } from '../stages/wire/duties'
 import { Landing } from '../stages/wire/landing'
 
 /** One page a box, to be pinned to the wall: the drawing in words, where everything lands, the steps, the cautions. */
@@ -112,6 +114,9 @@ function Sheet({ view }: { view: BoxView }) {
           </li>
         ))}
       </ol>
+      <div className="mt-4 print:text-[11px]">
+        <Duties duties={dutiesOf(view)} heading="h3" />
+      </div>
       <p className="hazard mt-4 px-3 py-1 text-sm print:text-[11px]">
         Nothing bare is touched before every conductor of this {words.box} was read dead, to a reference that
         had just read live, with a tester proved before and after. A {words.breaker}’s label proves nothing.

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
+import { dutiesOf } from '@/core/duties'
 import type { BoxView } from '@/core/job/box-view'
 import { isForWiring, planBox } from '@/core/plan'
 import type { Circuit } from '@/core/model/circuit'
@@ -26,6 +27,7 @@ const Wished = dynamic(() => import('./wished').then(module => module.Wished))
 const Whose = dynamic(() => import('./whose').then(module => module.Whose), { ssr: false })
 const Cures = dynamic(() => import('./cures').then(module => module.Cures), { ssr: false })
 const NetPath = dynamic(() => import('./net-path').then(module => module.NetPath), { ssr: false })
+const Duties = dynamic(() => import('./duties').then(module => module.Duties), { ssr: false })
 const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
 
 export function WireStage({ view }: { view: BoxView }) {
@@ -155,6 +157,7 @@ export function WireStage({ view }: { view: BoxView }) {
           A page for the wall
         </Link>
       )}
+      <Duties duties={dutiesOf(view)} />
     </StageFrame>
   )
 }

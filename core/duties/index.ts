@@ -1,0 +1,1 @@
+export { dutiesOf, type Duty, type DutyId } from './duties'
