@@ -1,6 +1,6 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import { chainOf, type Chain } from '@/testing/route/chain'
-import { usualBox } from '@/demo/usual'
+import { switchLoop, usualBox } from '@/demo/usual'
 import { bringIn, bringInBox, rows, saved, visit } from './helpers'
 
 const LINKED = 'smart-switch-linked'
@@ -183,4 +183,52 @@ test('what comes with the work by rule stands on Wire and on the page for the wa
   await visit(page, `/jobs/${plain}/boxes/box/wire`)
   await expect(page.getByText('Proven.')).toBeVisible()
   await expect(page.getByRole('region', { name: 'Duties that come with it' })).toHaveCount(0)
+})
+
+test('a white that returns from a switch changes places, in one press, and back again', async ({
+  page,
+  request,
+}) => {
+  const swapped = { 'loop-feed': 'loop-return', 'loop-return': 'loop-feed' } as const
+  const jobId = await bringInBox(request, {
+    choice: 'switch-plain-15',
+    isolated: true,
+    cables: switchLoop(true).map(cable => ({
+      ...cable,
+      strands: cable.strands.map(strand => ({
+        ...strand,
+        role: swapped[strand.role as keyof typeof swapped] ?? strand.role,
+      })),
+    })),
+  })
+  const roles = () =>
+    rows(
+      "SELECT c.insulation, e.role FROM ends e JOIN conductors c ON c.job_id = e.job_id AND c.id = e.conductor_id WHERE e.job_id = ? AND e.role LIKE 'loop%' ORDER BY c.insulation",
+      jobId,
+    )
+  const struck = () => rows("SELECT id FROM readings WHERE job_id = ? AND struck = 'Exchanged since'", jobId)
+  const before = [
+    { insulation: 'black', role: 'loop-feed' },
+    { insulation: 'white', role: 'loop-return' },
+  ]
+  expect(await roles()).toEqual(before)
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  const fold = page.locator('[data-step="fold"]')
+  await expect(
+    fold.getByText('Held: At the other end of cable A: A white and A black change places'),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Done: At the other end of cable A' }).click()
+  await saved(page)
+  expect(await roles()).toEqual([
+    { insulation: 'black', role: 'loop-return' },
+    { insulation: 'white', role: 'loop-feed' },
+  ])
+  expect((await struck()).length).toBeGreaterThan(0)
+  // Now the white feeds and is marked; both are read anew before a hand goes in.
+  await expect(page.getByText('Mark A white black here, and at its other end')).toBeVisible()
+  await expect(fold.getByText(/^Held: Identify A (white|black)/)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await saved(page)
+  expect(await roles()).toEqual(before)
+  expect(await struck()).toEqual([])
 })
