@@ -86,6 +86,7 @@ const small = (record: JobRecord): JobRecord => {
     circuits: { 'circuit-8': eight!, 'circuit-9': nine! },
     feeds: keep(record.feeds),
     switchings: keep(record.switchings),
+    locks: keep(record.locks),
     keeps: {},
     ends: Object.fromEntries(
       Object.entries(record.ends).map(([id, end]) => [id, { ...end, roleCircuitId: null }]),

@@ -1,7 +1,6 @@
 'use client'
 
 import { useMemo, useRef } from 'react'
-import { dutiesOf } from '@/core/duties'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
 import { isForWiring, planBox } from '@/core/plan'
@@ -115,7 +114,7 @@ function Sheet({ view }: { view: BoxView }) {
         ))}
       </ol>
       <div className="mt-4 print:text-[11px]">
-        <Duties duties={dutiesOf(view)} heading="h3" />
+        <Duties view={view} heading="h3" />
       </div>
       <p className="hazard mt-4 px-3 py-1 text-sm print:text-[11px]">
         Nothing bare is touched before every conductor of this {words.box} was read dead, to a reference that

@@ -12,13 +12,15 @@ import { Button } from '../../primitives/button'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { DeadRow } from './dead-row'
-import { LockOff } from './lock-off'
-import { LocksOn } from './locks-on'
-import { ReadersOnly } from './readers-only'
 import { ReferenceChoices } from './reference-choices'
 import { holdersIn, useLocks } from './use-locks'
 import { onWords, useSwitchedOn } from './use-switched-on'
 
+const LockOff = dynamic(() => import('./lock-off').then(module => module.LockOff), { ssr: false })
+const LocksOn = dynamic(() => import('./locks-on').then(module => module.LocksOn), { ssr: false })
+const ReadersOnly = dynamic(() => import('./readers-only').then(module => module.ReadersOnly), {
+  ssr: false,
+})
 const KeepOff = dynamic(() => import('./keep-off').then(module => module.KeepOff), { ssr: false })
 
 /** Proofs on a live point. */

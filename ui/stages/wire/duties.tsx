@@ -1,13 +1,9 @@
-import type { Duty } from '@/core/duties'
+import { dutiesOf } from '@/core/duties'
+import type { BoxView } from '@/core/job/box-view'
 
 /** What comes with the work by rule; the authority has the last word. */
-export function Duties({
-  duties,
-  heading: Heading = 'h2',
-}: {
-  duties: readonly Duty[]
-  heading?: 'h2' | 'h3'
-}) {
+export function Duties({ view, heading: Heading = 'h2' }: { view: BoxView; heading?: 'h2' | 'h3' }) {
+  const duties = dutiesOf(view)
   if (duties.length === 0) return null
   return (
     <section aria-label="Duties that come with it" className="rounded-xl bg-sheet p-4 print:p-0">

@@ -5,10 +5,14 @@ import { useState } from 'react'
 import { Button } from '../../primitives/button'
 import { TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
-import { PartedRow } from '../safety/dead-row'
-import { AmpsField } from '../test/amps-field'
 import type { useTicks } from './use-ticks'
 
+const PartedRow = dynamic(() => import('../safety/dead-row').then(module => module.PartedRow), {
+  ssr: false,
+})
+const AmpsField = dynamic(() => import('../test/amps-field').then(module => module.AmpsField), {
+  ssr: false,
+})
 const TakePhoto = dynamic(() => import('../../photos/take-photo').then(module => module.TakePhoto), {
   ssr: false,
 })

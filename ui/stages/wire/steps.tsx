@@ -9,10 +9,10 @@ import { onAgain } from '@/core/safety'
 import { useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Part } from '../stage-frame'
-import { LocksOn } from '../safety/locks-on'
 import { Held, KIND_WORDS, PowerHere, StepButton, StepNote } from './step-parts'
 import { useTicks } from './use-ticks'
 
+const LocksOn = dynamic(() => import('../safety/locks-on').then(module => module.LocksOn), { ssr: false })
 const OneStep = dynamic(() => import('./one-step').then(module => module.OneStep), { ssr: false })
 
 /** The work on a box in its safe order, as a list or one at a time. */

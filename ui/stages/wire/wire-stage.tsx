@@ -4,7 +4,6 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
-import { dutiesOf } from '@/core/duties'
 import type { BoxView } from '@/core/job/box-view'
 import { isForWiring, planBox } from '@/core/plan'
 import type { Circuit } from '@/core/model/circuit'
@@ -157,7 +156,7 @@ export function WireStage({ view }: { view: BoxView }) {
           A page for the wall
         </Link>
       )}
-      <Duties duties={dutiesOf(view)} />
+      <Duties view={view} />
     </StageFrame>
   )
 }
