@@ -4,6 +4,7 @@ import path from 'node:path'
 import type { RowDataPacket } from 'mysql2/promise'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { parseJobFile, writeJobFile } from '@/core/format/job-file'
+import type { Command } from '@/core/job/command'
 import type { Outcome } from '@/core/job/outcome'
 import { usualBox } from '@/demo/usual'
 import { quillbackRoad } from '@/demo/quillback'
@@ -177,6 +178,29 @@ describe('undo and redo', () => {
     applied(await applyCommand(jobId, undo(back.id, 'redo')))
     expect(await boxName()).toBe('New')
     expect(await logLength()).toBe(3)
+  })
+
+  it('take back what was said of the job itself, whatever order its row has its fields in', async () => {
+    const version = (await loadJob(jobId))!.versions[`job/${jobId}`] ?? 1
+    const before = (await loadJob(jobId))!.record.job
+    const command: Command = {
+      id: fresh(),
+      name: 'edit the job',
+      boxId: null,
+      edits: [
+        {
+          kind: 'change',
+          entity: 'job',
+          id: jobId,
+          based: version,
+          fields: { backFeed: 'yes', note: 'Key' },
+        },
+      ],
+    }
+    applied(await applyCommand(jobId, command))
+    expect((await loadJob(jobId))!.record.job).toMatchObject({ backFeed: 'yes', note: 'Key' })
+    applied(await applyCommand(jobId, { id: fresh(), name: 'undo', boxId: null, undoes: command.id }))
+    expect((await loadJob(jobId))!.record.job).toEqual(before)
   })
 
   it('bring back a removed cable with all that hung on it', async () => {

@@ -6,6 +6,7 @@ import type { Outcome, Stale } from '@/core/job/outcome'
 import { checked, transition, type Guard } from '@/core/job/transition'
 import { holdPoints, powerHolds } from '@/core/plan'
 import { fault } from '@/core/model/result'
+import { JOB_FIELDS } from '@/core/model/entities'
 import { upgradedRow } from '@/core/model/upgrade-row'
 import { currentTrade } from './catalogue'
 import { inTransaction, isDuplicate } from './database'
@@ -165,8 +166,10 @@ async function write(
 }
 
 async function updateJob(db: PoolConnection, jobId: string, row: object): Promise<void> {
-  const names = Object.keys(row).filter(name => name !== 'extra')
-  const sets = names.map(name => `${name.replace(/[A-Z]/g, letter => `_${letter.toLowerCase()}`)} = ?`)
+  // In the order of the fields, as their values come: a row may have its keys in another.
+  const sets = Object.keys(JOB_FIELDS).map(
+    name => `${name.replace(/[A-Z]/g, letter => `_${letter.toLowerCase()}`)} = ?`,
+  )
   await db.execute(`UPDATE jobs SET ${sets.join(', ')}, extra = ?, version = version + 1 WHERE id = ?`, [
     ...valuesOf('job', row),
     jobId,

@@ -6,7 +6,10 @@ export function Duties({ view, heading: Heading = 'h2' }: { view: BoxView; headi
   const duties = dutiesOf(view)
   if (duties.length === 0) return null
   return (
-    <section aria-label="Duties that come with it" className="rounded-xl bg-sheet p-4 print:p-0">
+    <section
+      aria-label={`Duties that come with it: ${view.room.name}, ${view.box.name}`}
+      className="rounded-xl bg-sheet p-4 print:p-0"
+    >
       <Heading className="font-bold">What comes with it: check with your authority</Heading>
       <ul className="mt-1 flex flex-col gap-2">
         {duties.map(({ id, says, because }) => (
