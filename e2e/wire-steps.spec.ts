@@ -232,3 +232,26 @@ test('a white that returns from a switch changes places, in one press, and back 
   expect(await roles()).toEqual(before)
   expect(await struck()).toEqual([])
 })
+
+test('what is read at a step has a row of its own: no word under a button, on the narrowest phone too @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, { choice: 'dimmer-led-150-neutral', isolated: true })
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  const isClear = async (step: string, button: RegExp) => {
+    const row = page.locator(`[data-step="${step}"]`)
+    const words = (await row.locator('p').first().boundingBox())!
+    const press = (await row.getByRole('button', { name: button }).first().boundingBox())!
+    expect(words.width).toBeGreaterThan(150)
+    expect(press.y >= words.y + words.height || press.x >= words.x + words.width).toBe(true)
+  }
+  const part = page.getByRole('button', { name: /^Done: Let A white, B white apart/ })
+  await expect(part).toBeEnabled()
+  await part.click()
+  await isClear('parted:box-a-white-2-end', /: 0 V$/)
+  await saved(page)
+  const open = await bringInBox(request, { choice: 'dimmer-led-150-neutral' })
+  await visit(page, `/jobs/${open}/boxes/box/wire`)
+  await isClear('clamp:box-a-white-2-end', /it shows 0\.00 A$/)
+})

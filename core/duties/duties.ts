@@ -68,7 +68,7 @@ function protectionOf({ region, room, feeds }: BoxView): Duty[] {
 
 /** A conductor that may be a neutral is there, or the cable that comes brings one. */
 function neutralOf(view: BoxView): Duty[] {
-  if (!view.region.neutralAtSwitch || view.box.kind !== 'control') return []
+  if (!view.region.newSwitchNeutral || view.box.kind !== 'control') return []
   const roles = view.ends.map(({ end }) => end.role)
   return roles.includes('neutral') || roles.includes(null)
     ? []

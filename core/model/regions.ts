@@ -32,6 +32,8 @@ export interface Region {
   readonly cables: readonly CableTemplate[]
   /** Whether a neutral usually comes to a switch, or only where the lamp hangs. */
   readonly neutralAtSwitch: boolean
+  /** Whether code wants a neutral at a switch where its wiring is new. */
+  readonly newSwitchNeutral: boolean
   /** Two circuits on one neutral: allowed on two legs behind one handle, or each circuit has a neutral of its own. */
   readonly sharedNeutrals: 'two-legs-one-handle' | 'never'
   /** Whether a conductor in a neutral’s colour, marked again, may bring the switched current to the lamp. */
@@ -140,6 +142,7 @@ const northAmerica: Region = {
     { id: 'two', words: 'Two, no ground', insulations: ['black', 'white'] },
   ],
   neutralAtSwitch: true,
+  newSwitchNeutral: true,
   sharedNeutrals: 'two-legs-one-handle',
   loadOnNeutralColour: false,
   neutralBeside: {},
@@ -219,6 +222,7 @@ const europe: Region = {
     },
   ],
   neutralAtSwitch: false,
+  newSwitchNeutral: false,
   sharedNeutrals: 'never',
   loadOnNeutralColour: true,
   // Red and black were hot and neutral; beside brown and grey a black is a hot.

@@ -3,7 +3,7 @@ import { keyOfTerminal, terminalAt, type TerminalAt, type TerminalKey } from './
 /** Which step of a box it is. */
 export type StepName =
   | { readonly kind: (typeof ALONE)[number] }
-  | { readonly kind: 'identify' | 'clamp' | 'parted' | 'exchange' | 'remark' | 'cap'; readonly endId: string }
+  | { readonly kind: (typeof OF_AN_END)[number]; readonly endId: string }
   | { readonly kind: 'take-out' | 'tape'; readonly placeId: string }
   | { readonly kind: 'part'; readonly jointId: string }
   | { readonly kind: 'joint'; readonly netId: string }
@@ -28,6 +28,9 @@ const ALONE = [
   'power',
 ] as const
 
+/** Steps of one conductor end. */
+const OF_AN_END = ['identify', 'clamp', 'parted', 'exchange', 'remark', 'cap'] as const
+
 /** What a tick of it is kept under: the same step has the same key. */
 export function keyOfStep(name: StepName): string {
   const of = ofStep(name)
@@ -35,14 +38,8 @@ export function keyOfStep(name: StepName): string {
 }
 
 function ofStep(name: StepName): string | null {
+  if ('endId' in name) return name.endId
   switch (name.kind) {
-    case 'identify':
-    case 'clamp':
-    case 'parted':
-    case 'exchange':
-    case 'remark':
-    case 'cap':
-      return name.endId
     case 'part':
       return name.jointId
     case 'take-out':
@@ -67,14 +64,8 @@ export function stepOfKey(key: string): StepName | null {
   const colon = key.indexOf(':')
   if (colon < 0) return isAlone(key) ? { kind: key } : null
   const [kind, of] = [key.slice(0, colon), key.slice(colon + 1)]
+  if (isOfAnEnd(kind)) return { kind, endId: of }
   switch (kind) {
-    case 'identify':
-    case 'clamp':
-    case 'parted':
-    case 'exchange':
-    case 'remark':
-    case 'cap':
-      return { kind, endId: of }
     case 'part':
       return { kind, jointId: of }
     case 'take-out':
@@ -97,6 +88,8 @@ export function stepOfKey(key: string): StepName | null {
 }
 
 const isAlone = (key: string): key is (typeof ALONE)[number] => (ALONE as readonly string[]).includes(key)
+const isOfAnEnd = (kind: string): kind is (typeof OF_AN_END)[number] =>
+  (OF_AN_END as readonly string[]).includes(kind)
 const isTerminal = (of: string): of is TerminalKey => of.includes('.')
 
 const MOVES: readonly StepName['kind'][] = ['take-out', 'part', 'joint', 'land', 'cap', 'cap-lead']

@@ -53,6 +53,7 @@ const ISLANDS: Region = {
   },
   cables: [{ id: 'three', words: 'Three', insulations: ['yellow', 'grey', 'green'] }],
   neutralAtSwitch: true,
+  newSwitchNeutral: false,
   sharedNeutrals: 'two-legs-one-handle',
   loadOnNeutralColour: false,
   neutralBeside: {},

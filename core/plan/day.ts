@@ -1,9 +1,8 @@
 import { boxView, isOwnLead, runsThrough, type BoxView } from '../job/box-view'
-import type { Row } from '../model/entities'
+import type { Room, Row } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import { claimStatus } from '../identify'
-import type { Room } from '../model/entities'
 import { isolationOf, mayReturnIn } from '../safety'
 import { learnedPace } from './pace'
 import { progressOf } from './progress'
@@ -309,19 +308,18 @@ const isWantedLit = (record: JobRecord, { id }: Room): boolean =>
 /** Needs that this day does not keep, and live readings that nobody of the crew may take. */
 function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMinutes: number): string[] {
   const turns = stretches.flatMap(each => each.turns)
-  const kept = rowsOf(record, 'keeps').flatMap((keep): string[] => {
-    if (keep.kind === 'off-at-most') {
-      if (keep.circuitId === null || keep.minutes === null) return []
-      const { breaker, label } = record.circuits[keep.circuitId]!
-      const longest = longestOff(stretches, keep.circuitId, walkMinutes)
-      return longest > keep.minutes + 1e-9
+  const tooLong = rowsWith(record, 'keeps', 'kind', 'off-at-most').flatMap(
+    ({ circuitId, minutes }): string[] => {
+      if (circuitId === null || minutes === null) return []
+      const { breaker, label } = record.circuits[circuitId]!
+      const longest = longestOff(stretches, circuitId, walkMinutes)
+      return longest > minutes + 1e-9
         ? [
-            `${breaker} (${label || 'no label'}) is off for ${Math.round(longest)} min at a stretch; ${keep.minutes} are allowed`,
+            `${breaker} (${label || 'no label'}) is off for ${Math.round(longest)} min at a stretch; ${minutes} are allowed`,
           ]
         : []
-    }
-    return []
-  })
+    },
+  )
   const late = rowsOf(record, 'rooms').filter(
     room =>
       // Where people pass through nobody has to ask for it.
@@ -334,7 +332,7 @@ function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMi
       ),
   )
   return [
-    ...kept,
+    ...tooLong,
     ...late.map(({ name, kind }) =>
       kind === 'passage'
         ? `${name} is not finished within the day, and nobody passes through in the dark: a light for the night`

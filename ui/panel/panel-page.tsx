@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { directoryOf } from '@/core/panel'
@@ -44,7 +45,13 @@ export function PanelPage() {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5" data-chrome>
         <h1 className="text-2xl">{plain(region.words.panel)}</h1>
-        <div className="flex gap-2" data-chrome>
+        <div className="flex flex-wrap items-center gap-2" data-chrome>
+          <Link
+            href={`/jobs/${record.job.id}/tags`}
+            className="inline-flex min-h-11 items-center px-2 font-semibold underline underline-offset-4"
+          >
+            Tags
+          </Link>
           <Button onClick={() => window.print()} disabled={entries.length === 0}>
             Print the directory
           </Button>

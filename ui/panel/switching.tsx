@@ -2,7 +2,6 @@
 
 import type { Breaker } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
-import { regionOf } from '@/core/model/regions'
 import { newSwitching } from '../job/new-reading'
 import { BackFeed } from '../house/back-feed'
 import { usePowerHolds } from '../job/use-power-holds'
@@ -12,6 +11,7 @@ import { LockOff } from '../stages/safety/lock-off'
 import { LocksOn } from '../stages/safety/locks-on'
 import { holdersIn, useLocks } from '../stages/safety/use-locks'
 import { onWords } from '../stages/safety/use-switched-on'
+import { switchName } from '../words/switch-name'
 import { plain } from '../words'
 
 /** How a breaker, or the main switch (null), stands as far as was recorded, and the next time it is thrown. */
@@ -22,8 +22,7 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
   const last = rowsWith(record, 'switchings', 'circuitId', id)
     .filter(({ struck }) => struck === null)
     .at(-1)
-  const { breaker } = regionOf(record.job.regionId).words
-  const name = circuit ? `${plain(breaker)} ${circuit.breaker}` : 'The main switch'
+  const name = plain(switchName(record, id))
   const throwIt = (to: 'on' | 'off', foundSo: boolean) =>
     edits.send('switch a breaker', [edits.add('switchings', newSwitching(id, to, { foundSo }))])
   const keptOff = (keyWith: string) =>

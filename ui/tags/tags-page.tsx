@@ -2,10 +2,10 @@
 
 import type { Lock } from '@/core/model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '@/core/model/record'
-import { regionOf } from '@/core/model/regions'
 import { useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
+import { switchName } from '../words/switch-name'
 import { plain } from '../words'
 
 const moment = new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' })
@@ -38,15 +38,12 @@ export function TagsPage() {
 }
 
 function Tag({ record, lock }: { record: JobRecord; lock: Lock | null }) {
-  const { breaker } = regionOf(record.job.regionId).words
   // The hour is the reader’s own.
   const since = useRunning() && lock ? moment.format(new Date(lock.at)) : ''
   const circuit = lock?.circuitId ? record.circuits[lock.circuitId] : undefined
-  const what = circuit
-    ? `${plain(breaker)} ${circuit.breaker}${circuit.label ? `, ${circuit.label}` : ''}`
-    : lock
-      ? 'The main switch'
-      : ''
+  const what = lock
+    ? [plain(switchName(record, lock.circuitId)), circuit?.label].filter(Boolean).join(', ')
+    : ''
   const boxes = circuit
     ? rowsWith(record, 'feeds', 'circuitId', circuit.id).flatMap(({ boxId }) => {
         const box = record.boxes[boxId]
@@ -60,7 +57,7 @@ function Tag({ record, lock }: { record: JobRecord; lock: Lock | null }) {
     >
       <p className="text-3xl leading-tight font-bold">Do not switch on</p>
       <p className="text-lg">Somebody has hands in it.</p>
-      <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
+      <dl className="mt-3 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-2">
         <Line name="Off" says={what} large />
         <Line name="Only on by" says={lock?.keyWith ?? ''} large />
         <Line name="Since" says={since} />

@@ -1,6 +1,6 @@
 import { rowsOf, type JobRecord } from '@/core/model/record'
-import { regionOf } from '@/core/model/regions'
 import { SayAloud } from '../../primitives/say-aloud'
+import { switchName } from '../../words/switch-name'
 import { apartBehind, standOf, type Stand } from '@/core/safety'
 
 const STAND_WORDS: Readonly<Record<Exclude<Stand, 'closed'>, string>> = {
@@ -22,10 +22,7 @@ export function BeforeOn({
   )
   const crew = rowsOf(record, 'crew').map(({ name }) => name)
   if (open.size === 0 && crew.length === 0) return null
-  const { breaker } = regionOf(record.job.regionId).words
-  const names = circuitIds.map(id =>
-    id === null ? 'the main switch' : `${breaker} ${record.circuits[id]?.breaker ?? ''}`,
-  )
+  const names = circuitIds.map(id => switchName(record, id))
   const said = [
     `Next on: ${names.join(', ')}.`,
     crew.length > 0 ? `Clear of it: ${crew.join(', ')}. Each says so now.` : 'Everyone clear of it?',

@@ -9,6 +9,7 @@ import { needWords } from '@/core/plan'
 import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newReading, newSwitching } from '../../job/new-reading'
 import { Button } from '../../primitives/button'
+import { switchName } from '../../words/switch-name'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { DeadRow } from './dead-row'
@@ -145,7 +146,7 @@ export function SwitchOn({ view }: { view: BoxView }) {
             {onWords(
               view.record,
               [circuit?.id ?? null],
-              `${circuit ? `${plain(view.region.words.breaker)} ${circuit.breaker}` : 'The main switch'} is on again`,
+              `${plain(switchName(view.record, circuit?.id ?? null))} is on again`,
             )}
           </Button>
         ))}

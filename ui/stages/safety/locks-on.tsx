@@ -1,8 +1,8 @@
 import Link from 'next/link'
 import { locksOn } from '@/core/safety'
-import { regionOf } from '@/core/model/regions'
 import { Button } from '../../primitives/button'
 import { plain } from '../../words'
+import { switchName } from '../../words/switch-name'
 import { useLocks } from './use-locks'
 
 /** Locks that hang on some breakers, each taken off by who holds it. */
@@ -21,9 +21,7 @@ export function LocksOn({
     ...new Map(circuitIds.flatMap(id => locksOn(record, id)).map(each => [each.id, each])).values(),
   ]
   if (locks.length === 0) return null
-  const { breaker } = regionOf(record.job.regionId).words
-  const nameOf = (id: string | null) =>
-    id === null ? 'The main switch' : `${plain(breaker)} ${record.circuits[id]?.breaker ?? ''}`
+  const nameOf = (id: string | null) => plain(switchName(record, id))
   return (
     <div className="flex w-full flex-col gap-2">
       <ul aria-label="Locks" className="flex flex-col gap-2">

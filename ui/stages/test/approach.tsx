@@ -11,6 +11,7 @@ import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { plain } from '../../words'
+import { switchName } from '../../words/switch-name'
 import { newReading, NOW } from '../../job/new-reading'
 import { BeforeOn } from '../safety/before-on'
 import { ReadersOnly } from '../safety/readers-only'
@@ -154,9 +155,7 @@ function SwitchOnNow({ here, circuits }: { here: BoxView; circuits: readonly (Br
   const { record, edits, on } = useLocks(here.box.id)
   const ids = circuits.map(circuit => circuit?.id ?? null)
   const several = holdersIn(record, ids).length > 1
-  const names = circuits.map(circuit =>
-    circuit ? `${plain(here.region.words.breaker)} ${circuit.breaker}` : 'Main switch',
-  )
+  const names = ids.map(id => plain(switchName(record, id)))
   return (
     <>
       {several && <LocksOn circuitIds={ids} boxId={here.box.id} />}

@@ -15,6 +15,9 @@ import { useTicks } from './use-ticks'
 const LocksOn = dynamic(() => import('../safety/locks-on').then(module => module.LocksOn), { ssr: false })
 const OneStep = dynamic(() => import('./one-step').then(module => module.OneStep), { ssr: false })
 
+/** What is read there takes a row of its own: beside the words it would leave them no room. */
+const isWide = ({ name, done }: Step): boolean => !done && (name.kind === 'clamp' || name.kind === 'parted')
+
 /** The work on a box in its safe order, as a list or one at a time. */
 export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
   const trade = useTrade()
@@ -58,9 +61,9 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
               data-step={step.key}
               className={`rounded-lg border border-rule p-3 ${step.kind === 'live' && !step.done ? 'hazard' : ''}`}
             >
-              <div className="flex items-start gap-3">
+              <div className={`flex items-start gap-3 ${isWide(step) ? 'flex-wrap' : ''}`}>
                 <span className="w-7 shrink-0 text-right font-bold tabular-nums">{index + 1}</span>
-                <div className="min-w-0 flex-1">
+                <div className={`min-w-0 flex-1 ${isWide(step) ? 'basis-2/3' : ''}`}>
                   <p className={`font-semibold ${step.done ? 'line-through decoration-2' : ''}`}>
                     {step.says}
                   </p>
@@ -77,7 +80,9 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
                   )}
                   <StepNote step={step} ticks={ticks} />
                 </div>
-                <StepButton step={step} ticks={ticks} />
+                <div className={isWide(step) ? 'w-full sm:pl-10' : 'shrink-0'}>
+                  <StepButton step={step} ticks={ticks} />
+                </div>
               </div>
             </li>
           ))}
