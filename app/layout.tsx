@@ -3,7 +3,11 @@ import '@fontsource-variable/atkinson-hyperlegible-mono'
 import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
+import { regionOf } from '@/core/model/regions'
+import { REGION_IDS } from '@/core/model/vocabulary'
 import { THEME_COOKIE } from '@/ui/job/theme'
+import { Language } from '@/ui/words/language'
+import { REGION_COOKIE } from '@/ui/words/region-cookie'
 import './globals.css'
 
 export const metadata: Metadata = {
@@ -14,10 +18,14 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const theme = (await cookies()).get(THEME_COOKIE)?.value === 'dark' ? 'dark' : 'paper'
+  const kept = await cookies()
+  const theme = kept.get(THEME_COOKIE)?.value === 'dark' ? 'dark' : 'paper'
+  const regionId = REGION_IDS.find(id => id === kept.get(REGION_COOKIE)?.value) ?? REGION_IDS[0]
   return (
-    <html lang="en" data-theme={theme} suppressHydrationWarning>
-      <body>{children}</body>
+    <html lang={regionOf(regionId).language.locale} data-theme={theme} suppressHydrationWarning>
+      <body>
+        <Language regionId={regionId}>{children}</Language>
+      </body>
     </html>
   )
 }

@@ -76,7 +76,7 @@ const ALL = [
   ),
   fact(
     'conductor-breaker',
-    'The smallest conductor on a circuit sets its largest breaker: 14 AWG 15 A, 12 AWG 20 A, 10 AWG 30 A; 1 mm² 10 A, 1.5 mm² 16 A, 2.5 mm² 20 A. Aluminium: 12 AWG 15 A, 10 AWG 25 A.',
+    'The smallest conductor on a circuit sets its largest breaker: 14 AWG 15 A, 12 AWG 20 A, 10 AWG 30 A; 1 mm² 10 A, 1.5 mm² 16 A, 2.5 mm² 20 A. Aluminum: 12 AWG 15 A, 10 AWG 25 A.',
     COMMON,
   ),
   fact('device-breaker', 'A general rating is compared with the load in amperes.', SHEET),
@@ -88,18 +88,18 @@ const ALL = [
   ),
   fact(
     'aluminium',
-    'Aluminium goes only on terminals marked for it; otherwise into a connector whose own sheet lists copper with aluminium, with a copper pigtail: never a lever or a twist-on by habit, no stranded lead straight to it.',
+    'Aluminum goes only on terminals marked for it; otherwise into a connector whose own sheet lists copper with aluminum, with a copper pigtail: never a lever or a twist-on by habit, no stranded lead straight to it.',
     COMMON,
   ),
   fact(
     'fins',
-    'Fins broken off in a shared box lower the rating: one side and both sides each have a figure. They come off only where the neighbour has fins too.',
+    'Fins broken off in a shared box lower the rating: one side and both sides each have a figure. They come off only where the neighbor has fins too.',
     SHEET,
   ),
   fact('region', 'A device works at the voltage and frequency it was made for.', SHEET),
   fact(
     'wiring',
-    'Every place of a light must reach what its device asks for, by conductors whose colours allow it.',
+    'Every place of a light must reach what its device asks for, by conductors whose colors allow it.',
     COMMON,
   ),
   fact('places', 'A device works with as many places as its kind allows.', SHEET),
@@ -173,7 +173,7 @@ const ALL = [
   ),
   fact(
     'roles-proven',
-    'A device is connected by what a conductor was proven to be, never by its colour.',
+    'A device is connected by what a conductor was proven to be, never by its color.',
     COMMON,
   ),
   fact('motor-table', 'Full-load current of motors by the common table: ⅙ hp 4.4 A at 115 V.', COMMON),
@@ -183,7 +183,7 @@ const ALL = [
     COMMON,
   ),
   fact('joint', 'Every joint is made in a connector or on a terminal; no copper shows.', COMMON),
-  fact('remark', 'A conductor that leaves its colour’s meaning is marked again at both ends.', COMMON),
+  fact('remark', 'A conductor that leaves its color’s meaning is marked again at both ends.', COMMON),
   fact(
     'neutral-reading',
     'A neutral is proven by two low-impedance readings to the hot, and a ground that is accounted for beside it.',

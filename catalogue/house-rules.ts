@@ -1,3 +1,4 @@
+import { later } from '@/core/words/say'
 import { RULE_DEFAULTS, type HouseRuleId } from '@/core/model/house-rules'
 import { ruleOfRoom, type HouseRule } from '@/core/model/trade'
 import type { RoomKind } from '@/core/model/vocabulary'
@@ -25,11 +26,11 @@ const presenceOn = (
 ): HouseRule => ({
   ...rule(
     ruleOfRoom('presence-on', roomKind),
-    'How do presence sensors turn the light on?',
+    later`How do presence sensors turn the light on?`,
     [
-      ['as-it-comes', 'As the device comes'],
-      ['by-hand', 'By hand; off by themselves'],
-      ['by-itself', 'By themselves'],
+      ['as-it-comes', later`As the device comes`],
+      ['by-hand', later`By hand; off by themselves`],
+      ['by-itself', later`By themselves`],
     ],
     why,
   ),
@@ -104,6 +105,17 @@ export const houseRules: readonly HouseRule[] = [
     'The rest of the house keeps its light.',
   ),
   rule(
+    'measures',
+    'What are lengths and torques given in?',
+    [
+      ['as-region', 'As the region of the job has them'],
+      ['metric', 'mm and N·m'],
+      ['inch', 'inches and lb·in'],
+      ['both', 'Both'],
+    ],
+    'What is on the tape measure and on the screwdriver.',
+  ),
+  rule(
     'lock-out',
     'What keeps a breaker off?',
     [
@@ -125,7 +137,7 @@ export const houseRules: readonly HouseRule[] = [
   ),
   rule(
     'remark-neutral',
-    'May a coloured conductor be marked again as a neutral?',
+    'May a colored conductor be marked again as a neutral?',
     [
       ['never', 'Never'],
       ['as-allowed', 'As the local authority allows'],
@@ -173,7 +185,7 @@ export const houseRules: readonly HouseRule[] = [
   presenceOn('passage', 'by-itself', 'Hands are full, and nobody stays.'),
   presenceOn('wet', 'by-itself', 'Found in the dark, and left on most.'),
   presenceOn('store', 'by-itself', 'Hands are full.'),
-  presenceOn('kitchen', 'by-hand', 'Daylight is usual, and the hob wants its own light.'),
+  presenceOn('kitchen', 'by-hand', 'Daylight is usual, and the stove wants its own light.'),
   presenceOn('living', 'by-hand', 'People sit in the dark on purpose.'),
   presenceOn('sleeping', 'by-hand', 'Nobody is to be lit awake.'),
   presenceOn('work', 'by-hand', 'By hand saves most where daylight is usual.'),

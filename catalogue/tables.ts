@@ -1,5 +1,6 @@
 import type { ConductorFact, LampFact, Trade } from '@/core/model/trade'
 import type { Gauge, LampKind } from '@/core/model/vocabulary'
+import { later } from '../core/words/say'
 
 const conductor = (
   squareMillimetres: number,
@@ -116,7 +117,10 @@ const ring = (
   riseMillimetres: number,
   price: number,
 ) => ({
-  words: `a ring of ${gangs === 1 ? 'one gang' : `${gangs} gangs`}, ${inches} in`,
+  words:
+    gangs === 1
+      ? later`an extension ring of one gang, ${inches} in`
+      : later`an extension ring of ${gangs} gangs, ${inches} in`,
   gangs,
   cubicInches,
   riseMillimetres,

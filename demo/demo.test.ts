@@ -36,7 +36,7 @@ describe('demo jobs', () => {
     expect(red.length).toBeGreaterThan(0)
     expect(all.join('\n')).toMatch(/label for 5 names something else/)
     expect(all.join('\n')).toMatch(/14 AWG on breaker 11 of 20 A/)
-    expect(all.join('\n')).toMatch(/Aluminium/)
+    expect(all.join('\n')).toMatch(/Aluminum/)
     expect(all.join('\n')).toMatch(/Metal box without a ground/)
     expect(all.filter(what => /the old system with hot and neutral on one switch/.test(what))).toHaveLength(2)
   })

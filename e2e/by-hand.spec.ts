@@ -20,7 +20,7 @@ test('a stair of three places, from nothing to a light that answers by hand @pho
   hand.say(info, 'a stair of three places')
   expect(hand.presses - before).toBeLessThanOrEqual(7)
   expect(hand.presses).toBeLessThanOrEqual(25)
-  await expect(page.getByRole('button', { name: /^Cable B, black.*Traveller, assumed/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Cable B, black.*Traveler, assumed/ })).toBeVisible()
   const [counted] = await rows(
     `SELECT (SELECT COUNT(*) FROM boxes WHERE job_id = ?) AS boxes, (SELECT COUNT(*) FROM places WHERE job_id = ?) AS places,
             (SELECT COUNT(DISTINCT group_id) FROM places WHERE job_id = ?) AS lights,
@@ -234,7 +234,7 @@ test('two of a colour are asked about, and what was recorded differently at the 
   await hand.pick('Which box?', 'Hall · One')
   await page.getByRole('group', { name: 'Which cable is it there?' }).getByRole('radio').first().check()
   const done = page.getByRole('button', { name: 'It is one cable' })
-  await expect(page.getByText(/Colours do not tell these apart/)).toBeVisible()
+  await expect(page.getByText(/Colors do not tell these apart/)).toBeVisible()
   await expect(done).toBeDisabled()
   await page.getByRole('group', { name: 'Black 1 is there' }).getByRole('radio', { name: 'black 2' }).check()
   await expect(done).toBeDisabled()
@@ -260,13 +260,13 @@ test('lights are joined, parted and merged; an old two-place switch asks for its
   const hand = new Hand(page)
   const jobId = await startedJob(page, hand, 'Lights')
   const first = await boxIn(hand, 'Hall', 'One')
-  await page.getByLabel('Old device').selectOption({ label: 'Old two-place switch, one odd screw' })
+  await page.getByLabel('Old device').selectOption({ label: 'Old three-way switch, one odd screw' })
   const ask = page.getByRole('heading', { name: 'Where is the other switch of Hall light?' })
   await expect(ask).toBeVisible()
   await saved(page)
   await visit(page, `/jobs/${jobId}`)
   await boxIn(hand, 'Hall', 'Other', '1', false)
-  await page.getByLabel('Old device').selectOption({ label: 'Old two-place switch, one odd screw' })
+  await page.getByLabel('Old device').selectOption({ label: 'Old three-way switch, one odd screw' })
   await expect(
     page.getByRole('heading', { name: 'Where is the other switch of Hall light 2?' }),
   ).toBeVisible()

@@ -29,9 +29,9 @@ test('defects of the house: mended, struck off, and the rest handed over in writ
   await expect(letter).not.toContainText('Metal box without a ground')
   await expect(letter.getByRole('listitem')).toHaveCount(count - 1)
   // One is kept back, and goes from the paper as well.
-  const aluminium = page.getByRole('checkbox', { name: /Aluminium conductors/ }).first()
+  const aluminium = page.getByRole('checkbox', { name: /Aluminum conductors/ }).first()
   await aluminium.uncheck()
-  await expect(letter).not.toContainText('Aluminium conductors')
+  await expect(letter).not.toContainText('Aluminum conductors')
   await page.getByLabel('Handed to').fill('W. Farrow-Beck')
   await page.getByLabel('Handed to').press('Enter')
   await page.getByRole('button', { name: 'It was handed over' }).click()

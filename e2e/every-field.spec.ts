@@ -84,9 +84,9 @@ async function goThrough(
           scope.getByLabel(hand.label, { exact: true }).first().selectOption({ label: words }),
         )
     if (hand.by === 'text' || hand.by === 'number')
-      for (const value of hand.values) {
+      for (const [at, value] of hand.values.entries()) {
         const field = scope.getByLabel(hand.label, { exact: true }).first()
-        await set(value, async () => {
+        await set(hand.kept?.[at] ?? value, async () => {
           await field.fill(String(value))
           await field.blur()
         })

@@ -13,7 +13,13 @@ export const worded = <Value extends string>(
 /** How hands set a field, change it and take it back; or in which test they do; or why they do not. */
 export type ByHand =
   | { readonly by: 'pick' | 'select'; readonly label: string; readonly words: Words; readonly but?: Words }
-  | { readonly by: 'text' | 'number'; readonly label: string; readonly values: readonly (string | number)[] }
+  | {
+      readonly by: 'text' | 'number'
+      readonly label: string
+      readonly values: readonly (string | number)[]
+      /** Where it is kept otherwise than it is typed, by the value that is typed. */
+      readonly kept?: readonly number[]
+    }
   | { readonly by: 'check'; readonly label: string }
   | { readonly by: 'test'; readonly file: string; readonly title: string; readonly but?: Words }
   | { readonly by: 'nobody'; readonly why: string }
@@ -27,6 +33,16 @@ export const select = (label: string, words: Words, but?: Words): ByHand => ({
 })
 export const text = (label: string, ...values: string[]): ByHand => ({ by: 'text', label, values })
 export const number = (label: string, ...values: number[]): ByHand => ({ by: 'number', label, values })
+/** A length in inches, kept in mm: pairs of the two. */
+export const length = (
+  label: string,
+  ...pairs: (readonly [inches: number, millimetres: number])[]
+): ByHand => ({
+  by: 'number',
+  label,
+  values: pairs.map(([inches]) => inches),
+  kept: pairs.map(([, millimetres]) => millimetres),
+})
 export const check = (label: string): ByHand => ({ by: 'check', label })
 export const inTest = (file: string, title: string, but?: Words): ByHand => ({ by: 'test', file, title, but })
 export const nobody = (why: string): ByHand => ({ by: 'nobody', why })

@@ -1,4 +1,5 @@
 import type { EntityName, JOB_FIELDS } from '@/core/model/entities'
+import { INSULATION_WORDS, ROLE_WORDS } from '@/core/words/of-vocabulary'
 import {
   BOX_KINDS,
   BOX_MATERIALS,
@@ -19,16 +20,7 @@ import {
   WISHES,
   YES_NO_UNKNOWN,
 } from '@/core/model/vocabulary'
-import {
-  BOX_KIND_WORDS,
-  CONNECTOR_WORDS,
-  INSULATION_WORDS,
-  LAMP_WORDS,
-  plain,
-  ROLE_WORDS,
-  ROOM_KIND_WORDS,
-  WANT_WORDS,
-} from '@/ui/words'
+import { BOX_KIND_WORDS, CONNECTOR_WORDS, LAMP_WORDS, plain, ROOM_KIND_WORDS, WANT_WORDS } from '@/ui/words'
 import {
   check,
   inTest,
@@ -42,6 +34,7 @@ import {
   MADE_WITH_ROW,
   yesNo,
   type HandsOf,
+  length,
 } from './hand-kinds'
 import { AT_THE_WALL } from './hands-at-the-wall'
 
@@ -117,14 +110,14 @@ export const HANDS: HandsOf<EntityName> & {
     material: pick('Material', worded(BOX_MATERIALS, plain)),
     volumeCubicInches: number('Volume marked in it (in³)', 22, 18),
     volumeBasis: pick('Volume known from', { marked: 'Its mark', table: 'The table', measured: 'Measuring' }),
-    depthMillimetres: number('Depth (mm)', 60, 71),
-    setBackMillimetres: number('Set back from the surface (mm)', 5),
+    depthMillimetres: length('Depth (in)', [2.5, 63.5], [2.75, 69.9]),
+    setBackMillimetres: length('Set back from the surface (in)', [0.25, 6.4]),
     surface: select('Surface', worded(SURFACES, plain)),
     innerClamps: check('Inner cable clamps'),
     fittingKinds: number('Studs and hickeys, kinds', 2),
     ringCubicInches: number('A ring on it adds (in³)', 8),
     hidden: check('Covered: it cannot be reached without damage'),
-    freeLengthMillimetres: number('Free conductor, the shortest (mm)', 120),
+    freeLengthMillimetres: length('Free conductor, the shortest (in)', [5, 127]),
     plate: text('Old plate', 'Brass, one gang'),
     bonded: inTest('e2e/said-of-a-box.spec.ts', 'a metal box, bonded or not'),
     recorded: check('Everything that can be seen is recorded'),
@@ -222,7 +215,7 @@ export const HANDS: HandsOf<EntityName> & {
     ),
     stranding: pick('Strands', worded(STRANDINGS, plain)),
     metal: pick('Metal', worded(METALS, plain)),
-    faded: check('Faded: another colour is as likely'),
+    faded: check('Faded: another color is as likely'),
     unfit: check('Unfit: too short or damaged, to carry nothing'),
     wish: select('Wanted to carry, where the plan can follow', worded(WISHES, plain)),
     position: nobody('Conductors are drawn by where they go, not by their order.'),

@@ -68,15 +68,15 @@ test('a 14 AWG piece on a 20 A circuit is raised, settled, and stays settled', a
 test('a number out of range is said and not stored', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
   await visit(page, `/jobs/${jobId}/boxes/box/look`)
-  const depth = page.getByLabel('Depth (mm)')
-  await depth.fill('900')
+  const depth = page.getByLabel('Depth (in)')
+  await depth.fill('90')
   await depth.press('Enter')
-  await expect(page.getByText('From 5 to 200 mm, or empty.')).toBeVisible()
-  await depth.fill('64')
+  await expect(page.getByText('From 0.2 to 7.87 in, or empty.')).toBeVisible()
+  await depth.fill('2 1/2')
   await depth.press('Enter')
   await saved(page)
   expect(await rows('SELECT depth_millimetres FROM boxes WHERE job_id = ?', jobId)).toEqual([
-    { depth_millimetres: 64 },
+    { depth_millimetres: 63.5 },
   ])
 })
 
@@ -106,15 +106,15 @@ test('what is asked beside the wiring raises what is wrong: too little free cond
 }) => {
   const jobId = await bringInBox(request, {})
   await visit(page, `/jobs/${jobId}/boxes/box/look`)
-  await page.getByLabel('Free conductor, the shortest (mm)').fill('120')
-  await page.getByLabel('Free conductor, the shortest (mm)').press('Enter')
-  await expect(page.getByText('Only 120 mm of conductor is free (at least 150 mm)')).toBeVisible()
+  await page.getByLabel('Free conductor, the shortest (in)').fill('5')
+  await page.getByLabel('Free conductor, the shortest (in)').press('Enter')
+  await expect(page.getByText('Only 5 in of conductor is free (at least 6 in)')).toBeVisible()
   await page.getByLabel('Old plate').fill('one gang, painted over')
   await page.getByLabel('Old plate').press('Enter')
   await saved(page)
   expect(
     await rows('SELECT free_length_millimetres AS free, plate FROM boxes WHERE job_id = ?', jobId),
-  ).toEqual([{ free: 120, plate: 'one gang, painted over' }])
+  ).toEqual([{ free: 127, plate: 'one gang, painted over' }])
 })
 
 test('a middle place with one thumb: a template, and what differs tapped on the drawing @phone', async ({

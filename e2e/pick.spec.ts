@@ -22,7 +22,7 @@ test('what is chosen is picked: counted in the van, taken out as a table, printe
   await expect(item).toContainText('buy 1')
   await expect(page.getByText('Plate, one gang: wide')).toBeVisible()
   await expect(page.getByText('Dimmable lamp, 7 W')).toBeVisible()
-  await expect(page.getByText(/a ring of one gang, ½ in/)).toBeVisible()
+  await expect(page.getByText(/extension ring of one gang, ½ in/)).toBeVisible()
   // 58 for the dimmer, 6 for the ring, 6 × 6 for lamps.
   await expect(page.getByText(/left to buy: \d+ pieces, 100 USD and what has no price yet/)).toBeVisible()
   // What its plan uses up, with a spare for each ten begun.

@@ -294,7 +294,7 @@ test('whose a conductor is: its circuit, its light, its pair; and nobody’s aga
   await page.getByRole('group', { name: 'Taken for' }).getByRole('radio', { name: 'Not said' }).check()
   await saved(page)
   expect(await end()).toEqual([{ role: null, role_circuit_id: null, role_group_id: null }])
-  await page.getByRole('group', { name: 'Taken for' }).getByRole('radio', { name: 'Traveller' }).check()
+  await page.getByRole('group', { name: 'Taken for' }).getByRole('radio', { name: 'Traveler' }).check()
   await page.getByRole('group', { name: 'Its pair is' }).getByRole('radio', { name: 'A white' }).check()
   await saved(page)
   expect(

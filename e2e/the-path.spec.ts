@@ -57,8 +57,8 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   await pick(page, 'Dimmable, by the print on the lamp', 'Yes')
   await pick(page, 'Material', 'Plastic')
   await page.getByLabel('Volume marked in it (in³)').fill('20')
-  await page.getByLabel('Depth (mm)').fill('76')
-  await page.getByLabel('Depth (mm)').press('Enter')
+  await page.getByLabel('Depth (in)').fill('3')
+  await page.getByLabel('Depth (in)').press('Enter')
   await page.getByLabel('Everything that can be seen is recorded').check()
   await saved(page)
 

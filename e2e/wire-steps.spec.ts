@@ -153,10 +153,10 @@ test('what cannot be wired says why, and what would do', async ({ page, request 
   await visit(page, `/jobs/${jobId}/boxes/box1/wire`)
   await expect(page.getByRole('heading', { name: 'It cannot be wired yet' })).toBeVisible()
   await expect(
-    page.getByText(/the colours of the conductors between Room, Box 0 and Room, Box 1/),
+    page.getByText(/the colors of the conductors between Room, Box 0 and Room, Box 1/),
   ).toBeVisible()
   await expect(page.getByText(/^A new cable: one of 2 conductors and ground/)).toBeVisible()
-  await expect(page.getByText(/^House rule “May a coloured conductor/)).toBeVisible()
+  await expect(page.getByText(/^House rule “May a colored conductor/)).toBeVisible()
 })
 
 test('what comes with the work by rule stands on Wire and on the page for the wall', async ({

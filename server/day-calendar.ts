@@ -1,7 +1,7 @@
 import ical from 'ical-generator'
 import { breakersIn } from '@/core/panel'
 import { dayOf, TURN_WORDS } from '@/core/plan'
-import { regionOf } from '@/core/model/regions'
+import { sayFor } from '@/core/model/say-for'
 import { currentTrade } from './catalogue'
 import { loadJob } from './jobs'
 
@@ -17,8 +17,8 @@ export async function dayCalendar(
   const job = await loadJob(jobId)
   if (!job) return null
   const { record } = job
-  const { breaker, panel } = regionOf(record.job.regionId).words
-  const calendar = ical({ name: `${record.job.name}: the day`, prodId: '//every room//day//EN' })
+  const say = sayFor(record)
+  const calendar = ical({ name: say`${record.job.name}: the day`, prodId: '//every room//day//EN' })
   const begin = Date.parse(`${date}T${start}:00Z`)
   // No zone: the same hour wherever the calendar is opened.
   const at = (minutes: number) => new Date(begin + Math.round(minutes) * 60_000)
@@ -36,21 +36,27 @@ export async function dayCalendar(
   const { stretches } = dayOf(record, await currentTrade())
   stretches.forEach((stretch, index) => {
     const thrown = [
-      ...(stretch.toOff.length > 0 ? [`${breaker} ${breakers(stretch.toOff)} off`] : []),
-      ...(stretch.toOn.length > 0 ? [`${breaker} ${breakers(stretch.toOn)} on`] : []),
+      ...(stretch.toOff.length > 0 ? [say`breaker ${breakers(stretch.toOff)} off`] : []),
+      ...(stretch.toOn.length > 0 ? [say`breaker ${breakers(stretch.toOn)} on`] : []),
     ]
     if (thrown.length > 0)
       add(
         `walk-${index + 1}`,
-        `Walk ${index + 1}: ${thrown.join('; ')}`,
+        say`Walk ${index + 1}: ${thrown.join('; ')}`,
         stretch.from - stretch.walkMinutes,
         stretch.walkMinutes,
-        panel,
+        say`panel`,
       )
     for (const { boxId, kind, who, from, minutes } of stretch.turns) {
       const box = record.boxes[boxId]!
       const where = `${record.rooms[box.roomId]!.name}, ${box.name}`
-      add(`${boxId}-${kind}`, `${TURN_WORDS[kind]}: ${where}${who ? ` (${who})` : ''}`, from, minutes, where)
+      add(
+        `${boxId}-${kind}`,
+        `${say(TURN_WORDS[kind])}: ${where}${who ? ` (${who})` : ''}`,
+        from,
+        minutes,
+        where,
+      )
     }
   })
   // The last walk brings back what was off to the end.
@@ -58,10 +64,10 @@ export async function dayCalendar(
   if (last && last.off.length > 0)
     add(
       `walk-${stretches.length + 1}`,
-      `Last walk: ${breaker} ${breakers(last.off)} on`,
+      say`Last walk: breaker ${breakers(last.off)} on`,
       last.from + last.minutes,
       last.walkMinutes,
-      panel,
+      say`panel`,
     )
   return { house: record.job.name, text: calendar.toString() }
 }

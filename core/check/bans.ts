@@ -1,10 +1,13 @@
 import type { Load } from '../model/entities'
 import { line, type Line } from './line'
 import type { Question } from './place'
-import { NEUTRAL_KIND } from './supply'
+import { neutralKind } from './supply'
+import { sayIn, type Say } from '../words/say'
 
 /** What may never be dimmed or switched by this kind, whatever its watts. */
 export function banLines(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const { device, place } = question
   const lines: Line[] = []
   const motor = place.loads.find(load => load.kind === 'fan-motor')
@@ -13,13 +16,13 @@ export function banLines(question: Question): Line[] {
       line(
         'motor',
         'does-not-fit',
-        device.dims ? 'A motor may not be dimmed.' : 'It has no motor rating.',
+        device.dims ? say`A motor may not be dimmed.` : say`It has no motor rating.`,
         'motor',
         {
           cures: [
             {
               id: 'motor-kind',
-              says: 'Take a switch or timer with a motor rating.',
+              says: say`Take a switch or timer with a motor rating.`,
               price: 0,
               minutes: 0,
               here: false,
@@ -34,18 +37,20 @@ export function banLines(question: Question): Line[] {
       line(
         'ballast',
         'does-not-fit',
-        'It lives by a current through the lamp, which an electronic ballast does not let pass.',
+        say`It lives by a current through the lamp, which an electronic ballast does not let pass.`,
         'supply-through-load',
-        { cures: [NEUTRAL_KIND] },
+        { cures: [neutralKind(say)] },
       ),
     )
   if (place.loads.some(load => load.kind === 'receptacle') && (device.dims || !device.receptacleAllowed))
-    lines.push(line('receptacle', 'does-not-fit', 'It may not control a receptacle.', 'receptacle'))
+    lines.push(line('receptacle', 'does-not-fit', say`It may not control a receptacle.`, 'receptacle'))
   return lines
 }
 
 /** Whether the lamps can be dimmed, and on the same edge as the device cuts. */
 export function dimmingLines(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const { device, place, trade } = question
   if (!device.dims) return []
   const lamps = place.loads.filter(load => load.kind !== 'fan-motor' && load.kind !== 'receptacle')
@@ -61,18 +66,22 @@ export function dimmingLines(question: Question): Line[] {
         'dimmable',
         fixed ? 'does-not-fit' : 'fits-if',
         fixed
-          ? `${number} cannot be dimmed by their kind.`
-          : `Fits if ${number} lamps are changed to dimmable ones.`,
+          ? say`${number} cannot be dimmed by their kind.`
+          : say.count(
+              number,
+              'Fits if the lamp is changed to a dimmable one.',
+              'Fits if # lamps are changed to dimmable ones.',
+            ),
         'lamp-dimmable',
         {
           value: number,
           limit: 0,
-          unit: 'lamps not dimmable',
+          unit: say`lamps not dimmable`,
           cures: fixed
             ? [
                 {
                   id: 'switch-kind',
-                  says: 'Take a device that switches only.',
+                  says: say`Take a device that switches only.`,
                   price: 0,
                   minutes: 0,
                   here: false,
@@ -81,7 +90,11 @@ export function dimmingLines(question: Question): Line[] {
             : [
                 {
                   id: 'change-lamps',
-                  says: `Change ${number} lamps to dimmable ones.`,
+                  says: say.count(
+                    number,
+                    'Change the lamp to a dimmable one.',
+                    'Change # lamps to dimmable ones.',
+                  ),
                   price: trade.prices['lamp-change'] * number,
                   minutes: trade.minutes['lamp-change'] * number,
                   here: true,
@@ -96,15 +109,26 @@ export function dimmingLines(question: Question): Line[] {
       line(
         'dimmable',
         'not-known',
-        `Nobody has read whether ${count(unknown)} lamps are dimmable.`,
+        say.count(
+          count(unknown),
+          'Nobody has read whether the lamp is dimmable.',
+          'Nobody has read whether # lamps are dimmable.',
+        ),
         'lamp-dimmable',
         {
-          settledBy: 'Read the print on one lamp of each kind.',
+          settledBy: say`Read the print on one lamp of each kind.`,
         },
       ),
     )
   if (lines.length === 0 && lamps.length > 0)
-    lines.push(line('dimmable', 'fits', `All ${count(lamps)} lamps are dimmable.`, 'lamp-dimmable'))
+    lines.push(
+      line(
+        'dimmable',
+        'fits',
+        say.count(count(lamps), 'The lamp is dimmable.', 'All # lamps are dimmable.'),
+        'lamp-dimmable',
+      ),
+    )
   return [...lines, ...phaseLines(question, lamps)]
 }
 
@@ -120,7 +144,7 @@ function dimmability(question: Question, load: Load): 'yes' | 'no' | 'not-known'
 }
 
 /** A device that can cut either edge is set to one of them: the one that its lamps ask for. */
-function eitherLines(lamps: readonly Load[]): Line[] {
+function eitherLines(lamps: readonly Load[], say: Say): Line[] {
   const asked = [...new Set(lamps.map(({ phase }) => phase))].filter(
     phase => phase === 'leading' || phase === 'trailing',
   )
@@ -128,17 +152,17 @@ function eitherLines(lamps: readonly Load[]): Line[] {
   const [edge] = asked
   return [
     asked.length === 1
-      ? line('phase', 'fits', `It is set to cut the ${edge} edge, as the lamps ask.`, 'phase')
+      ? line('phase', 'fits', say`It is set to cut the ${edge} edge, as the lamps ask.`, 'phase')
       : line(
           'phase',
           'does-not-fit',
-          'Some of the lamps ask for the leading edge, some for the trailing one; it cuts one of the two.',
+          say`Some of the lamps ask for the leading edge, some for the trailing one; it cuts one of the two.`,
           'phase',
           {
             cures: [
               {
                 id: 'one-edge',
-                says: 'Take lamps that ask for one edge.',
+                says: say`Take lamps that ask for one edge.`,
                 price: 0,
                 minutes: 0,
                 here: false,
@@ -150,8 +174,10 @@ function eitherLines(lamps: readonly Load[]): Line[] {
 }
 
 function phaseLines(question: Question, lamps: readonly Load[]): Line[] {
+  const say = sayIn(question.view.region)
+
   const edge = question.device.dims!.phase
-  if (edge === 'either') return eitherLines(lamps)
+  if (edge === 'either') return eitherLines(lamps, say)
   const differs = lamps.filter(
     load => load.phase !== 'not-known' && load.phase !== 'either' && load.phase !== edge,
   )
@@ -160,13 +186,13 @@ function phaseLines(question: Question, lamps: readonly Load[]): Line[] {
     line(
       'phase',
       'does-not-fit',
-      `It cuts the ${edge} edge; the lamps ask for the ${differs[0]!.phase} one.`,
+      say`It cuts the ${edge} edge; the lamps ask for the ${differs[0]!.phase} one.`,
       'phase',
       {
         cures: [
           {
             id: 'other-edge',
-            says: `Take a dimmer for the ${differs[0]!.phase} edge, or either.`,
+            says: say`Take a dimmer for the ${differs[0]!.phase} edge, or either.`,
             price: 0,
             minutes: 0,
             here: false,

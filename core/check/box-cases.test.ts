@@ -8,7 +8,9 @@ import { checkPlace, type Judgement, type Verdict } from '.'
 /* Cases of boxes that can be checked by hand: fins by what stands beside, rings, and boxes too small. */
 
 const judged = (deviceId: string, given: UsualBox): Judgement =>
-  checkPlace(usualBox(given), 'box-1', trade).find(each => each.device.id === deviceId)!
+  checkPlace(usualBox({ ...given, rules: { measures: 'metric', ...given.rules } }), 'box-1', trade).find(
+    each => each.device.id === deviceId,
+  )!
 const lineIn = (judgement: Judgement, rule: string) => judgement.lines.find(each => each.rule === rule)
 
 type Lamp = NonNullable<UsualBox['lamps']>[number]
@@ -126,15 +128,15 @@ describe('rings, and boxes too small', () => {
   /** 14.00 in³ and 35 mm are needed by a plain switch behind two cables; 45 mm by a dimmer with neutral. */
   it.each<[string, number, number, number, string | null]>([
     ['switch-plain-15', 14, 35, 0, null],
-    ['switch-plain-15', 12.5, 35, 0, 'a ring of one gang, ½ in: then 15.5 in³, 48 mm'],
-    ['switch-plain-15', 10.5, 57, 0, 'a ring of one gang, 1 in: then 16.5 in³, 82 mm'],
-    ['switch-plain-15', 7.5, 40, 0, 'a ring of one gang, 1½ in: then 16.5 in³, 78 mm'],
+    ['switch-plain-15', 12.5, 35, 0, 'an extension ring of one gang, ½ in: then 15.5 in³, 48 mm'],
+    ['switch-plain-15', 10.5, 57, 0, 'an extension ring of one gang, 1 in: then 16.5 in³, 82 mm'],
+    ['switch-plain-15', 7.5, 40, 0, 'an extension ring of one gang, 1½ in: then 16.5 in³, 78 mm'],
     ['switch-plain-15', 4, 40, 0, 'of 14 in³ and 35 mm or more'],
-    ['dimmer-led-150-neutral', 18, 40, 0, 'a ring of one gang, ½ in: then 21 in³, 53 mm'],
-    ['dimmer-led-150-neutral', 18, 30, 0, 'a ring of one gang, 1 in: then 24 in³, 55 mm'],
-    ['dimmer-led-150-neutral', 12.5, 25, 0, 'a ring of one gang, 1 in: then 18.5 in³, 50 mm'],
-    ['dimmer-led-150-neutral', 18, 45, 10, 'a ring of one gang, ½ in: then 21 in³, 58 mm'],
-    ['dimmer-led-150-neutral', 18, 45, 20, 'a ring of one gang, 1 in: then 24 in³, 70 mm'],
+    ['dimmer-led-150-neutral', 18, 40, 0, 'an extension ring of one gang, ½ in: then 21 in³, 53 mm'],
+    ['dimmer-led-150-neutral', 18, 30, 0, 'an extension ring of one gang, 1 in: then 24 in³, 55 mm'],
+    ['dimmer-led-150-neutral', 12.5, 25, 0, 'an extension ring of one gang, 1 in: then 18.5 in³, 50 mm'],
+    ['dimmer-led-150-neutral', 18, 45, 10, 'an extension ring of one gang, ½ in: then 21 in³, 58 mm'],
+    ['dimmer-led-150-neutral', 18, 45, 20, 'an extension ring of one gang, 1 in: then 24 in³, 70 mm'],
     ['dimmer-led-150-neutral', 18, 2, 0, 'of 14 in³ and 45 mm or more'],
   ])(
     '%s in %f in³, %f mm, %f mm back: %s',
@@ -170,6 +172,6 @@ describe('rings, and boxes too small', () => {
       trade,
     ).filter(({ device }) => device.id === 'dimmer-230-neutral')
     expect(lineIn(judgement!, 'box-fill')).toBeUndefined()
-    expect(lineIn(judgement!, 'box-depth')!.cures[0]!.says).toBe('Take a back-box of 42 mm or more.')
+    expect(lineIn(judgement!, 'box-depth')!.cures[0]!.says).toBe('Take a back box of 42 mm or more.')
   })
 })

@@ -6,13 +6,18 @@ import { fillOf, volumeOf } from './fill'
 import { against, line, type Cure, type Line } from './line'
 import type { Question } from './place'
 import { setBackLimit } from './set-back'
+import { sayIn, later } from '../words/say'
+import { exactLength, measuresOf } from '../model/measures'
 
 /** Room for the bends of conductors behind a device, in millimetres. */
 const BEND_MILLIMETRES = 10
 
 /** What is over, or undecided, in this box with the device in its gang; and the ring or box that cures it all. */
 export function boxLines(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const { view, device } = question
+  const measures = measuresOf(view.record)
   const { depthMillimetres: depth } = view.box
   const volume = volumeOf(view.box)
   const byVolume = view.region.fillBy === 'volume'
@@ -33,9 +38,9 @@ export function boxLines(question: Question): Line[] {
       line(
         'box-fill',
         'not-known',
-        `${figure(fill.cubicInches, 2)} in³ are needed; the box’s volume is not recorded.`,
+        say`${figure(fill.cubicInches, 2)} in³ are needed; the box’s volume is not recorded.`,
         'box-fill',
-        { settledBy: 'Read the volume in the box, or take it from the table.' },
+        { settledBy: say`Read the volume in the box, or take it from the table.` },
       ),
     )
   if (byVolume && volume !== null) {
@@ -44,7 +49,7 @@ export function boxLines(question: Question): Line[] {
       line(
         'box-fill',
         over ? 'fits-if' : 'fits',
-        `${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³: ${fill.says}.`,
+        say`${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³: ${fill.says}.`,
         'box-fill',
         { ...against(fill.cubicInches, volume, 'in³'), cures: over ? cures : [] },
       ),
@@ -55,14 +60,14 @@ export function boxLines(question: Question): Line[] {
       ? line(
           'box-depth',
           'not-known',
-          `${figure(needed)} mm are needed; the box’s depth is not recorded.`,
+          say`${exactLength(measures, needed)} are needed; the box’s depth is not recorded.`,
           'box-depth',
-          { settledBy: 'Measure the depth of the box.' },
+          { settledBy: say`Measure the depth of the box.` },
         )
       : line(
           'box-depth',
           needed > depth ? 'fits-if' : 'fits',
-          `${figure(needed)} of ${figure(depth)} mm deep${needed > depth && (view.box.setBackMillimetres ?? 0) > 0 ? '; that it sits back counts for nothing until a ring covers it' : ''}.`,
+          say`${exactLength(measures, needed)} of ${exactLength(measures, depth)} deep${needed > depth && (view.box.setBackMillimetres ?? 0) > 0 ? say`; that it sits back counts for nothing until a ring covers it` : ''}.`,
           'box-depth',
           { ...against(needed, depth, 'mm'), cures: needed > depth ? cures : [] },
         ),
@@ -72,7 +77,7 @@ export function boxLines(question: Question): Line[] {
       line(
         'set-back',
         'fits-if',
-        `The box sits ${figure(setBack)} mm back in ${view.box.surface}.`,
+        say`The box sits ${exactLength(measures, setBack)} back in ${view.box.surface}.`,
         'set-back',
         { value: setBack, limit: setBackLimit(view.box.surface), unit: 'mm', cures },
       ),
@@ -93,6 +98,9 @@ function boxCures(
   lacking: { readonly cubicInches: number; readonly riseMillimetres: number },
   needed: { readonly cubicInches: number; readonly depthMillimetres: number },
 ): Cure[] {
+  const say = sayIn(view.region)
+
+  const measures = measuresOf(view.record)
   const byVolume = view.region.fillBy === 'volume'
   const ring = trade.rings.find(
     each =>
@@ -104,13 +112,13 @@ function boxCures(
     const volume = volumeOf(view.box)
     const depth = view.box.depthMillimetres
     const then = [
-      ...(volume === null ? [] : [`${figure(volume + ring.cubicInches, 2)} in³`]),
-      ...(depth === null ? [] : [`${figure(depth + ring.riseMillimetres)} mm`]),
+      ...(volume === null ? [] : [say`${figure(volume + ring.cubicInches, 2)} in³`]),
+      ...(depth === null ? [] : [exactLength(measures, depth + ring.riseMillimetres)]),
     ]
     return [
       {
         id: 'ring',
-        says: `Fit ${ring.words}${then.length > 0 ? `: then ${then.join(', ')}` : ''}.`,
+        says: say`Fit ${ring.words}${then.length > 0 ? say`: then ${then.join(', ')}` : ''}.`,
         price: ring.price,
         minutes: trade.minutes.ring,
         here: true,
@@ -119,13 +127,13 @@ function boxCures(
     ]
   }
   const asks = [
-    ...(byVolume ? [`${figure(needed.cubicInches, 2)} in³`] : []),
-    `${figure(needed.depthMillimetres)} mm`,
+    ...(byVolume ? [say`${figure(needed.cubicInches, 2)} in³`] : []),
+    exactLength(measures, needed.depthMillimetres),
   ]
   return [
     {
       id: 'deeper-box',
-      says: `Take a ${view.region.words.box} of ${asks.join(' and ')} or more.`,
+      says: say`Take a box of ${asks.join(say` and `)} or more.`,
       price: trade.prices['deeper-box'],
       minutes: trade.minutes['deeper-box'],
       here: true,
@@ -137,7 +145,7 @@ function boxCures(
 function longScrews({ box, region }: BoxView, riseMillimetres: number): SmallPart[] {
   const { device, deviceMillimetres } = region.screws
   return Array.from({ length: box.gangs * 2 }, () =>
-    smallPart('screw', `device screw, ${device}, ${figure(deviceMillimetres + riseMillimetres)} mm`),
+    smallPart('screw', later`device screw, ${device}`, deviceMillimetres + riseMillimetres),
   )
 }
 
@@ -147,6 +155,8 @@ export const occupantOf = (place: PlaceView, trade: Trade) =>
 
 /** A device wider than its gang needs the next ones free. */
 function gangLines({ view, place, device, trade }: Question): Line[] {
+  const say = sayIn(view.region)
+
   const { gangs } = device.size
   if (gangs === 1) return []
   const first = place.place.gang
@@ -164,10 +174,10 @@ function gangLines({ view, place, device, trade }: Question): Line[] {
       'gangs',
       fits ? 'fits' : 'does-not-fit',
       fits
-        ? `It takes gangs ${first} to ${last}.`
+        ? say`It takes gangs ${first} to ${last}.`
         : taken
-          ? `It is ${gangs} gangs wide, and gang ${taken.place.gang} holds ${occupantOf(taken, trade)!.name}.`
-          : `It is ${gangs} gangs wide; this ${view.region.words.box} ends with gang ${view.box.gangs}.`,
+          ? say`It is ${gangs} gangs wide, and gang ${taken.place.gang} holds ${occupantOf(taken, trade)!.name}.`
+          : say`It is ${gangs} gangs wide; this box ends with gang ${view.box.gangs}.`,
       'box-fill',
       {
         cures: fits
@@ -175,7 +185,7 @@ function gangLines({ view, place, device, trade }: Question): Line[] {
           : [
               {
                 id: 'wider-box',
-                says: `Take a ${view.region.words.box} of ${view.box.gangs + gangs - 1} gangs.`,
+                says: say`Take a box of ${view.box.gangs + gangs - 1} gangs.`,
                 price: trade.prices['wider-box'],
                 minutes: trade.minutes['wider-box'],
                 here: false,

@@ -90,8 +90,8 @@ describe('a conductor is judged by its own breaker', () => {
 
 it.each([
   // In that colour it may feed a switch, not return from it: no mark cures that.
-  ['switched-load', 'brings the switched hot back: in its colour it may only feed'],
-  ['traveller', 'is used as traveller and not marked'],
+  ['switched-load', 'brings the switched hot back: in its color it may only feed'],
+  ['traveller', 'is used as traveler and not marked'],
   ['line', 'is used as hot and not marked'],
 ] as const)('a white without a mark used as %s is raised', (role, words) => {
   const record = twoGauges([15, 20], false)

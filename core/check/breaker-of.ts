@@ -6,6 +6,7 @@ import { isLoadRole } from '../model/roles'
 import { sharersOf } from '../model/ties'
 import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
+import { type Say } from '../words/say'
 
 /** A conductor, the largest breaker it may be on, and those it is on, or may be on where that is not known. */
 export interface Guarded {
@@ -23,8 +24,8 @@ export const mostAmpsOf = (
   metal === 'aluminium' ? conductors[gauge].aluminiumNotAboveAmps : conductors[gauge].breakerNotAboveAmps
 
 /** A gauge, and the metal where it is not copper. */
-export const gaugeWords = ({ gauge, metal }: Pick<Conductor, 'gauge' | 'metal'>): string =>
-  metal === 'copper' ? gauge : `${gauge} aluminium`
+export const gaugeWords = (say: Say, { gauge, metal }: Pick<Conductor, 'gauge' | 'metal'>): string =>
+  metal === 'copper' ? gauge : say`${gauge} aluminum`
 
 /** Conductors of a box with the breakers in question, those apart that no table has a figure for. */
 export function guardedIn(view: BoxView, trade: Trade): Guarded[] {

@@ -373,7 +373,7 @@ describe('defects raised without being asked', () => {
 
   it('aluminium, a loose end, two under one screw, cloth, set back in wood, overfull', () => {
     expect(raised({ cables: fedAtTheSwitch(true, { metal: 'aluminium' }) })).toContain(
-      'danger: Aluminium conductors',
+      'danger: Aluminum conductors',
     )
     const loose = [
       {
@@ -392,7 +392,7 @@ describe('defects raised without being asked', () => {
     expect(found).toContain('A black ends loose in the box')
     expect(found).toContain('A red and A blue sit under one screw')
     expect(found).toContain('cloth covered')
-    expect(found).toContain('4 mm back in wood, which burns (at most 0 mm)')
+    expect(found).toContain('0.16 in back in wood, which burns (at most 0 in)')
     expect(found).toContain('Overfull as found: 10 of 6 in³')
   })
 

@@ -7,6 +7,7 @@ import { against, line, type Line } from './line'
 import { measured } from './measured'
 import type { Question } from './place'
 import { remembered } from './remembered'
+import { sayIn } from '../words/say'
 
 /** What is tried by choosing otherwise, or by another house rule, leaves whose a light is as it was. */
 const TRIED: readonly string[] = ['choices', 'houseRules']
@@ -43,13 +44,14 @@ function circuitByLight(record: JobRecord): ReadonlyMap<string, string> {
 export const breakerLines = remembered(({ place }: Question) => place, breakerLinesOf)
 
 function breakerLinesOf(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const { view, place } = question
   const { record, region } = view
-  const { breaker } = region.words
   if (view.feeds.length === 0)
     return [
-      line('breaker', 'not-known', `No ${breaker} is recorded for this box.`, 'long-hours', {
-        settledBy: `Find the ${breaker} that feeds this box.`,
+      line('breaker', 'not-known', say`No breaker is recorded for this box.`, 'long-hours', {
+        settledBy: say`Find the breaker that feeds this box.`,
       }),
     ]
   const ampsOf = (loads: readonly Load[]) =>
@@ -71,11 +73,11 @@ function breakerLinesOf(question: Question): Line[] {
       line(
         'breaker',
         over ? 'does-not-fit' : 'not-known',
-        `${figure(own, 2)} A; which ${breaker} of ${view.feeds.map(each => each.circuit.breaker).join(', ')} feeds it is not said.`,
+        say`${figure(own, 2)} A; which breaker of ${view.feeds.map(each => each.circuit.breaker).join(', ')} feeds it is not said.`,
         'long-hours',
         over
           ? against(own, most, 'A')
-          : { settledBy: `Say at its conductors which ${breaker} they belong to, or hunt for it.` },
+          : { settledBy: say`Say at its conductors which breaker they belong to, or hunt for it.` },
       ),
     ]
   }
@@ -91,9 +93,9 @@ function breakerLinesOf(question: Question): Line[] {
       line(
         'breaker',
         'not-known',
-        `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}, without the lamps here, which nobody has read.`,
+        say`${figure(amps, 2)} of ${figure(rated)} A on breaker ${circuit.breaker}, without the lamps here, which nobody has read.`,
         'long-hours',
-        { settledBy: 'Record the lamps: kind, watts, count.' },
+        { settledBy: say`Record the lamps: kind, watts, count.` },
       ),
     ]
   // What hangs elsewhere counts as far as it is known; what is not is named.
@@ -106,9 +108,9 @@ function breakerLinesOf(question: Question): Line[] {
       over ? 'does-not-fit' : 'fits',
       [
         others > 0
-          ? `${figure(amps, 2)} of ${figure(rated)} A on ${breaker} ${circuit.breaker}: ${figure(own, 2)} A here, ${figure(others, 2)} A of other lights.`
-          : `${figure(amps, 2)} of ${figure(rated)} A, this load on its ${breaker}.`,
-        ...(unread.length > 0 ? [`Not in it, since nobody has read it: ${unread.join(', ')}.`] : []),
+          ? say`${figure(amps, 2)} of ${figure(rated)} A on breaker ${circuit.breaker}: ${figure(own, 2)} A here, ${figure(others, 2)} A of other lights.`
+          : say`${figure(amps, 2)} of ${figure(rated)} A, this load on its breaker.`,
+        ...(unread.length > 0 ? [say`Not in it, since nobody has read it: ${unread.join(', ')}.`] : []),
       ].join(' '),
       'long-hours',
       against(amps, rated, 'A'),

@@ -7,6 +7,7 @@ import { looksLikeGround } from '../model/regions'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
 import type { Question } from './place'
+import { sayIn } from '../words/say'
 
 export interface Fill {
   readonly cubicInches: number
@@ -63,6 +64,8 @@ export function boxFill(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fi
 }
 
 function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
+  const say = sayIn(view.region)
+
   const through = seconds(view)
   const counted = view.ends.filter(each => !isFixtureWire(view, each) && !through.has(each.end.id))
   const allowance = ({ conductor }: EndView) => trade.conductors[conductor.gauge].fillCubicInches ?? 0
@@ -79,14 +82,14 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
 
   const parts = [
     {
-      words: `${conductors.length} conductors`,
+      words: say.count(conductors.length, '# conductor', '# conductors'),
       in3: conductors.reduce((sum, each) => sum + allowance(each), 0),
     },
     { words: 'grounds', in3: grounds.length > 0 ? largestGround * (1 + extra) : 0 },
     { words: 'clamps', in3: view.box.innerClamps ? largest : 0 },
     { words: 'fittings', in3: view.box.fittingKinds * largest },
     {
-      words: yokes.length === 1 ? 'one device' : `${yokes.length} devices`,
+      words: say.count(yokes.length, 'one device', '# devices'),
       in3: yokes.reduce((sum, yoke) => sum + 2 * yoke.gangs * largestOn(yoke), 0),
     },
   ].filter(part => part.in3 > 0)

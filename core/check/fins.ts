@@ -3,6 +3,7 @@ import type { DeviceModel, Rating } from '../model/device'
 import { occupantOf } from './box'
 import { line, type Cure, type Line } from './line'
 import type { Question } from './place'
+import { sayIn, type Say } from '../words/say'
 
 /** Sides of a device whose fins are broken off to make room. */
 export type SidesOff = 0 | 1 | 2
@@ -67,9 +68,9 @@ function* orders<Item>(items: readonly Item[]): Generator<readonly Item[]> {
     for (const rest of orders([...items.slice(0, at), ...items.slice(at + 1)])) yield [item, ...rest]
 }
 
-export const orderCure = (order: readonly (DeviceModel | null)[], minutes: number): Cure => ({
+export const orderCure = (order: readonly (DeviceModel | null)[], minutes: number, say: Say): Cure => ({
   id: 'gang-order',
-  says: `Put them in this order: ${order.map((model, at) => `gang ${at + 1} ${model?.name ?? 'empty'}`).join('; ')}.`,
+  says: say`Put them in this order: ${order.map((model, at) => say`gang ${at + 1} ${model?.name ?? say`empty`}`).join('; ')}.`,
   price: 0,
   minutes,
   here: true,
@@ -77,13 +78,15 @@ export const orderCure = (order: readonly (DeviceModel | null)[], minutes: numbe
 
 /** That fins come off, where they do. */
 export function finLines(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const sides = sidesOff(question)
   if (sides === 0 || !isFinned(question.device)) return []
   return [
     line(
       'fins',
       'fits',
-      `Its fins come off on ${sides === 1 ? 'one side' : 'both sides'}: the next device has fins too.`,
+      say`Its fins come off on ${say.count(sides, 'one side', 'both sides')}: the next device has fins too.`,
       'fins',
     ),
   ]

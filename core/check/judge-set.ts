@@ -10,6 +10,8 @@ import { line, rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { unmet, type Lacking } from './needs'
 import { neutralIn } from './place'
 import type { LightPlace } from './places'
+import { sayFor } from '../model/say-for'
+import { type Say, sayIn } from '../words/say'
 
 /** Devices of several lights that stand beside each other in one box. */
 export const SIDE_BY_SIDE = 'side-by-side'
@@ -129,13 +131,14 @@ function onlyDrives(rule: LineRule, { kind, members }: DeviceSet, at: number): b
 
 /** A neutral that a device lives by is proven wherever it comes from. */
 function neutralLines(views: readonly BoxView[], { members }: DeviceSet): Line[] {
+  const say = sayIn(views[0]!.region)
   if (!members.some(model => model?.supply.some(({ kind }) => kind === 'line-neutral'))) return []
   const open = views.flatMap(view => {
     const neutral = neutralIn(view)
     return neutral.kind === 'unproven' && neutral.end.end.role === 'neutral' ? [neutral] : []
   })
   return open.slice(0, 1).map(({ end, proof, settledBy }) =>
-    line('supply-neutral', 'not-known', `The neutral is only ${proof}: ${end.name}.`, 'neutral-reading', {
+    line('supply-neutral', 'not-known', say`The neutral is only ${proof}: ${end.name}.`, 'neutral-reading', {
       settledBy,
     }),
   )
@@ -143,18 +146,20 @@ function neutralLines(views: readonly BoxView[], { members }: DeviceSet): Line[]
 
 /** Whether the conductors that are there reach for it; what has no role yet settles nothing. */
 function wiringLine(tried: JobRecord, boxId: string, trade: Trade): Line {
+  const say = sayFor(tried)
+
   const routed = routeAll(tried, boxId, trade)
-  if (routed.ok) return line('wiring', 'fits', wiredWords(routed.value), 'wiring')
+  if (routed.ok) return line('wiring', 'fits', wiredWords(routed.value, say), 'wiring')
   const unknown = routed.faults.filter(({ code }) => code === 'no-role' || code === 'nothing-recorded')
   const [first] = unknown.length > 0 ? unknown : routed.faults
   if (unknown.length > 0)
     return line(
       'wiring',
       'not-known',
-      `What the conductors between the boxes are: ${first!.message}.`,
+      say`What the conductors between the boxes are: ${first!.message}.`,
       'wiring',
       {
-        settledBy: 'Identify the conductors of every box of this light on Test.',
+        settledBy: say`Identify the conductors of every box of this light on Test.`,
       },
     )
   const says = first!.message.charAt(0).toUpperCase() + first!.message.slice(1)
@@ -166,9 +171,9 @@ function wiringLine(tried: JobRecord, boxId: string, trade: Trade): Line {
   })
 }
 
-function wiredWords(boxes: readonly RoutedBox[]): string {
+function wiredWords(boxes: readonly RoutedBox[], say: Say): string {
   const again = boxes.reduce((sum, { remarks }) => sum + remarks.length, 0)
-  return `The conductors that are there reach every place${again > 0 ? `; ${again} ${again === 1 ? 'end is' : 'ends are'} marked again` : ''}.`
+  return say`The conductors that are there reach every place${again > 0 ? say`; ${again} ${say.count(again, 'end is', 'ends are')} marked again` : ''}.`
 }
 
 /** The most useful first: what does what is wanted, the better verdict, the lower price. */

@@ -7,6 +7,7 @@ import { against, line, type Cure, type Line } from './line'
 import { sumOf, type Total } from './measured'
 import type { Question } from './place'
 import { remembered } from './remembered'
+import { sayIn, type Say } from '../words/say'
 
 const WORDS: Readonly<Record<RatingKind, string>> = {
   tungsten: 'tungsten',
@@ -28,11 +29,13 @@ interface Share {
 
 /** Each kind against its own rating, the general rating in amperes, and the sum of the fractions. */
 export function loadLines(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const { loads } = question.place
   if (loads.length === 0)
     return [
-      line('load', 'not-known', 'No lamps are recorded for this control.', 'load-by-kind', {
-        settledBy: 'Record the lamps: kind, watts, count.',
+      line('load', 'not-known', say`No lamps are recorded for this control.`, 'load-by-kind', {
+        settledBy: say`Record the lamps: kind, watts, count.`,
       }),
     ]
   const sides = sidesOff(question)
@@ -41,7 +44,7 @@ export function loadLines(question: Question): Line[] {
   return [
     ...finLines(question),
     ...shares.flat().map(share => share.line),
-    ...(shares.length > 1 ? [sumLine(shares.map(worstOf))] : []),
+    ...(shares.length > 1 ? [sumLine(shares.map(worstOf), sayIn(question.view.region))] : []),
     ...generalLines(
       question,
       kinds.map(([kind]) => kind),
@@ -104,6 +107,8 @@ function sharesOf(
   loads: readonly Load[],
   sides: SidesOff,
 ): readonly Share[] {
+  const say = sayIn(question.view.region)
+
   const held = heldAgainst(question, kind, loads, sides)
   if (held.length > 0) return held.map(each => shareOf(question, kind, loads, each))
   return [
@@ -113,13 +118,13 @@ function sharesOf(
       line: line(
         'load-kind',
         'does-not-fit',
-        `Not rated for ${WORDS[kind]} loads.`,
+        say`Not rated for ${say(WORDS[kind])} loads.`,
         kind === 'motor' ? 'motor' : 'load-by-kind',
         {
           cures: [
             {
               id: 'rated-kind',
-              says: `Take a device with a ${WORDS[kind]} rating.`,
+              says: say`Take a device with a ${say(WORDS[kind])} rating.`,
               price: 0,
               minutes: 0,
               here: false,
@@ -132,6 +137,8 @@ function sharesOf(
 }
 
 function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], held: Held): Share {
+  const say = sayIn(question.view.region)
+
   const { rating, total, value, limit } = held
   if (value === null)
     return {
@@ -140,20 +147,18 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
       line: line(
         'load-kind',
         'not-known',
-        'Neither horsepower nor amperes of the motor are recorded.',
+        say`Neither horsepower nor amperes of the motor are recorded.`,
         'motor-table',
         {
           limit,
           unit: rating.unit,
-          settledBy: 'Read the horsepower or the amperes on the motor’s plate.',
+          settledBy: say`Read the horsepower or the amperes on the motor’s plate.`,
         },
       ),
     }
   const figures = against(value, limit, rating.unit)
   const digits = rating.unit === 'hp' ? 2 : 1
-  const words = `${figure(value, digits)} of ${figure(limit, digits)} ${rating.unit}, ${WORDS[kind]} rating${
-    held.isGeneral ? ' (by the general rating)' : ''
-  }${rating.unit === 'hp' && total.horsepowerByAmps ? ', by the table for its amperes' : ''}${limit < rating.limit ? `, ${figure(rating.limit, digits)} with its fins` : ''}`
+  const words = say`${figure(value, digits)} of ${figure(limit, digits)} ${rating.unit}, ${say(WORDS[kind])} rating${held.isGeneral ? say` (by the general rating)` : ''}${rating.unit === 'hp' && total.horsepowerByAmps ? say`, by the table for its amperes` : ''}${limit < rating.limit ? say`, ${figure(rating.limit, digits)} with its fins` : ''}`
   const assumed =
     rating.unit === 'W' || total.powerFactorPrinted || rating.unit === 'hp' ? '' : notPrinted(question, loads)
   const over = value > limit + 1e-9
@@ -161,10 +166,10 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
     return {
       fraction: value / limit,
       known: false,
-      line: line('load-kind', 'not-known', `${words}, as far as it is known.${assumed}`, 'load-by-kind', {
+      line: line('load-kind', 'not-known', say`${words}, as far as it is known.${assumed}`, 'load-by-kind', {
         ...figures,
         spare: null,
-        settledBy: READ_PLATES,
+        settledBy: say(READ_PLATES),
       }),
     }
   const order = over && value <= rating.limit + 1e-9 ? anotherOrder(question) : []
@@ -175,10 +180,13 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
       'load-kind',
       !over ? 'fits' : order.length > 0 ? 'fits-if' : 'does-not-fit',
       over
-        ? `${words}: too much.${assumed}`
-        : `${words}, ${figure(figures.spare * 100, 0)} % spare.${assumed}`,
+        ? say`${words}: too much.${assumed}`
+        : say`${words}, ${figure(figures.spare * 100, 0)} % spare.${assumed}`,
       'load-by-kind',
-      { ...figures, cures: over ? [...order, ...overloadCures(loads, value, { ...rating, limit })] : [] },
+      {
+        ...figures,
+        cures: over ? [...order, ...overloadCures(loads, value, { ...rating, limit }, say)] : [],
+      },
     ),
   }
 }
@@ -188,19 +196,19 @@ function anotherOrder(question: Question): Cure[] {
   const order = orderThatBears(question, (place, device, sides) =>
     bears({ ...question, place, device }, sides),
   )
-  return order ? [orderCure(order, question.trade.minutes['gang-order'])] : []
+  return order ? [orderCure(order, question.trade.minutes['gang-order'], sayIn(question.view.region))] : []
 }
 
 const READ_PLATES = 'Read the watts, amperes or volt-amperes of each kind of lamp or plate.'
 
 /** Fewer watts, or a device that carries more; how many lamps it would carry as they are. */
-function overloadCures(loads: readonly Load[], value: number, rating: Rating): Cure[] {
+function overloadCures(loads: readonly Load[], value: number, rating: Rating, say: Say): Cure[] {
   const count = loads.reduce((sum, load) => sum + load.count, 0)
   const carries = Math.floor((rating.limit / value) * count + 1e-9)
   return [
     {
       id: 'larger-device',
-      says: `Take a device rated for ${figure(value)} ${rating.unit} or more.`,
+      says: say`Take a device rated for ${figure(value)} ${rating.unit} or more.`,
       price: 0,
       minutes: 0,
       here: false,
@@ -209,8 +217,8 @@ function overloadCures(loads: readonly Load[], value: number, rating: Rating): C
       id: 'less-load',
       says:
         carries >= 1
-          ? `It carries ${carries} of the ${count} lamps; or lamps of at most ${figure(rating.limit / count)} ${rating.unit} each.`
-          : `Lamps of at most ${figure(rating.limit / count)} ${rating.unit} each.`,
+          ? say`It carries ${carries} of the ${count} lamps; or lamps of at most ${figure(rating.limit / count)} ${rating.unit} each.`
+          : say`Lamps of at most ${figure(rating.limit / count)} ${rating.unit} each.`,
       price: 0,
       minutes: 0,
       here: false,
@@ -232,7 +240,8 @@ function inUnit(total: Total, rating: Rating): number | null {
 }
 
 /** What the power factor of lamps counts as where nobody has read it. */
-function notPrinted({ trade }: Question, loads: readonly Load[]): string {
+function notPrinted({ view, trade }: Question, loads: readonly Load[]): string {
+  const say = sayIn(view.region)
   const assumed = loads
     .filter(
       load =>
@@ -245,42 +254,49 @@ function notPrinted({ trade }: Question, loads: readonly Load[]): string {
     .map(({ kind }) => trade.lamps[kind].powerFactorIfNotPrinted)
     .filter(factor => factor !== 1)
   const factors = [...new Set(assumed)].sort().map(factor => figure(factor, 2))
-  return ` Power factor not printed, counted as ${factors.join(' and ')}.`
+  return say` Power factor not printed, counted as ${factors.join(say` and `)}.`
 }
 
-function sumLine(fractions: readonly Pick<Share, 'fraction' | 'known'>[]): Line {
+function sumLine(fractions: readonly Pick<Share, 'fraction' | 'known'>[], say: Say): Line {
   const percent = fractions.reduce((sum, { fraction }) => sum + fraction, 0) * 100
   const over = percent > 100 + 1e-9
   if (!Number.isFinite(percent))
-    return line('load-sum', 'does-not-fit', 'One of the kinds has no rating, so there is no sum.', 'load-sum')
+    return line(
+      'load-sum',
+      'does-not-fit',
+      say`One of the kinds has no rating, so there is no sum.`,
+      'load-sum',
+    )
   if (!over && !fractions.every(({ known }) => known))
     return line(
       'load-sum',
       'not-known',
-      `Kinds together: ${figure(percent, 0)} % of the rating, as far as it is known.`,
+      say`Kinds together: ${figure(percent, 0)} % of the rating, as far as it is known.`,
       'load-sum',
-      { settledBy: READ_PLATES },
+      { settledBy: say(READ_PLATES) },
     )
   return line(
     'load-sum',
     over ? 'does-not-fit' : 'fits',
-    `Kinds together: ${figure(percent, percent > 99 && percent < 101 ? 1 : 0)} % of the rating.`,
+    say`Kinds together: ${figure(percent, percent > 99 && percent < 101 ? 1 : 0)} % of the rating.`,
     'load-sum',
-    { ...against(percent, 100, '%'), cures: over ? sumCures(percent) : [] },
+    { ...against(percent, 100, '%'), cures: over ? sumCures(percent, say) : [] },
   )
 }
 
 /** Less of it, or a device that carries more of each kind. */
-function sumCures(percent: number): Cure[] {
+function sumCures(percent: number, say: Say): Cure[] {
   const cure = (id: string, says: string): Cure => ({ id, says, price: 0, minutes: 0, here: false })
   return [
-    cure('larger-device', `Take a device of ${figure(percent / 100, 2)} times these ratings or more.`),
-    cure('less-load', `Take lamps of ${figure((100 / percent) * 100, 0)} % of their watts, or fewer.`),
+    cure('larger-device', say`Take a device of ${figure(percent / 100, 2)} times these ratings or more.`),
+    cure('less-load', say`Take lamps of ${figure((100 / percent) * 100, 0)} % of their watts, or fewer.`),
   ]
 }
 
 /** The general rating takes the whole current; VA are shown beside it. */
 function generalLines(question: Question, kinds: readonly RatingKind[]): Line[] {
+  const say = sayIn(question.view.region)
+
   const rating = question.device.ratings.find(each => each.kind === 'general')
   if (!rating || rating.unit !== 'A') return []
   const hasOwn = kinds.some(kind => question.device.ratings.some(each => each.kind === kind))
@@ -293,11 +309,11 @@ function generalLines(question: Question, kinds: readonly RatingKind[]): Line[] 
     line(
       'load-general',
       over ? 'does-not-fit' : total.known ? 'fits' : 'not-known',
-      `${figure(total.voltAmperes)} of ${figure(rating.limit * volts)} VA, general rating (${figure(total.amps, 2)} of ${figure(rating.limit, 2)} A)${total.known ? '' : ', as far as it is known'}.${assumed}`,
+      say`${figure(total.voltAmperes)} of ${figure(rating.limit * volts)} VA, general rating (${figure(total.amps, 2)} of ${figure(rating.limit, 2)} A)${total.known ? '' : say`, as far as it is known`}.${assumed}`,
       'power-factor',
       over || total.known
         ? against(total.voltAmperes, rating.limit * volts, 'VA')
-        : { settledBy: READ_PLATES },
+        : { settledBy: say(READ_PLATES) },
     ),
   ]
 }

@@ -5,6 +5,7 @@ import { racewayGround } from '../job/raceway'
 import type { DeviceModel } from '../model/device'
 import { looksLikeGround } from '../model/regions'
 import type { Trade } from '../model/trade'
+import { sayIn, type Say } from '../words/say'
 
 /** What a rule looks at: one place of a box, one device, the trade's figures. */
 export interface Question {
@@ -22,17 +23,18 @@ export type Availability =
   | { readonly kind: 'not-read'; readonly settledBy: string }
   | { readonly kind: 'none' }
 
-export const NOTHING_RECORDED = {
-  kind: 'not-recorded',
-  settledBy: 'Record the cables and conductors of this box first.',
-} as const satisfies Availability
+export const nothingRecorded = (say: Say) =>
+  ({
+    kind: 'not-recorded',
+    settledBy: say`Record the cables and conductors of this box first.`,
+  }) as const satisfies Availability
 
 /** What is not seen yet is not absent. */
-export const NOT_ALL_RECORDED = {
-  kind: 'not-recorded',
-  settledBy:
-    'Look at every conductor of this box, behind the device too, and say in Look that all of it is recorded.',
-} as const satisfies Availability
+export const notAllRecorded = (say: Say) =>
+  ({
+    kind: 'not-recorded',
+    settledBy: say`Look at every conductor of this box, behind the device too, and say in Look that all of it is recorded.`,
+  }) as const satisfies Availability
 
 const BEST = ['proven', 'indicated', 'assumed', 'contradicted'] as const
 
@@ -51,21 +53,23 @@ const neutrals = new WeakMap<BoxView, Availability>()
 const grounds = new WeakMap<BoxView, Availability>()
 
 function findNeutral(view: BoxView): Availability {
+  const say = sayIn(view.region)
+
   const claimed = bestOf(
     view,
     view.ends.filter(each => each.end.role === 'neutral'),
   )
   if (claimed) return claimed
-  if (view.ends.length === 0) return NOTHING_RECORDED
+  if (view.ends.length === 0) return nothingRecorded(say)
   const candidate = view.ends.find(
     each =>
       each.end.role === null && each.end.seat !== 'terminal' && !looksLikeGround(view.region, each.conductor),
   )
-  if (!candidate) return view.box.recorded ? { kind: 'none' } : NOT_ALL_RECORDED
+  if (!candidate) return view.box.recorded ? { kind: 'none' } : notAllRecorded(say)
   return {
     kind: 'unproven',
     end: candidate,
-    proof: 'no role yet',
+    proof: say`no role yet`,
     settledBy: settledAs(view, candidate, 'neutral'),
   }
 }
@@ -78,39 +82,43 @@ export function groundIn(view: BoxView): Availability {
 }
 
 function findGround(view: BoxView): Availability {
+  const say = sayIn(view.region)
+
   const claimed = bestOf(
     view,
     view.ends.filter(each => each.end.role === 'ground'),
   )
   if (claimed) return claimed
-  if (view.ends.length === 0) return NOTHING_RECORDED
+  if (view.ends.length === 0) return nothingRecorded(say)
   if (hasNoGround(view)) return { kind: 'none' }
   const raceway = groundOfRaceway(view)
   if (raceway) return raceway
   const candidate = view.ends.find(
     each => each.end.role === null && looksLikeGround(view.region, each.conductor),
   )
-  if (!candidate) return NOT_ALL_RECORDED
+  if (!candidate) return notAllRecorded(say)
   return {
     kind: 'unproven',
     end: candidate,
-    proof: 'no role yet',
+    proof: say`no role yet`,
     settledBy: settledAs(view, candidate, 'ground'),
   }
 }
 
 /** A steel pipe that ends in a metal box, where no conductor is the ground. */
 function groundOfRaceway(view: BoxView): Availability | null {
+  const say = sayIn(view.region)
+
   switch (racewayGround(view)) {
     case 'none':
     case 'open':
       return null
     case 'continuous':
-      return { kind: 'proven', name: 'the steel pipe, by the metal of the box' }
+      return { kind: 'proven', name: say`the steel pipe, by the metal of the box` }
     case 'not-read':
       return {
         kind: 'not-read',
-        settledBy: `Read from a live point to the metal of the ${view.region.words.box}: nominal where its steel pipe is the ${view.region.words.ground}.`,
+        settledBy: say`Read from a live point to the metal of the box: nominal where its steel pipe is the ground.`,
       }
   }
 }

@@ -5,25 +5,27 @@ import { isHotRole, isLoadRole } from '../model/roles'
 import { isTied, routeAll, withChoices } from '../route'
 import { newCable } from './cable'
 import { line, type Line } from './line'
-import { NOT_ALL_RECORDED, NOTHING_RECORDED, type Question } from './place'
+import { notAllRecorded, nothingRecorded, type Question } from './place'
+import { sayIn } from '../words/say'
 
 /** Whether a hot and the conductor to its light reach the box of a light that is worked from there alone. */
 export function reachLines(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const { view, place, device } = question
   if (place.placesInGroup > 1) return []
   const wants = new Set(device.terminals.map(each => each.wants))
   const either = wants.has('common') || wants.has('pass')
-  const { hot } = view.region.words
   const circuits = circuitsOf([view])
   const loads = view.ends.filter(({ end }) => isLoadRole(end.role))
   const needed = [
     ...(either || wants.has('line')
-      ? [{ what: hot, ends: view.ends.filter(({ end }) => isHotRole(end.role)) }]
+      ? [{ what: say`hot`, ends: view.ends.filter(({ end }) => isHotRole(end.role)) }]
       : []),
     ...(either || wants.has('load')
       ? [
           {
-            what: `conductor to ${place.group.name}`,
+            what: say`conductor to ${place.group.name}`,
             ends: loads.filter(each => circuits.lightOf({ view, each }) === place.group.id),
           },
         ]
@@ -36,34 +38,37 @@ export function reachLines(question: Question): Line[] {
       line(
         'reach',
         'fits',
-        `Here: ${needed.map(({ what, ends }) => `${what}, ${ends[0]!.name}`).join('; ')}.`,
+        say`Here: ${needed.map(({ what, ends }) => `${what}, ${ends[0]!.name}`).join('; ')}.`,
         'wiring',
       ),
     ]
-  const names = missing.map(({ what }) => what).join(' and no ')
+  const names = missing.map(({ what }) => what).join(say` and no `)
   if (!view.box.recorded && view.ends.length === 0)
-    return [unknown('Nobody has recorded what is in the box.', NOTHING_RECORDED.settledBy)]
+    return [unknown(say`Nobody has recorded what is in the box.`, nothingRecorded(say).settledBy)]
   const open = view.ends.filter(isOpen(question))
   if (open.length > 0)
     return [
       unknown(
-        `No ${names} is known here so far; ${open.length === 1 ? 'one conductor has' : `${open.length} conductors have`} no role yet.`,
-        'Identify the conductors of this box on Test.',
+        say`No ${names} is known here so far; ${say.count(open.length, 'one conductor has', '# conductors have')} no role yet.`,
+        say`Identify the conductors of this box on Test.`,
       ),
     ]
   const anybodys = loads.filter(each => circuits.lightOf({ view, each }) === null)
   if (anybodys.length > 0)
     return [
       unknown(
-        `No ${names} is known here: whose ${anybodys.map(({ name }) => name).join(', ')} is, is not said.`,
-        'Say on Test for which light it is.',
+        say`No ${names} is known here: whose ${anybodys.map(({ name }) => name).join(', ')} is, is not said.`,
+        say`Say on Test for which light it is.`,
       ),
     ]
   if (!view.box.recorded)
     return [
-      unknown(`No ${names} seen so far, and not all of the box is recorded.`, NOT_ALL_RECORDED.settledBy),
+      unknown(
+        say`No ${names} seen so far, and not all of the box is recorded.`,
+        notAllRecorded(say).settledBy,
+      ),
     ]
-  return [brought(question, names)]
+  return [brought(question, names, missing.map(({ what }) => say`a ${what}`).join(say` and `))]
 }
 
 const unknown = (says: string, settledBy: string): Line =>
@@ -75,14 +80,16 @@ const isOpen =
     end.role === null && !looksLikeGround(view.region, conductor)
 
 /** What is not here may be brought from the next box, by a conductor that is there. */
-function brought(question: Question, names: string): Line {
+function brought(question: Question, names: string, wanted: string): Line {
+  const say = sayIn(question.view.region)
+
   const { view, place, device, trade } = question
-  const says = `No ${names} in this ${view.region.words.box}`
+  const says = say`No ${names} in this box`
   if (isTied(view)) {
     const routed = routeAll(withChoices(view.record, { [place.place.id]: device.id }), view.box.id, trade)
-    if (routed.ok) return line('reach', 'fits', `${says}; it comes from the next one.`, 'wiring')
+    if (routed.ok) return line('reach', 'fits', say`${says}; it comes from the next one.`, 'wiring')
   }
   return line('reach', 'does-not-fit', `${says}.`, 'wiring', {
-    cures: [newCable(question, `a ${names.replace(' and no ', ' and a ')}`)],
+    cures: [newCable(question, wanted)],
   })
 }

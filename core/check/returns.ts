@@ -9,6 +9,7 @@ import { figure } from '../model/units'
 import { byPosition, sharersOf } from '../model/ties'
 import { line, type Line } from './line'
 import type { Question } from './place'
+import { sayIn } from '../words/say'
 
 /** The last reading of one purpose at each end. */
 export function lastAtEnds({ readings }: BoxView, purpose: Reading['purpose']): Map<string, Reading> {
@@ -23,17 +24,19 @@ export function lastAtEnds({ readings }: BoxView, purpose: Reading['purpose']): 
  * box, what somebody had switched off by then.
  */
 export function offWhile(view: BoxView, each: EndView, { seq }: Reading): string {
-  const { record, feeds, region } = view
+  const say = sayIn(view.region)
+
+  const { record, feeds } = view
   const own = record.circuits[circuitsOf([view]).of(each) ?? '']
   const inQuestion = own ? [own, ...sharersOf(record, own)] : feeds.map(({ circuit }) => circuit)
   const before = rowsOf(record, 'switchings').filter(
     switching => switching.struck === null && switching.seq < seq,
   )
   const lastOf = (id: string | null) => before.filter(({ circuitId }) => circuitId === id).at(-1)
-  if (lastOf(null)?.to === 'off') return 'the main switch'
+  if (lastOf(null)?.to === 'off') return say`the main switch`
   const off = inQuestion.filter(({ id }) => lastOf(id)?.to === 'off')
   const named = (off.length > 0 ? off : inQuestion).map(({ breaker }) => breaker)
-  return named.length > 0 ? `${region.words.breaker} ${named.join(' and ')}` : 'the main switch'
+  return named.length > 0 ? say`breaker ${named.join(say` and `)}` : say`the main switch`
 }
 
 /** A conductor that carries current with its own power off: another circuit returns by it. */
@@ -56,6 +59,8 @@ export interface BetweenHots {
 
 /** Each pair once, by its first reading. Nothing between two conductors alone says nothing. */
 export function betweenHots(view: BoxView): BetweenHots[] {
+  const say = sayIn(view.region)
+
   const circuits = circuitsOf([view])
   const hots = new Map(view.ends.filter(({ end }) => isHotRole(end.role)).map(each => [each.end.id, each]))
   const live = view.readings.filter(
@@ -76,7 +81,7 @@ export function betweenHots(view: BoxView): BetweenHots[] {
     const [a, b] = [circuits.of(one), circuits.of(other)].map(id => view.record.circuits[id ?? ''])
     if (!a || !b || a.id === b.id || !sharersOf(view.record, a).includes(b)) continue
     const breakers = [a, b].sort(byPosition) as [Breaker, Breaker]
-    const key = `${breakers.map(({ id }) => id).join()} ${value <= DEAD_VOLTS ? 'one' : 'two'}`
+    const key = `${breakers.map(({ id }) => id).join()} ${value <= DEAD_VOLTS ? say`one` : say`two`}`
     if (!pairs.has(key)) pairs.set(key, { breakers, volts: value })
   }
   return [...pairs.values()]
@@ -97,11 +102,12 @@ export function legsOf(view: BoxView, one: Breaker, other: Breaker): 'one' | 'tw
 
 /** What readings found of the way back bars what would use it, until it is put right. */
 export function returnLines({ view, place, device, trade }: Question): Line[] {
+  const say = sayIn(view.region)
+
   const circuits = circuitsOf([view])
   const whose = circuits.ofLight(place.group.id)
   const bears = (circuitId: string | null | undefined) =>
     whose.kind !== 'known' || circuitId == null || circuitId === whose.circuitId
-  const { breaker } = view.region.words
   const takesNeutral = device.terminals.some(({ wants }) => wants === 'neutral')
   const borrowed = takesNeutral ? borrowedIn(view).filter(({ each }) => bears(circuits.of(each))) : []
   const oneLeg = oneLegIn(view).filter(({ breakers }) => breakers.some(({ id }) => bears(id)))
@@ -110,13 +116,13 @@ export function returnLines({ view, place, device, trade }: Question): Line[] {
       line(
         'borrowed-neutral',
         'does-not-fit',
-        `${each.name} carries ${figure(reading.value, 2)} A with ${offWhile(view, each, reading)} off: another circuit returns by this neutral.`,
+        say`${each.name} carries ${figure(reading.value, 2)} A with ${offWhile(view, each, reading)} off: another circuit returns by this neutral.`,
         'borrowed-neutral',
         {
           cures: [
             {
               id: 'neutral-back',
-              says: 'Give each circuit its own neutral back, then clamp it again.',
+              says: say`Give each circuit its own neutral back, then clamp it again.`,
               price: 0,
               minutes: trade.mending['borrowed-neutral'],
               here: false,
@@ -129,13 +135,13 @@ export function returnLines({ view, place, device, trade }: Question): Line[] {
       line(
         'same-leg',
         'does-not-fit',
-        `${first.breaker} and ${second.breaker} share a neutral on one leg (${figure(volts)} V between their hots): it carries the sum of both.`,
+        say`${first.breaker} and ${second.breaker} share a neutral on one leg (${figure(volts)} V between their hots): it carries the sum of both.`,
         'same-leg',
         {
           cures: [
             {
               id: 'other-leg',
-              says: `One of the two ${breaker}s to the other leg, with one handle for both.`,
+              says: say`One of the two breakers to the other leg, with one handle for both.`,
               price: trade.prices['breaker-change'],
               minutes: trade.mending['same-leg'],
               here: false,

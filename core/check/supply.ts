@@ -4,6 +4,7 @@ import { newCable } from './cable'
 import { line, type Cure, type Line, type Verdict } from './line'
 import { leastWatts } from './measured'
 import { groundIn, neutralIn, type Question } from './place'
+import { sayIn, type Say } from '../words/say'
 
 /** What keeps the electronics alive: the best of the ways this device can be fed here. */
 export function supplyLines(question: Question): Line[] {
@@ -25,32 +26,37 @@ function supplyLine(question: Question, way: Supply): Line {
   }
 }
 
-const OTHER_KIND: Cure = {
+const otherKind = (say: Say): Cure => ({
   id: 'no-neutral-kind',
-  says: 'Take a kind that lives through the lamp and needs no neutral.',
+  says: say`Take a kind that lives through the lamp and needs no neutral.`,
   price: 0,
   minutes: 0,
   here: false,
-}
+})
 
 /** A kind that does not live through the lamp. */
-export const NEUTRAL_KIND: Cure = { ...OTHER_KIND, id: 'neutral-kind', says: 'Take a kind with neutral.' }
+export const neutralKind = (say: Say): Cure => ({
+  ...otherKind(say),
+  id: 'neutral-kind',
+  says: say`Take a kind with neutral.`,
+})
 
 function neutralLine(question: Question): Line {
-  const { box, ground } = question.view.region.words
+  const say = sayIn(question.view.region)
+
   const neutral = neutralIn(question.view)
   switch (neutral.kind) {
     case 'proven':
-      return line('supply-neutral', 'fits', `Neutral proven: ${neutral.name}.`, 'supply-neutral')
+      return line('supply-neutral', 'fits', say`Neutral proven: ${neutral.name}.`, 'supply-neutral')
     case 'none':
-      return line('supply-neutral', 'does-not-fit', `No neutral in this ${box}.`, 'supply-neutral', {
-        cures: [OTHER_KIND, newCable(question, `a neutral and a ${ground}`)],
+      return line('supply-neutral', 'does-not-fit', say`No neutral in this box.`, 'supply-neutral', {
+        cures: [otherKind(say), newCable(question, say`a neutral and a ground`)],
       })
     case 'unproven':
       return line(
         'supply-neutral',
         'not-known',
-        `The neutral is only ${neutral.proof}: ${neutral.end.name}.`,
+        say`The neutral is only ${neutral.proof}: ${neutral.end.name}.`,
         'neutral-reading',
         { settledBy: neutral.settledBy },
       )
@@ -60,8 +66,8 @@ function neutralLine(question: Question): Line {
         'supply-neutral',
         'not-known',
         question.view.ends.length === 0
-          ? 'Nobody has recorded what is in the box.'
-          : 'None seen so far, and not all of the box is recorded.',
+          ? say`Nobody has recorded what is in the box.`
+          : say`None seen so far, and not all of the box is recorded.`,
         'supply-neutral',
         {
           settledBy: neutral.settledBy,
@@ -71,17 +77,18 @@ function neutralLine(question: Question): Line {
 }
 
 function groundReferencedLine(question: Question): Line {
-  const { ground } = question.view.region.words
+  const say = sayIn(question.view.region)
+
   const available = groundIn(question.view)
   if (available.kind === 'none')
-    return line('supply-ground', 'does-not-fit', `No ${ground} in this box to refer to.`, 'supply-ground', {
-      cures: [newCable(question, `a ${ground}`)],
+    return line('supply-ground', 'does-not-fit', say`No ground in this box to refer to.`, 'supply-ground', {
+      cures: [newCable(question, say`a ground`)],
     })
   if (available.kind !== 'proven')
     return line(
       'supply-ground',
       'not-known',
-      `The ${ground} is not shown to be continuous.`,
+      say`The ground is not shown to be continuous.`,
       'supply-ground',
       {
         settledBy: available.settledBy,
@@ -91,11 +98,15 @@ function groundReferencedLine(question: Question): Line {
     return line(
       'supply-ground',
       'does-not-fit',
-      'A neutral is here: a ground may not take its place.',
+      say`A neutral is here: a ground may not take its place.`,
       'supply-ground',
       {
         cures: [
-          { ...OTHER_KIND, id: 'neutral-kind', says: 'Take the kind that lives between hot and neutral.' },
+          {
+            ...otherKind(say),
+            id: 'neutral-kind',
+            says: say`Take the kind that lives between hot and neutral.`,
+          },
         ],
       },
     )
@@ -103,11 +114,11 @@ function groundReferencedLine(question: Question): Line {
     return line(
       'supply-ground',
       'does-not-fit',
-      `It sends its current into the ${ground}, which is allowed nowhere here.`,
+      say`It sends its current into the ground, which is allowed nowhere here.`,
       'supply-ground',
       {
         cures: [
-          { ...OTHER_KIND, id: 'neutral-kind', says: `Take a kind that does not live on the ${ground}.` },
+          { ...otherKind(say), id: 'neutral-kind', says: say`Take a kind that does not live on the ground.` },
         ],
       },
     )
@@ -115,19 +126,19 @@ function groundReferencedLine(question: Question): Line {
     return line(
       'supply-ground',
       'fits',
-      `Refers to the ${ground} as a listed retrofit; check local code.`,
+      say`Refers to the ground as a listed retrofit; check local code.`,
       'supply-ground',
     )
   return line(
     'supply-ground',
     'fits-if',
-    `It refers to the ${ground}, which the house rule does not allow.`,
+    say`It refers to the ground, which the house rule does not allow.`,
     'supply-ground',
     {
       cures: [
         {
           id: 'house-rule',
-          says: 'Allow ground-referenced retrofits in the house rules, where local code does.',
+          says: say`Allow ground-referenced retrofits in the house rules, where local code does.`,
           price: 0,
           minutes: question.trade.minutes['house-rule'],
           here: true,
@@ -139,52 +150,54 @@ function groundReferencedLine(question: Question): Line {
 
 /** The least of any single group that the device may be left feeding: all lamps of the group. */
 function throughLoadLine(question: Question, minimumWatts: number): Line {
+  const say = sayIn(question.view.region)
+
   const { loads, group } = question.place
   const { bypassWatts } = question.trade
   if (group.bypass !== 'none' && bypassWatts >= minimumWatts)
     return line(
       'minimum-load',
       'fits',
-      `A bypass ${group.bypass === 'fitted' ? 'is at' : 'comes to'} the luminaire: it carries up to ${bypassWatts} W, where it needs ${minimumWatts} W; see both sheets.`,
+      say`A bypass ${group.bypass === 'fitted' ? say`is at` : say`comes to`} the luminaire: it carries up to ${bypassWatts} W, where it needs ${minimumWatts} W; see both sheets.`,
       'supply-through-load',
     )
   const watts = leastWatts(loads, question.view.region.nominalVolts)
   if (loads.length === 0)
-    return line('minimum-load', 'not-known', 'No lamps are recorded.', 'supply-through-load', {
+    return line('minimum-load', 'not-known', say`No lamps are recorded.`, 'supply-through-load', {
       limit: minimumWatts,
-      unit: 'W at least',
-      settledBy: 'Record the lamps: kind, watts, count.',
+      unit: say`W at least`,
+      settledBy: say`Record the lamps: kind, watts, count.`,
     })
   if (watts === null)
     return line(
       'minimum-load',
       'not-known',
-      `It needs ${minimumWatts} W; what these lamps draw at least is not known.`,
+      say`It needs ${minimumWatts} W; what these lamps draw at least is not known.`,
       'supply-through-load',
       {
         limit: minimumWatts,
-        unit: 'W at least',
-        settledBy: 'Read the watts of each kind of lamp; amperes or volt-amperes alone do not tell them.',
+        unit: say`W at least`,
+        settledBy: say`Read the watts of each kind of lamp; amperes or volt-amperes alone do not tell them.`,
       },
     )
   const figures = {
     value: watts,
     limit: minimumWatts,
-    unit: 'W at least',
+    unit: say`W at least`,
     spare: (watts - minimumWatts) / minimumWatts,
   }
   if (watts >= minimumWatts)
     return line(
       'minimum-load',
       'fits',
-      `${watts} W keep it alive; it needs ${minimumWatts} W.`,
+      say`${watts} W keep it alive; it needs ${minimumWatts} W.`,
       'supply-through-load',
       figures,
     )
   return line(
     'minimum-load',
     'fits-if',
-    `${watts} W of the ${minimumWatts} W it needs: it would flicker, glow when off, or not start.`,
+    say`${watts} W of the ${minimumWatts} W it needs: it would flicker, glow when off, or not start.`,
     'supply-through-load',
     {
       ...figures,
@@ -193,14 +206,14 @@ function throughLoadLine(question: Question, minimumWatts: number): Line {
           ? [
               {
                 id: 'bypass',
-                says: 'Fit a bypass at the luminaire.',
+                says: say`Fit a bypass at the luminaire.`,
                 price: question.trade.prices.bypass,
                 minutes: question.trade.minutes.bypass,
                 here: true,
               },
             ]
           : []),
-        NEUTRAL_KIND,
+        neutralKind(say),
       ],
     },
   )

@@ -16,19 +16,22 @@ import {
 import { against, line, type Line } from './line'
 import type { Question } from './place'
 import { remembered } from './remembered'
+import { sayIn } from '../words/say'
 
 /** Volts, places and region the device was made for. */
 export function regionLines({ device, view, place }: Question): Line[] {
+  const say = sayIn(view.region)
+
   const lines: Line[] = []
   const { least, most } = device.places
   if (!device.regions.includes(view.region.id))
-    lines.push(line('region', 'does-not-fit', `It is not made for ${view.region.name}.`, 'region'))
+    lines.push(line('region', 'does-not-fit', say`It is not made for ${view.region.name}.`, 'region'))
   if (place.workingInGroup < least || place.workingInGroup > most)
     lines.push(
       line(
         'places',
         'does-not-fit',
-        `${place.workingInGroup === 1 ? '1 place controls' : `${place.workingInGroup} places control`} this light; it works with ${least === most ? least : `${least} to ${most}`}.`,
+        say`${say.count(place.workingInGroup, '# place controls', '# places control')} this light; it works with ${least === most ? least : say`${least} to ${most}`}.`,
         'places',
       ),
     )
@@ -37,9 +40,9 @@ export function regionLines({ device, view, place }: Question): Line[] {
       line(
         'places',
         'not-known',
-        `${place.workingInGroup} places control this light; what stands here depends on what stands there.`,
+        say`${place.workingInGroup} places control this light; what stands here depends on what stands there.`,
         'places',
-        { settledBy: 'Settle the whole light at once: its boxes and the conductors between them.' },
+        { settledBy: say`Settle the whole light at once: its boxes and the conductors between them.` },
       ),
     )
   return lines
@@ -58,6 +61,8 @@ const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
 
 /** Whether each terminal takes the gauge and stranding of the conductor that would go on it. */
 export function terminationLines(question: Question): Line[] {
+  const say = sayIn(question.view.region)
+
   const { device, view, trade } = question
   const lines: Line[] = []
   for (const terminal of device.terminals) {
@@ -71,13 +76,13 @@ export function terminationLines(question: Question): Line[] {
     )
     if (refusedEnd) {
       const { gauge, stranding } = refusedEnd.conductor
-      const named = `“${terminal.word}” does not take ${stranding} ${gauge}`
+      const named = say`“${terminal.word}” does not take ${stranding} ${gauge}`
       lines.push(
         line('termination', 'fits-if', `${named} (${refusedEnd.name}).`, 'termination', {
           cures: [
             {
               id: 'pigtail',
-              says: `Join a pigtail of solid ${terminal.gauges[0]} in a connector.`,
+              says: say`Join a pigtail of solid ${terminal.gauges[0]} in a connector.`,
               price: trade.prices.pigtail,
               minutes: trade.minutes.pigtail,
               here: true,
@@ -92,13 +97,13 @@ export function terminationLines(question: Question): Line[] {
       line(
         'termination',
         'fits-if',
-        'It has push-in terminals only, which the house rule does not allow.',
+        say`It has push-in terminals only, which the house rule does not allow.`,
         'termination',
         {
           cures: [
             {
               id: 'house-rule',
-              says: 'Allow push-in terminals in the house rules.',
+              says: say`Allow push-in terminals in the house rules.`,
               price: 0,
               minutes: trade.minutes['house-rule'],
               here: true,
@@ -113,13 +118,13 @@ export function terminationLines(question: Question): Line[] {
       line(
         'termination',
         'fits-if',
-        'It has back clamps only, which the house rule does not allow.',
+        say`It has back clamps only, which the house rule does not allow.`,
         'termination',
         {
           cures: [
             {
               id: 'house-rule-clamp',
-              says: 'Allow back clamps in the house rules.',
+              says: say`Allow back clamps in the house rules.`,
               price: 0,
               minutes: trade.minutes['house-rule'],
               here: true,
@@ -130,7 +135,7 @@ export function terminationLines(question: Question): Line[] {
     )
   lines.push(...aluminiumLines(question))
   if (lines.length === 0)
-    lines.push(line('termination', 'fits', 'Every terminal takes its conductor.', 'termination'))
+    lines.push(line('termination', 'fits', say`Every terminal takes its conductor.`, 'termination'))
   return lines
 }
 
@@ -140,19 +145,21 @@ const clampOff = (question: Question) =>
 const pushInOff = (question: Question) => houseRule(question.view.record, 'push-in') === 'no'
 
 function aluminiumLines({ view, trade }: Question): Line[] {
+  const say = sayIn(view.region)
+
   const found = view.ends.find(each => each.conductor.metal === 'aluminium')
   if (!found) return []
   return [
     line(
       'aluminium',
       'fits-if',
-      `${found.name} is aluminium; no terminal here is marked for it.`,
+      say`${found.name} is aluminum; no terminal here is marked for it.`,
       'aluminium',
       {
         cures: [
           {
             id: 'listed-connector',
-            says: 'Copper pigtails in connectors listed for aluminium.',
+            says: say`Copper pigtails in connectors listed for aluminum.`,
             price: trade.prices['listed-connector'],
             minutes: trade.minutes['listed-connector'],
             here: true,
@@ -175,6 +182,8 @@ export const conductorLines = remembered(
 
 /** Aluminium of a gauge that the table has no figure for: copper’s is none for it. */
 function noFigureLines(view: BoxView, trade: Trade): Line[] {
+  const say = sayIn(view.region)
+
   const each = view.ends.find(
     ({ conductor }) => conductor.metal === 'aluminium' && mostAmpsOf(conductor, trade) === null,
   )
@@ -183,23 +192,24 @@ function noFigureLines(view: BoxView, trade: Trade): Line[] {
     line(
       'conductor-breaker',
       'not-known',
-      `${each.name} is ${gaugeWords(each.conductor)}; no figure here says what ${view.region.words.breaker} it may be on.`,
+      say`${each.name} is ${gaugeWords(say, each.conductor)}; no figure here says what breaker it may be on.`,
       'conductor-breaker',
-      { settledBy: 'The local table for aluminium, and what is printed on its sheath.' },
+      { settledBy: say`The local table for aluminum, and what is printed on its sheath.` },
     ),
   ]
 }
 
 /** Pigtails that are too thin are renewed with the work. */
 function tailLines(view: BoxView, trade: Trade): Line[] {
-  const { breaker } = view.region.words
+  const say = sayIn(view.region)
+
   return thinTails(view, trade).map(({ gauge, guarded }) => {
     const { mostAmps, each } = guarded
     const { ratedAmps } = largestOf(guarded)
     return line(
       'pigtail-gauge',
       'fits-if',
-      `A pigtail from the joint of ${each.name} is ${gauge} on a ${breaker} of ${figure(ratedAmps)} A.`,
+      say`A pigtail from the joint of ${each.name} is ${gauge} on a breaker of ${figure(ratedAmps)} A.`,
       'conductor-breaker',
       {
         ...against(ratedAmps, mostAmps, 'A'),
@@ -207,7 +217,7 @@ function tailLines(view: BoxView, trade: Trade): Line[] {
         cures: [
           {
             id: 'pigtail-gauge',
-            says: `Renew the pigtail in ${each.conductor.gauge}.`,
+            says: say`Renew the pigtail in ${each.conductor.gauge}.`,
             price: trade.prices.pigtail,
             minutes: trade.minutes.pigtail,
             here: true,
@@ -219,6 +229,8 @@ function tailLines(view: BoxView, trade: Trade): Line[] {
 }
 
 function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
+  const say = sayIn(view.region)
+
   const all = guardedIn(view, trade)
   const carrying = all.filter(
     ({ each: { end } }) => end.role !== null && end.role !== 'ground' && end.role !== 'spare',
@@ -230,7 +242,6 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
   const worst = isSurelyOver(first)
     ? first
     : others.reduce((so, each) => (over(each) > over(so) ? each : so), first)
-  const { breaker } = view.region.words
   const { mostAmps, each } = worst
   const { ratedAmps: rated } = largestOf(worst)
   const figures = against(rated, mostAmps, 'A')
@@ -239,9 +250,9 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
       line(
         'conductor-breaker',
         'not-known',
-        `${each.name} is ${gaugeWords(each.conductor)} (at most ${figure(mostAmps)} A); which ${breaker} of ${worst.breakers.map(({ breaker: name, ratedAmps }) => `${name} with ${figure(ratedAmps)} A`).join(', ')} it is on is not said.`,
+        say`${each.name} is ${gaugeWords(say, each.conductor)} (at most ${figure(mostAmps)} A); which breaker of ${worst.breakers.map(({ breaker: name, ratedAmps }) => say`${name} with ${figure(ratedAmps)} A`).join(', ')} it is on is not said.`,
         'conductor-breaker',
-        { settledBy: `Say which ${breaker} ${each.name} belongs to, or hunt for it.` },
+        { settledBy: say`Say which breaker ${each.name} belongs to, or hunt for it.` },
       ),
     ]
   const isOver = rated > mostAmps
@@ -249,7 +260,7 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
     line(
       'conductor-breaker',
       isOver ? 'does-not-fit' : 'fits',
-      `${figure(rated)} A ${breaker} on ${gaugeWords(each.conductor)} (at most ${figure(mostAmps)} A).`,
+      say`${figure(rated)} A breaker on ${gaugeWords(say, each.conductor)} (at most ${figure(mostAmps)} A).`,
       'conductor-breaker',
       {
         ...figures,
@@ -257,7 +268,7 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
           ? [
               {
                 id: 'smaller-breaker',
-                says: `A ${breaker} of ${figure(mostAmps)} A.`,
+                says: say`A breaker of ${figure(mostAmps)} A.`,
                 price: trade.prices['breaker-change'],
                 minutes: trade.minutes['breaker-change'],
                 here: false,

@@ -1,5 +1,6 @@
 import type { BoxView } from '../job/box-view'
 import { hasNoGround, STANDS_IN } from '../job/groundless'
+import { sayIn } from '../words/say'
 
 /** What comes with the work by rule, beside the work itself; the authority has the last word on each. */
 export interface Duty {
@@ -26,15 +27,18 @@ export type DutyId =
 export function dutiesOf(view: BoxView): Duty[] {
   const isPulled = view.cables.some(({ pulled }) => pulled)
   return [
-    ...(isPulled ? [...protectionOf(view), ...neutralOf(view), TOLD_BEFORE] : []),
+    ...(isPulled ? [...protectionOf(view), ...neutralOf(view), told(view, TOLD_BEFORE)] : []),
     ...(view.box.kind === 'outlet' && hasNoGround(view) ? [ungrounded(view)] : []),
     ...(view.room.kind === 'wet' || view.room.kind === 'outside' ? [damp(view)] : []),
-    ...(view.cables.some(({ sheath }) => sheath === 'cloth') ? [CLOTH, OLD_BOARDS] : []),
+    ...(view.cables.some(({ sheath }) => sheath === 'cloth')
+      ? [told(view, CLOTH), told(view, OLD_BOARDS)]
+      : []),
   ]
 }
 
 function protectionOf({ region, room, feeds }: BoxView): Duty[] {
-  const { breaker } = region.words
+  const say = sayIn(region)
+
   return region.protects
     .filter(({ rooms }) => rooms === null || rooms.includes(room.kind) || room.kind === 'not-said')
     .flatMap(({ by, rooms, words }): Duty[] => {
@@ -46,19 +50,19 @@ function protectionOf({ region, room, feeds }: BoxView): Duty[] {
         .map(({ circuit }) => circuit.breaker)
       const where =
         rooms === null
-          ? 'New and prolonged wiring asks for it.'
+          ? say`New and prolonged wiring asks for it.`
           : room.kind === 'not-said'
-            ? 'New and prolonged wiring asks for it in some rooms; what this one is for is not said.'
-            : 'New and prolonged wiring asks for it in rooms like this one.'
+            ? say`New and prolonged wiring asks for it in some rooms; what this one is for is not said.`
+            : say`New and prolonged wiring asks for it in rooms like this one.`
       return [
         {
           id: isOpen ? 'protection-not-known' : 'protection',
           says:
             names.length === 0
-              ? `The new wiring has ${words}: which ${breaker} feeds it is not known yet`
+              ? say`The new wiring has ${words}: which breaker feeds it is not known yet`
               : isOpen
-                ? `The new wiring has ${words}: see what ${breaker} ${names.join(', ')} has`
-                : `The new wiring has ${words}: ${breaker} ${names.join(', ')} has none`,
+                ? say`The new wiring has ${words}: see what breaker ${names.join(', ')} has`
+                : say`The new wiring has ${words}: breaker ${names.join(', ')} has none`,
           because: where,
           factId: 'protection',
         },
@@ -68,6 +72,8 @@ function protectionOf({ region, room, feeds }: BoxView): Duty[] {
 
 /** A conductor that may be a neutral is there, or the cable that comes brings one. */
 function neutralOf(view: BoxView): Duty[] {
+  const say = sayIn(view.region)
+
   if (!view.region.newSwitchNeutral || view.box.kind !== 'control') return []
   const roles = view.ends.map(({ end }) => end.role)
   return roles.includes('neutral') || roles.includes(null)
@@ -75,33 +81,43 @@ function neutralOf(view: BoxView): Duty[] {
     : [
         {
           id: 'neutral-at-switch',
-          says: 'With new wiring a neutral comes to this switch, used or not',
-          because: 'What is put in later lives on it.',
+          says: say`With new wiring a neutral comes to this switch, used or not`,
+          because: say`What is put in later lives on it.`,
           factId: 'neutral-at-switch',
         },
       ]
 }
 
 function ungrounded({ region, feeds }: BoxView): Duty {
-  const { ground } = region.words
+  const say = sayIn(region)
+
   const isProtected = feeds.length > 0 && feeds.every(({ circuit }) => STANDS_IN.includes(circuit.protection))
   return {
     id: 'ungrounded-receptacle',
-    says: `A receptacle here, and all that is fed from it, is marked “no ${ground}”${isProtected ? '' : ', and protected against leaks before it is replaced'}`,
-    because: `No ${ground} reaches this box: nobody is to think that one does.`,
+    says: say`A receptacle here, and all that is fed from it, is marked “no ground”${isProtected ? '' : say`, and protected against leaks before it is replaced`}`,
+    because: say`No ground reaches this box: nobody is to think that one does.`,
     factId: 'ungrounded-receptacle',
   }
 }
 
-const damp = ({ room, region }: BoxView): Duty => ({
-  id: 'damp',
-  says:
-    room.kind === 'wet'
-      ? 'How near water is: within reach of a bath or a shower no control stands, and beside it only what is made for it'
-      : 'What stands here is closed against rain, cover and all',
-  because: `Zones, distances and the rating of the enclosure are the local code’s; the ${region.words.box} and the plate have theirs printed.`,
-  factId: 'damp',
-})
+const damp = ({ room, region }: BoxView): Duty => {
+  const say = sayIn(region)
+  return {
+    id: 'damp',
+    says:
+      room.kind === 'wet'
+        ? say`How near water is: within reach of a bath or a shower no control stands, and beside it only what is made for it`
+        : say`What stands here is closed against rain, cover and all`,
+    because: say`Zones, distances and the rating of the enclosure are the local code’s; the box and the plate have theirs printed.`,
+    factId: 'damp',
+  }
+}
+
+/** A duty in the words of the job. */
+const told = ({ region }: BoxView, { says, because, ...duty }: Duty): Duty => {
+  const say = sayIn(region)
+  return { ...duty, says: say(says), because: say(because) }
+}
 
 const CLOTH: Duty = {
   id: 'cloth',

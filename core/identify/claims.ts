@@ -6,6 +6,7 @@ import type { Finding, Reading } from '../model/entities'
 import { rowsWith } from '../model/record'
 import { looksLikeGround } from '../model/regions'
 import type { Proof, Role } from '../model/vocabulary'
+import { sayIn } from '../words/say'
 
 export type Bearing = 'supports' | 'contradicts' | 'says-nothing'
 
@@ -135,26 +136,27 @@ function sideOfEnd(view: BoxView, endId: string): Side {
 
 /** The next reading worth taking for this conductor, in one sentence. */
 function settling(view: BoxView, subject: EndView): string {
+  const say = sayIn(view.region)
+
   const { role } = subject.end
-  const { breaker, ground } = view.region.words
   const named = (wanted: (role: Role | null) => boolean, words: string) => {
     const found = view.ends.find(other => other.end.id !== subject.end.id && wanted(other.end.role))
-    return found ? `${found.name} (${words})` : `the ${words}`
+    return found ? `${found.name} (${words})` : say`the ${words}`
   }
-  const toReturn = named(each => each === 'ground', ground)
+  const toReturn = named(each => each === 'ground', say`ground`)
   const toHot = named(isHotRole, 'line')
   switch (role === null ? null : SIDE_OF[role]) {
     case 'hot':
-      return `Low-impedance meter, ${breaker} on: ${subject.name} to ${toReturn}; nominal bears it out.`
+      return say`Low-impedance meter, breaker on: ${subject.name} to ${toReturn}; nominal bears it out.`
     case 'load':
-      return `Low-impedance meter, ${breaker} on: ${subject.name} to ${toReturn}, switch off reads 0, switch on reads nominal.`
+      return say`Low-impedance meter, breaker on: ${subject.name} to ${toReturn}, switch off reads 0, switch on reads nominal.`
     case 'neutral':
       return groundAccountedFor(view)
-        ? `Low-impedance meter, ${breaker} on, joint closed: ${subject.name} to ${toHot}; nominal bears it out.`
-        : `Low-impedance meter, ${breaker} on, joint closed: ${subject.name} to ${toHot}; and record the ${ground} as seen at its sheath.`
+        ? say`Low-impedance meter, breaker on, joint closed: ${subject.name} to ${toHot}; nominal bears it out.`
+        : say`Low-impedance meter, breaker on, joint closed: ${subject.name} to ${toHot}; and record the ground as seen at its sheath.`
     case 'ground':
-      return `Low-impedance meter, ${breaker} on: ${toHot} to ${subject.name}; nominal shows that the ${ground} is continuous.`
+      return say`Low-impedance meter, breaker on: ${toHot} to ${subject.name}; nominal shows that the ground is continuous.`
     default:
-      return `Say what ${subject.name} is taken for, then read it to a known ${ground}.`
+      return say`Say what ${subject.name} is taken for, then read it to a known ground.`
   }
 }

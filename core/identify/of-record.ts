@@ -12,26 +12,32 @@ import type { Accounted } from './identified'
 import type { Taken } from './ledger'
 import { answerOfVolts, type Answer, type Question, type Spot } from './question'
 import type { Survey, SurveyCable, SurveyDevice, SurveyEnd, SurveyLight, SurveySeat } from './survey'
+import { sayIn } from '../words/say'
 
 /** What was recorded of some boxes that hang together, as Identify takes it. Refused with what is missing. */
 export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey> {
   const [first] = views
   if (!first) return refused(fault('/boxes', 'nothing-seen', 'no box is recorded'))
   const faults: Fault[] = []
-  const devices = views.flatMap(view =>
-    view.places.flatMap(({ found, group, place }): SurveyDevice[] => {
+  const devices = views.flatMap(view => {
+    const say = sayIn(view.region)
+    return view.places.flatMap(({ found, group, place }): SurveyDevice[] => {
       if (!found) return []
       const model = deviceNamed(trade, found.modelId)
       if (!model) {
         faults.push(
-          fault(`/devices/${found.id}/modelId`, 'unknown-device', `the catalogue has no “${found.modelId}”`),
+          fault(
+            `/devices/${found.id}/modelId`,
+            'unknown-device',
+            say`the catalogue has no “${found.modelId}”`,
+          ),
         )
         return []
       }
       return [
         {
           id: found.id,
-          name: `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? `, gang ${place.gang}` : ''}`,
+          name: `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? say`, gang ${place.gang}` : ''}`,
           boxId: view.box.id,
           lightId: group.id,
           model,
@@ -40,15 +46,15 @@ export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey
           ),
         },
       ]
-    }),
-  )
+    })
+  })
   for (const view of views)
     for (const { group } of lookingForPlaces(view, trade))
       faults.push(
         fault(
           `/groups/${group.id}/everyPlace`,
           'place-missing',
-          `where is the other switch of ${group.name}? Its place is not recorded`,
+          sayIn(first.region)`where is the other switch of ${group.name}? Its place is not recorded`,
         ),
       )
   if (faults.length > 0) return refused(...faults)

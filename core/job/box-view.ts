@@ -16,6 +16,8 @@ import type {
 import { rowsWith, type JobRecord } from '../model/record'
 import { looksLikeGround, regionOf, type Region } from '../model/regions'
 import { RUNS_THROUGH } from '../model/vocabulary'
+import { INSULATION_WORDS } from '../words/of-vocabulary'
+import { sayFor } from '../model/say-for'
 
 /** One conductor end in a box, with the conductor and cable it belongs to. */
 export interface EndView {
@@ -118,6 +120,7 @@ function placeView(record: JobRecord, place: Place): PlaceView {
 }
 
 function endViews(record: JobRecord, boxId: string, cables: readonly Cable[]): EndView[] {
+  const say = sayFor(record)
   const ends = new Map(rowsWith(record, 'ends', 'boxId', boxId).map(end => [end.conductorId, end]))
   return cables.flatMap(cable => {
     const conductors = rowsWith(record, 'conductors', 'cableId', cable.id)
@@ -126,7 +129,14 @@ function endViews(record: JobRecord, boxId: string, cables: readonly Cable[]): E
       if (!end) return []
       const twins = conductors.filter(other => other.insulation === conductor.insulation)
       const number = twins.length > 1 ? ` ${twins.indexOf(conductor) + 1}` : ''
-      return [{ end, conductor, cable, name: `${cable.name} ${conductor.insulation}${number}` }]
+      return [
+        {
+          end,
+          conductor,
+          cable,
+          name: `${cable.name} ${say(INSULATION_WORDS[conductor.insulation])}${number}`,
+        },
+      ]
     })
   })
 }

@@ -2,6 +2,7 @@ import { ENTITY_NAMES, fieldsOf, type EntityName, type JobRow } from '../model/e
 import { rowsWith, type JobRecord } from '../model/record'
 import { fault, type Fault } from '../model/result'
 import type { Change } from './change'
+import { sayFor } from '../model/say-for'
 
 interface Subject {
   readonly entity: EntityName
@@ -14,6 +15,8 @@ interface Subject {
  * a joint of another box. With `changes`, only what they touched is looked at.
  */
 export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): Fault[] {
+  const say = sayFor(record)
+
   const subjects: Subject[] = changes
     ? changes.flatMap(({ entity, id, after }) =>
         entity === 'job' || !after ? [] : [{ entity, id, path: `/${entity}/${id}` }],
@@ -30,7 +33,7 @@ export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): 
     ) ?? false
   const ofRegion =
     regionChanged && !isRegionFree(record)
-      ? [fault('/job/regionId', 'region-in-use', 'things are recorded by the rules of its region already')]
+      ? [fault('/job/regionId', 'region-in-use', say`things are recorded by the rules of its region already`)]
       : []
   return [
     ...ofRegion,
@@ -46,17 +49,23 @@ export const isRegionFree = (record: JobRecord): boolean =>
   BY_REGION.every(entity => Object.keys(record[entity]).length === 0)
 
 function danglingReferences(record: JobRecord, { entity, id, path }: Subject): Fault[] {
+  const say = sayFor(record)
+
   const row = record[entity][id] as unknown as Record<string, unknown>
   return Object.entries(fieldsOf(entity)).flatMap(([name, field]) => {
     if (field.kind !== 'ref') return []
     const target = row[name]
     if (target === null || target === undefined) return []
     const found = (record[field.to as EntityName] as Record<string, unknown>)[String(target)]
-    return found ? [] : [fault(`${path}/${name}`, 'no-such-row', `there is no ${field.to} ${String(target)}`)]
+    return found
+      ? []
+      : [fault(`${path}/${name}`, 'no-such-row', say`there is no ${field.to} ${String(target)}`)]
   })
 }
 
 function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] {
+  const say = sayFor(record)
+
   switch (entity) {
     case 'places':
       return faultsOfPlace(record, id, path)
@@ -70,35 +79,40 @@ function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] 
     case 'circuits':
       return faultsOfName(record, entity, id, path)
     case 'devices':
-      return oneEach(record, 'devices', id, path, 'this place has an old device already')
+      return oneEach(record, 'devices', id, path, say`this place has an old device already`)
     case 'choices':
-      return oneEach(record, 'choices', id, path, 'a device is chosen for this place already')
+      return oneEach(record, 'choices', id, path, say`a device is chosen for this place already`)
     default:
       return []
   }
 }
 
 function faultsOfBox(record: JobRecord, id: string, path: string): Fault[] {
+  const say = sayFor(record)
+
   const { kind, gangs } = record.boxes[id]!
   return [
     ...rowsWith(record, 'places', 'boxId', id)
       .filter(place => place.gang > gangs)
-      .map(place => fault(`${path}/gangs`, 'gang-in-use', `gang ${place.gang} holds a device`)),
+      .map(place => fault(`${path}/gangs`, 'gang-in-use', say`gang ${place.gang} holds a device`)),
     ...((kind === 'control') === gangs > 0
       ? []
-      : [fault(`${path}/gangs`, 'gangs-by-kind', 'a box for controls has gangs, and no other has')]),
+      : [fault(`${path}/gangs`, 'gangs-by-kind', say`a box for controls has gangs, and no other has`)]),
   ]
 }
 
 /** A cable leads to another box just where that box is named, and its conductors end in its boxes. */
 function faultsOfCable(record: JobRecord, id: string, path: string): Fault[] {
+  const say = sayFor(record)
+
   const { boxId, far, farBoxId, farEntry } = record.cables[id]!
   const faults: Fault[] = []
   if ((far === 'box') !== (farBoxId !== null) || (farBoxId === null) !== (farEntry === null))
     faults.push(
-      fault(`${path}/far`, 'run-unclear', 'a cable to another box names the box and where it enters'),
+      fault(`${path}/far`, 'run-unclear', say`a cable to another box names the box and where it enters`),
     )
-  if (farBoxId === boxId) faults.push(fault(`${path}/farBoxId`, 'same-box', 'a cable leads to another box'))
+  if (farBoxId === boxId)
+    faults.push(fault(`${path}/farBoxId`, 'same-box', say`a cable leads to another box`))
   for (const conductor of rowsWith(record, 'conductors', 'cableId', id))
     for (const end of rowsWith(record, 'ends', 'conductorId', conductor.id))
       if (end.boxId !== boxId && end.boxId !== farBoxId)
@@ -106,53 +120,61 @@ function faultsOfCable(record: JobRecord, id: string, path: string): Fault[] {
           fault(
             `${path}/farBoxId`,
             'end-elsewhere',
-            `${conductor.insulation} ends in a box it does not lead to`,
+            say`${conductor.insulation} ends in a box it does not lead to`,
           ),
         )
   return faults
 }
 
 function faultsOfPlace(record: JobRecord, id: string, path: string): Fault[] {
+  const say = sayFor(record)
+
   const place = record.places[id]!
   const box = record.boxes[place.boxId]
   const faults: Fault[] = []
   if (box && place.gang > box.gangs)
-    faults.push(fault(`${path}/gang`, 'no-such-gang', `the box has ${box.gangs} gang(s), not ${place.gang}`))
+    faults.push(
+      fault(`${path}/gang`, 'no-such-gang', say`the box has ${box.gangs} gang(s), not ${place.gang}`),
+    )
   const rival = rowsWith(record, 'places', 'boxId', place.boxId).find(
     other => other.id !== id && other.gang === place.gang,
   )
-  if (rival) faults.push(fault(`${path}/gang`, 'gang-taken', `gang ${place.gang} is taken`))
+  if (rival) faults.push(fault(`${path}/gang`, 'gang-taken', say`gang ${place.gang} is taken`))
   return faults
 }
 
 function faultsOfEnd(record: JobRecord, id: string, path: string): Fault[] {
+  const say = sayFor(record)
+
   const end = record.ends[id]!
   const faults: Fault[] = []
   if ((end.seat === 'terminal') !== (end.deviceId !== null && end.terminal !== null))
     faults.push(
-      fault(`${path}/seat`, 'seat-unclear', 'a conductor on a terminal names its device and terminal'),
+      fault(`${path}/seat`, 'seat-unclear', say`a conductor on a terminal names its device and terminal`),
     )
   if ((end.seat === 'joint') !== (end.jointId !== null))
-    faults.push(fault(`${path}/seat`, 'seat-unclear', 'a conductor in a joint names the joint'))
+    faults.push(fault(`${path}/seat`, 'seat-unclear', say`a conductor in a joint names the joint`))
   const cable = record.cables[record.conductors[end.conductorId]?.cableId ?? '']
   if (cable && cable.boxId !== end.boxId && cable.farBoxId !== end.boxId)
-    faults.push(fault(`${path}/boxId`, 'end-elsewhere', 'its cable does not come into this box'))
+    faults.push(fault(`${path}/boxId`, 'end-elsewhere', say`its cable does not come into this box`))
   const joint = end.jointId === null ? null : record.joints[end.jointId]
   if (joint && joint.boxId !== end.boxId)
-    faults.push(fault(`${path}/jointId`, 'other-box', 'the joint is in another box'))
+    faults.push(fault(`${path}/jointId`, 'other-box', say`the joint is in another box`))
   const device = end.deviceId === null ? null : record.devices[end.deviceId]
   const place = device ? record.places[device.placeId] : null
   if (place && place.boxId !== end.boxId)
-    faults.push(fault(`${path}/deviceId`, 'other-box', 'the device is in another box'))
+    faults.push(fault(`${path}/deviceId`, 'other-box', say`the device is in another box`))
   const ends = rowsWith(record, 'ends', 'conductorId', end.conductorId)
   if (ends.length > 2)
-    faults.push(fault(`${path}/conductorId`, 'third-end', 'a conductor has two ends, no more'))
+    faults.push(fault(`${path}/conductorId`, 'third-end', say`a conductor has two ends, no more`))
   if (ends.some(other => other.id !== id && other.boxId === end.boxId))
-    faults.push(fault(`${path}/boxId`, 'same-box', 'both ends of a conductor lie in one box'))
+    faults.push(fault(`${path}/boxId`, 'same-box', say`both ends of a conductor lie in one box`))
   return faults
 }
 
 function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: string, path: string): Fault[] {
+  const say = sayFor(record)
+
   const key = entity === 'rooms' ? 'name' : 'breaker'
   const nameOf = (row: object) =>
     String((row as unknown as Record<string, unknown>)[key])
@@ -160,7 +182,7 @@ function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: strin
       .toLowerCase()
   const mine = nameOf(record[entity][id]!)
   const rival = Object.values(record[entity]).find(row => row.id !== id && nameOf(row) === mine)
-  return rival ? [fault(`${path}/${key}`, 'name-taken', `there is another ${key} “${mine}”`)] : []
+  return rival ? [fault(`${path}/${key}`, 'name-taken', say`there is another ${key} “${mine}”`)] : []
 }
 
 function oneEach(

@@ -128,7 +128,7 @@ describe('a steel pipe as the ground', () => {
     expect(planBox(view, trade).steps.find(({ key }) => key === 'joint:ground')).toMatchObject({
       says: 'One bare conductor of 14 AWG from the box’s bonding screw to “Green screw”',
       parts: [
-        { kind: 'pigtail', words: 'pigtail, bare 14 AWG, 150 mm' },
+        { kind: 'pigtail', words: 'pigtail, bare 14 AWG', millimetres: 150 },
         { kind: 'screw', words: 'bonding screw, 10-32' },
       ],
     })

@@ -4,6 +4,7 @@ import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { applyChanges, type Change } from './change'
 import type { Edit } from './command'
 import { faultsOfRecord } from './integrity'
+import { sayFor } from '../model/say-for'
 
 /** A rule that may refuse a step from one record to the next, such as the hold points of a step list. */
 export type Guard = (before: JobRecord, after: JobRecord, changes: readonly Change[]) => readonly Fault[]
@@ -23,6 +24,8 @@ type LooseRow = Record<string, unknown> & { id: string }
  * Refused with the path of each fault; the record given is never touched.
  */
 export function transition(record: JobRecord, edits: readonly Edit[], moment: Moment): Result<Change[]> {
+  const say = sayFor(record)
+
   const draft: Draft = new Map()
   const faults: Fault[] = []
   let seq = lastSeq(record)
@@ -30,7 +33,7 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
     const path = `/edits/${index}`
     const current = rowIn(record, draft, edit.entity, edit.kind === 'add' ? edit.row.id : edit.id)
     if (edit.kind === 'add') {
-      if (current) faults.push(fault(path, 'id-taken', `${edit.entity} ${edit.row.id} exists already`))
+      if (current) faults.push(fault(path, 'id-taken', say`${edit.entity} ${edit.row.id} exists already`))
       else {
         const fields = fieldsOf(edit.entity)
         const row = { ...edit.row } as LooseRow
@@ -41,12 +44,12 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
       return
     }
     if (!current) {
-      faults.push(fault(path, 'gone', `${edit.entity} ${edit.id} is no longer there`))
+      faults.push(fault(path, 'gone', say`${edit.entity} ${edit.id} is no longer there`))
       return
     }
     // What happened at the wall keeps its place in time, whatever is said of it later.
     if (edit.kind === 'change' && ('seq' in edit.fields || 'at' in edit.fields))
-      faults.push(fault(`${path}/fields`, 'order-is-given', 'when it happened is not changed'))
+      faults.push(fault(`${path}/fields`, 'order-is-given', say`when it happened is not changed`))
     else if (edit.kind === 'change') put(record, draft, edit.entity, edit.id, { ...current, ...edit.fields })
     else removeWithDependants(record, draft, edit.entity, edit.id)
   })

@@ -1,5 +1,6 @@
 import type { DeviceModel } from './device'
 import { faultsOfDevice } from './device-form'
+import type { RegionId } from './vocabulary'
 import { fault, good, refused, type Fault, type Result } from './result'
 
 /**
@@ -7,6 +8,8 @@ import { fault, good, refused, type Fault, type Result } from './result'
  * touched: a conductor end, a terminal (`device.terminal`), a load's contact, a supply's pole.
  */
 export interface Circuit {
+  /** The region in whose words it is spoken of; North America where absent. */
+  readonly saidIn?: RegionId
   readonly nominalVolts: number
   readonly supplies: readonly SupplyPoint[]
   readonly wires: readonly Wire[]

@@ -11,6 +11,7 @@ export const RULE_DEFAULTS = {
   'ground-referenced': 'not-allowed',
   isolation: 'breaker',
   'lock-out': 'lock-and-tag',
+  measures: 'as-region',
   'finding-line': 'either',
   'remark-neutral': 'never',
   'fill-edition': 'grounds-in-quarters',

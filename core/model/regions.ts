@@ -1,3 +1,5 @@
+import { SOURCE, type Language } from '../words/say'
+import { BRITISH } from '../words/british'
 import type { Conductor } from './entities'
 import type { Gauge, Insulation, Protection, RegionId, Role, RoomKind } from './vocabulary'
 
@@ -5,6 +7,8 @@ import type { Gauge, Insulation, Protection, RegionId, Role, RoomKind } from './
 export interface Region {
   readonly id: RegionId
   readonly name: string
+  /** What everything is called there. */
+  readonly language: Language
   readonly nominalVolts: number
   readonly frequencyHertz: number
   /** A reading inside this band is called nominal. */
@@ -48,18 +52,13 @@ export interface Region {
     readonly rooms: readonly RoomKind[] | null
     readonly words: string
   }[]
-  readonly words: {
-    readonly hot: string
-    readonly breaker: string
-    readonly ground: string
-    readonly box: string
-    readonly panel: string
-  }
   /** Boxes are judged by allowances of volume, or by their maker's capacity and depth. */
   readonly fillBy: 'volume' | 'depth'
   /** A load expected on for three hours or more counts at this factor. */
   readonly continuousFactor: number
   readonly currency: string
+  /** What lengths and torques are given in there. */
+  readonly measures: 'metric' | 'inch'
   /** Threads of the screws that hold a device and bond a box, and how long the ones are that come with a device. */
   readonly screws: { readonly device: string; readonly deviceMillimetres: number; readonly bonding: string }
 }
@@ -95,6 +94,7 @@ export interface UsualColours {
 const northAmerica: Region = {
   id: 'north-america-120',
   name: 'North America, 120 V',
+  language: SOURCE,
   nominalVolts: 120,
   frequencyHertz: 60,
   nominalBand: [114, 126],
@@ -159,16 +159,17 @@ const northAmerica: Region = {
       words: 'arc-fault protection',
     },
   ],
-  words: { hot: 'hot', breaker: 'breaker', ground: 'ground', box: 'box', panel: 'panel' },
   fillBy: 'volume',
   continuousFactor: 1.25,
   currency: 'USD',
+  measures: 'inch',
   screws: { device: '6-32', deviceMillimetres: 25, bonding: '10-32' },
 }
 
 const europe: Region = {
   id: 'europe-230',
   name: '230 V, brown and blue or red and black',
+  language: BRITISH,
   nominalVolts: 230,
   frequencyHertz: 50,
   nominalBand: [207, 253],
@@ -208,16 +209,16 @@ const europe: Region = {
     marked: 'brown',
   },
   cables: [
-    { id: 'two-earth', words: 'Brown, blue, earth', insulations: ['brown', 'blue', 'green-yellow'] },
+    { id: 'two-earth', words: 'Brown, blue, ground', insulations: ['brown', 'blue', 'green-yellow'] },
     {
       id: 'three-earth',
-      words: 'Brown, black, grey, earth',
+      words: 'Brown, black, gray, ground',
       insulations: ['brown', 'black', 'grey', 'green-yellow'],
     },
-    { id: 'old-two-earth', words: 'Red, black, earth', insulations: ['red', 'black', 'green'] },
+    { id: 'old-two-earth', words: 'Red, black, ground', insulations: ['red', 'black', 'green'] },
     {
       id: 'old-three-earth',
-      words: 'Red, yellow, blue, earth',
+      words: 'Red, yellow, blue, ground',
       insulations: ['red', 'yellow', 'blue', 'green'],
     },
   ],
@@ -229,10 +230,10 @@ const europe: Region = {
   neutralBeside: { black: ['red'] },
   groundReferenced: 'never',
   protects: [{ by: ['residual-current'], rooms: null, words: 'a residual current device of 30 mA' }],
-  words: { hot: 'phase', breaker: 'MCB', ground: 'earth', box: 'back-box', panel: 'consumer unit' },
   fillBy: 'depth',
   continuousFactor: 1,
   currency: 'EUR',
+  measures: 'metric',
   screws: { device: 'M3.5', deviceMillimetres: 25, bonding: 'M4' },
 }
 

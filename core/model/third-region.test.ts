@@ -59,8 +59,19 @@ const ISLANDS: Region = {
   neutralBeside: {},
   groundReferenced: 'listed-retrofit',
   protects: [],
-  words: { hot: 'live', breaker: 'fuse', ground: 'frame', box: 'niche', panel: 'board' },
+  language: {
+    locale: 'is',
+    terms: [
+      ['hot', 'live'],
+      ['breaker', 'fuse'],
+      ['ground', 'frame'],
+      ['box', 'niche'],
+      ['panel', 'board'],
+    ],
+    sentences: {},
+  },
   currency: 'ISL',
+  measures: 'metric',
 }
 
 /** What is sold elsewhere is sold here too, for gauges in mm² and these volts. */

@@ -12,6 +12,8 @@ export const cubicInchesFrom = (cubicCentimetres: number): number =>
 
 export const millimetresFrom = (inches: number): number => inches * MILLIMETRES_PER_INCH
 
+export const inchesFrom = (millimetres: number): number => millimetres / MILLIMETRES_PER_INCH
+
 export const wattsFromHorsepower = (horsepower: number): number => horsepower * WATTS_PER_HORSEPOWER
 
 /**

@@ -1,6 +1,7 @@
 import type { Box, Breaker } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { byPosition, oneHandle, sharersOf } from '../model/ties'
+import { sayFor } from '../model/say-for'
 
 /** What is known of one circuit, from its label and from what was found. */
 export interface DirectoryEntry {
@@ -61,9 +62,11 @@ function foundIn(
 }
 
 function boxWords(record: JobRecord, circuit: Breaker, box: Box, others: readonly Box[]): string {
+  const say = sayFor(record)
+
   if (!others.some(({ id }) => id === box.id)) return box.name
   const lights = lightsOn(record, circuit, box)
-  return lights.length > 0 ? `${box.name}: ${lights.join(', ')}` : `${box.name}, in part`
+  return lights.length > 0 ? `${box.name}: ${lights.join(', ')}` : say`${box.name}, in part`
 }
 
 /** Lights of a box that a circuit feeds, by the conductors that are on their devices or serve them. */

@@ -69,11 +69,11 @@ describe('pick list', () => {
       box: { volumeCubicInches: 12.5, depthMillimetres: 40 },
     })
     expect(named(items, 'box')).toMatchObject([
-      { what: expect.stringContaining('a ring of one gang, ½ in'), needed: 1, priceEach: 6 },
+      { what: expect.stringContaining('an extension ring of one gang, ½ in'), needed: 1, priceEach: 6 },
     ])
     // Two as long as the ring is deep beyond those that come with the device, and a spare.
     expect(named(items, 'part')).toContainEqual(
-      expect.objectContaining({ what: 'Device screw, 6-32, 38 mm', needed: 3 }),
+      expect.objectContaining({ what: 'Device screw, 6-32, 1½ in', needed: 3 }),
     )
   })
 
@@ -105,11 +105,11 @@ describe('pick list', () => {
       Object.fromEntries(named(listed(given), 'part').map(({ what, needed }) => [what, needed]))
     expect(parts({ choice: 'switch-plain-15' })).toEqual({
       'Lever, 3 slots': 2,
-      'Pigtail, bare 14 AWG, 150 mm': 2,
+      'Pigtail, bare 14 AWG, 6 in': 2,
     })
     expect(parts({ choice: 'switch-plain-15', box: { material: 'metal' } })).toMatchObject({
       'Bonding screw, 10-32': 2,
-      'Pigtail, bare 14 AWG, 150 mm': 3,
+      'Pigtail, bare 14 AWG, 6 in': 3,
     })
     expect(parts({ choice: 'dimmer-led-150-two-wire' })).toMatchObject({ Cap: 2 })
     expect(parts({ choice: 'switch-plain-15', rules: { 'tape-terminals': 'yes' } })).toMatchObject({

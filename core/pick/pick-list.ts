@@ -5,6 +5,10 @@ import { dayOf, planBox, progressOf } from '../plan'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { SmallPart } from '../model/small-part'
 import type { Opening, SmallPartKind } from '../model/vocabulary'
+import { sayIn, type Say } from '../words/say'
+import { sayFor } from '../model/say-for'
+import { measuresOf } from '../model/measures'
+import { partKey, partWords } from '../model/small-part'
 
 export const PICK_KINDS = ['device', 'plate', 'box', 'lamp', 'part'] as const
 export type PickKind = (typeof PICK_KINDS)[number]
@@ -89,8 +93,10 @@ export function picked(needs: readonly Need[], van: Van): PickItem[] {
 
 /** Caps for the boxes that stand apart while the power is on, as many as are in use at once. */
 function standingCaps(record: JobRecord, trade: Trade): Need[] {
+  const say = sayFor(record)
+
   const { caps } = dayOf(record, trade).madeSafe
-  const what = 'Cap with an opening for a probe'
+  const what = say`Cap with an opening for a probe`
   return caps === 0
     ? []
     : [
@@ -101,7 +107,7 @@ function standingCaps(record: JobRecord, trade: Trade): Need[] {
           what,
           count: caps,
           priceEach: null,
-          place: 'Day',
+          place: say`Day`,
         },
       ]
 }
@@ -142,18 +148,21 @@ function smallParts(view: BoxView, trade: Trade): Need[] {
   const { steps, routed } = planBox(view, trade)
   if (!routed.ok) return []
   const parts = steps.filter(({ done }) => !done).flatMap(each => each.parts)
-  return parts.map(part => partOf(part, placeName(view)))
+  return parts.map(part => partOf(part, placeName(view), view))
 }
 
-const partOf = ({ kind, words }: SmallPart, place: string): Need => ({
-  key: `part:${words}`.slice(0, 160),
-  kind: 'part',
-  small: kind,
-  what: words.charAt(0).toUpperCase() + words.slice(1),
-  count: 1,
-  priceEach: null,
-  place,
-})
+const partOf = (part: SmallPart, place: string, { region, record }: BoxView): Need => {
+  const words = partWords(sayIn(region), measuresOf(record), part)
+  return {
+    key: `part:${partKey(part)}`.slice(0, 160),
+    kind: 'part',
+    small: part.kind,
+    what: words.charAt(0).toUpperCase() + words.slice(1),
+    count: 1,
+    priceEach: null,
+    place,
+  }
+}
 
 /** Small parts that are dropped or spoilt: one more for each ten that are begun. */
 const SPARED: readonly SmallPartKind[] = ['connector', 'cap', 'pigtail', 'screw']
@@ -169,15 +178,17 @@ const PLATE_WORDS: Readonly<Record<Opening | 'blank', string>> = {
 
 /** A plate for the openings as they will be; none where they stay as they were. */
 function plateOf(view: BoxView, trade: Trade): Need[] {
+  const say = sayIn(view.region)
+
   const before = openingsOf(view, trade, ({ found }) => found?.modelId)
   const after = openingsOf(view, trade, place => willStand(place) ?? undefined)
   if (before.join() === after.join()) return []
-  const words = after.map(each => PLATE_WORDS[each])
+  const words = after.map(each => say(PLATE_WORDS[each]))
   return [
     {
       key: `plate:${view.region.id}:${after.join('+')}`,
       kind: 'plate',
-      what: `Plate, ${after.length === 1 ? 'one gang' : `${after.length} gangs`}: ${words.join(', ')}`,
+      what: say`Plate, ${say.count(after.length, 'one gang', '# gangs')}: ${words.join(', ')}`,
       count: 1,
       priceEach: null,
       place: placeName(view),
@@ -207,13 +218,14 @@ const KIND_OF_CURE: Readonly<Record<string, PickKind>> = {
 
 /** What a cure is, once it stands among others: the same for every box. */
 function curesOf(view: BoxView, trade: Trade): Need[] {
+  const say = sayIn(view.region)
   const name = placeName(view)
   return curesIn(view, trade)
     .filter(({ cure }) => cure.price > 0)
     .flatMap(({ cure, place }) =>
       cure.id === 'change-lamps'
-        ? [lampsOf(cure, place, name)]
-        : [needOf(cure, name), ...(cure.parts ?? []).map(part => partOf(part, name))],
+        ? [lampsOf(cure, place, name, say)]
+        : [needOf(cure, name), ...(cure.parts ?? []).map(part => partOf(part, name, view))],
     )
 }
 
@@ -227,16 +239,16 @@ const needOf = (cure: Cure, place: string): Need => ({
 })
 
 /** Lamps to be changed, one by one: those of the group that cannot be dimmed. */
-function lampsOf(cure: Cure, { loads }: PlaceView, place: string): Need {
+function lampsOf(cure: Cure, { loads }: PlaceView, place: string, say: Say): Need {
   const lamps = loads.filter(({ dimmable }) => dimmable === 'no')
   const count = lamps.reduce((sum, each) => sum + each.count, 0)
   const watts = [
-    ...new Set(lamps.map(({ wattsEach }) => (wattsEach === null ? 'watts not read' : `${wattsEach} W`))),
+    ...new Set(lamps.map(({ wattsEach }) => (wattsEach === null ? say`watts not read` : `${wattsEach} W`))),
   ].join(', ')
   return {
     key: `lamp:${lamps.map(({ kind }) => kind).join('+')}:${watts}`,
     kind: 'lamp',
-    what: `Dimmable lamp, ${watts}`,
+    what: say`Dimmable lamp, ${watts}`,
     count,
     priceEach: count > 0 ? cure.price / count : null,
     place,

@@ -25,15 +25,15 @@ describe('aluminium', () => {
       for (const { says, why, parts, minutes } of made) {
         // Each conductor by its tail, and only the tails in what joins them.
         const members = says.match(/[AB] (black|white|bare)/g)!.length
-        expect(says.match(/the copper tail of [AB] \w+ \(aluminium\)/g)).toHaveLength(members)
+        expect(says.match(/the copper tail of [AB] \w+ \(aluminum\)/g)).toHaveLength(members)
         expect(says).toMatch(
-          /tail to its aluminium in a connector whose own sheet lists copper with aluminium$/,
+          /tail to its aluminum in a connector whose own sheet lists copper with aluminum$/,
         )
         expect(parts.filter(({ words }) => words.startsWith('connector whose own sheet'))).toHaveLength(
           members,
         )
         expect(parts.filter(({ words }) => words === 'pigtail, solid copper, 12 AWG')).toHaveLength(members)
-        expect(why).toContain('Aluminium first')
+        expect(why).toContain('Aluminum first')
         expect(minutes).toBeGreaterThanOrEqual(members * trade.minutes['listed-connector'])
       }
     }
@@ -43,7 +43,7 @@ describe('aluminium', () => {
     const made = steps({ choice: 'switch-plain-15' })
     const [hot] = made.filter(({ key }) => key.startsWith('joint:line'))
     expect(hot!.says).toBe(
-      'Join the hot: A black (aluminium), a black pigtail to “Upper dark screw” in a connector whose own sheet lists copper with aluminium',
+      'Join the hot: A black (aluminum), a black pigtail to “Upper dark screw” in a connector whose own sheet lists copper with aluminum',
     )
     expect(hot!.why).not.toMatch(/slot|Twist/)
     const landed = made.filter(({ key }) => key.startsWith('land:'))
@@ -51,7 +51,7 @@ describe('aluminium', () => {
     for (const { says } of landed) expect(says).toMatch(/^the \w+ pigtail on/)
     // Copper is as it was.
     const copper = planBox(usualBox({ choice: 'switch-plain-15' }), trade).steps
-    expect(copper.some(({ says }) => /aluminium|copper tail/.test(says))).toBe(false)
+    expect(copper.some(({ says }) => /aluminum|copper tail/.test(says))).toBe(false)
   })
 
   it.each([

@@ -1,8 +1,9 @@
 import type { EndView } from '../job/box-view'
 import { smallPart, type SmallPart } from '../model/small-part'
 import type { Trade } from '../model/trade'
+import { type Say, later } from '../words/say'
 
-const LISTED = 'connector whose own sheet lists copper with aluminium'
+const LISTED = 'connector whose own sheet lists copper with aluminum'
 
 /** How conductors of aluminium come into a joint or onto a screw. */
 export interface Tails {
@@ -27,29 +28,30 @@ export function tailsOf(
   endIds: readonly string[],
   hasOthers: boolean,
   { minutes }: Trade,
+  say: Say,
 ): Tails {
   const own = ends.filter(({ end, conductor }) => endIds.includes(end.id) && conductor.metal === 'aluminium')
   const isAlone = own.length === 1 && endIds.length === 1 && !hasOthers
   const nameOf = (endId: string) => {
     const name = ends.find(({ end }) => end.id === endId)?.name ?? endId
     if (!own.some(({ end }) => end.id === endId)) return name
-    return isAlone ? `${name} (aluminium)` : `the copper tail of ${name} (aluminium)`
+    return isAlone ? say`${name} (aluminum)` : say`the copper tail of ${name} (aluminum)`
   }
   return {
     nameOf,
     says:
       own.length === 0 || isAlone
         ? ''
-        : `; ${own.length > 1 ? 'each' : 'the'} tail to its aluminium in a ${LISTED}`,
-    holder: isAlone ? `a ${LISTED}` : null,
+        : say`; ${own.length > 1 ? say`each` : say`the`} tail to its aluminum in a ${say(LISTED)}`,
+    holder: isAlone ? say`a ${say(LISTED)}` : null,
     why:
       own.length === 0
         ? ''
-        : 'Aluminium first: prepared, filled and turned as that connector’s sheet gives it; its oxide and its nicks are what burn. ',
+        : say`Aluminum first: prepared, filled and turned as that connector’s sheet gives it; its oxide and its nicks are what burn. `,
     minutes: own.length * minutes['listed-connector'],
     parts: own.flatMap(({ conductor }) => [
-      smallPart('connector', `${LISTED}, for ${conductor.gauge}`),
-      ...(isAlone ? [] : [smallPart('pigtail', `pigtail, solid copper, ${conductor.gauge}`)]),
+      smallPart('connector', later`${LISTED}, for ${conductor.gauge}`),
+      ...(isAlone ? [] : [smallPart('pigtail', later`pigtail, solid copper, ${conductor.gauge}`)]),
     ]),
   }
 }

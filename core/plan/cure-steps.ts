@@ -3,6 +3,7 @@ import type { BoxView } from '../job/box-view'
 import { smallPart } from '../model/small-part'
 import { deviceNamed, type Trade } from '../model/trade'
 import { step, type Draft } from './step'
+import { sayIn, later } from '../words/say'
 
 export interface CureSteps {
   /** Before anything is joined. */
@@ -13,6 +14,8 @@ export interface CureSteps {
 
 /** The work that goes with what the chosen devices fit under: ring or box, lamps, plate, and bypasses to be fitted. */
 export function cureSteps(view: BoxView, trade: Trade): CureSteps {
+  const say = sayIn(view.region)
+
   const cures = curesIn(view, trade)
   const first = cures
     .filter(({ cure }) => OF_THE_BOX.includes(cure.id))
@@ -21,7 +24,7 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
         { kind: 'cure', cureId: cure.id, groupId: null },
         'touch',
         without(cure.says),
-        'Its room comes before anything is joined in it.',
+        say`Its room comes before anything is joined in it.`,
         cure.minutes,
       ),
     )
@@ -33,7 +36,7 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
         { kind: 'cure', cureId: cure.id, groupId: null },
         'touch',
         without(cure.says),
-        'No metal that can be touched, where nothing grounds it.',
+        say`No metal that can be touched, where nothing grounds it.`,
         cure.minutes,
       ),
     )
@@ -46,7 +49,7 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
           { kind: 'cure', cureId: cure.id, groupId: group.id },
           'touch',
           `${group.name}: ${without(cure.says)}`,
-          'With the power off, and cold: lamps that cannot be dimmed may fail, or ruin the device.',
+          say`With the power off, and cold: lamps that cannot be dimmed may fail, or ruin the device.`,
           cure.minutes,
         ),
       ]),
@@ -58,6 +61,8 @@ const without = (says: string): string => says.replace(/\.$/, '')
 
 /** Bypasses that somebody wants, of lights whose new device here lives through the lamp. */
 function bypasses(view: BoxView, trade: Trade): Draft[] {
+  const say = sayIn(view.region)
+
   return view.places
     .filter(({ group, choice }) => {
       const supply = deviceNamed(trade, choice?.modelId ?? '')?.supply ?? []
@@ -67,10 +72,10 @@ function bypasses(view: BoxView, trade: Trade): Draft[] {
       step(
         { kind: 'bypass', groupId: group.id },
         'touch',
-        `${group.name}: fit the bypass at the luminaire, from its switched conductor to its neutral`,
-        'Read every conductor dead there as well: a luminaire can be fed by another circuit.',
+        say`${group.name}: fit the bypass at the luminaire, from its switched conductor to its neutral`,
+        say`Read every conductor dead there as well: a luminaire can be fed by another circuit.`,
         trade.minutes.bypass,
-        [smallPart('bypass', 'bypass')],
+        [smallPart('bypass', later`bypass`)],
       ),
     )
 }

@@ -18,6 +18,7 @@ import {
   type Ordered,
   type Piece,
 } from './walks'
+import { sayFor } from '../model/say-for'
 
 /** Between `apart` and `live` a box is made safe to stand: its conductors capped one by one, and covered. */
 export const TURN_KINDS = ['apart', 'safe', 'live', 'close', 'work'] as const
@@ -175,7 +176,7 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
       : [
           {
             ...base,
-            id: `${id} apart`,
+            id: `${id}:apart`,
             kind: 'apart',
             minutes:
               (APART_MINUTES + (view.ends.length + parted) * trade.minutes.reading) * pace + safeMinutes,
@@ -184,20 +185,20 @@ function piecesOf(view: BoxView, trade: Trade, pace: number): Piece[] {
           },
           {
             ...base,
-            id: `${id} live`,
+            id: `${id}:live`,
             kind: 'live',
             minutes: Math.max(LIVE_MINUTES, unread.length * trade.minutes.reading) * pace,
-            after: [`${id} apart`],
+            after: [`${id}:apart`],
           },
         ]
   const minutes = workMinutes(view, trade)
   if (readings.length === 0 && minutes === 0) return []
-  const after = readings.length > 0 ? [`${id} live`] : []
+  const after = readings.length > 0 ? [`${id}:live`] : []
   // Nothing stays open overnight: what is not wired is put together again.
   const last: Piece =
     minutes > 0
-      ? { ...base, id: `${id} work`, kind: 'work', minutes: minutes * pace, after }
-      : { ...base, id: `${id} close`, kind: 'close', minutes: CLOSE_MINUTES * pace, after }
+      ? { ...base, id: `${id}:work`, kind: 'work', minutes: minutes * pace, after }
+      : { ...base, id: `${id}:close`, kind: 'close', minutes: CLOSE_MINUTES * pace, after }
   return [...readings, last]
 }
 
@@ -307,6 +308,8 @@ const isWantedLit = (record: JobRecord, { id }: Room): boolean =>
 
 /** Needs that this day does not keep, and live readings that nobody of the crew may take. */
 function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMinutes: number): string[] {
+  const say = sayFor(record)
+
   const turns = stretches.flatMap(each => each.turns)
   const tooLong = rowsWith(record, 'keeps', 'kind', 'off-at-most').flatMap(
     ({ circuitId, minutes }): string[] => {
@@ -315,7 +318,7 @@ function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMi
       const longest = longestOff(stretches, circuitId, walkMinutes)
       return longest > minutes + 1e-9
         ? [
-            `${breaker} (${label || 'no label'}) is off for ${Math.round(longest)} min at a stretch; ${minutes} are allowed`,
+            say`${breaker} (${label || say`no label`}) is off for ${Math.round(longest)} min at a stretch; ${minutes} are allowed`,
           ]
         : []
     },
@@ -335,10 +338,10 @@ function brokenNeeds(record: JobRecord, stretches: readonly DayStretch[], walkMi
     ...tooLong,
     ...late.map(({ name, kind }) =>
       kind === 'passage'
-        ? `${name} is not finished within the day, and nobody passes through in the dark: a light for the night`
-        : `${name} is not finished within the day`,
+        ? say`${name} is not finished within the day, and nobody passes through in the dark: a light for the night`
+        : say`${name} is not finished within the day`,
     ),
-    ...(turns.some(({ who }) => who === null) ? ['nobody of the crew may take live readings'] : []),
+    ...(turns.some(({ who }) => who === null) ? [say`nobody of the crew may take live readings`] : []),
   ]
 }
 

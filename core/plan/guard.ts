@@ -21,6 +21,8 @@ import type { Trade } from '../model/trade'
 import { planBox } from './steps'
 import { powerOf } from './prove-list'
 import { isWiredFor } from './wired-for'
+import { sayFor } from '../model/say-for'
+import { type Say } from '../words/say'
 
 /**
  * The hold points, for everyone who writes: a step that touches conductors is not ticked before the
@@ -28,17 +30,18 @@ import { isWiredFor } from './wired-for'
  */
 export const holdPoints =
   (trade: Trade): Guard =>
-  (before, after, changes) =>
-    changes.flatMap((change): Fault[] => {
+  (before, after, changes) => {
+    const say = sayFor(before)
+    return changes.flatMap((change): Fault[] => {
       if (change.entity === 'switchings' && change.before === null && change.after !== null) {
         const { circuitId, to, foundSo } = change.after as Row<'switchings'>
-        const held = (says: string) => fault(`/switchings/${change.id}/to`, 'held', `Not on yet: ${says}.`)
+        const held = (says: string) => fault(`/switchings/${change.id}/to`, 'held', say`Not on yet: ${says}.`)
         return to === 'off' || foundSo
           ? []
           : [
               ...lockedBehind(after, circuitId).map(held),
               ...liftedBehind(after, circuitId).map(({ box, room }) =>
-                held(`the neutral of ${room.name}, ${box.name}, is off its bar`),
+                held(say`the neutral of ${room.name}, ${box.name}, is off its bar`),
               ),
               ...bareBehind(after, circuitId).map(({ view: { box, room }, why }) =>
                 held(`${room.name}, ${box.name} ${why}`),
@@ -46,7 +49,12 @@ export const holdPoints =
             ]
       }
       if (change.entity === 'readings' && change.before !== null && change.after !== null)
-        return putRightTooFar(change.id, change.before as Row<'readings'>, change.after as Row<'readings'>)
+        return putRightTooFar(
+          change.id,
+          change.before as Row<'readings'>,
+          change.after as Row<'readings'>,
+          say,
+        )
       if (change.entity === 'tests' && change.before === null && change.after !== null)
         return heldTest(before, change.id, change.after as Row<'tests'>, trade)
       if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
@@ -54,27 +62,30 @@ export const holdPoints =
       const view = boxView(before, boxId)
       if (view && (stepKey === APART || stepKey === TOGETHER))
         return holdsBeforeMoving(view).map(why =>
-          fault(`/steps/${change.id}/stepKey`, 'held', `Conductors are not moved yet: ${why}.`),
+          fault(`/steps/${change.id}/stepKey`, 'held', say`Conductors are not moved yet: ${why}.`),
         )
       if (view && (stepKey === MADE_SAFE || stepKey === ATTENDED))
         return holdsBeforeStanding(view, stepKey).map(why =>
-          fault(`/steps/${change.id}/stepKey`, 'held', `Not yet: ${why}.`),
+          fault(`/steps/${change.id}/stepKey`, 'held', say`Not yet: ${why}.`),
         )
       if (view && stepKey === LIFTED)
         return holdsBeforeLifting(view).map(why =>
-          fault(`/steps/${change.id}/stepKey`, 'held', `Its neutral is not lifted yet: ${why}.`),
+          fault(`/steps/${change.id}/stepKey`, 'held', say`Its neutral is not lifted yet: ${why}.`),
         )
       if (view && stepKey === PUT_BACK) return []
       const step = view && planBox(view, trade).steps.find(each => each.key === stepKey)
       const path = `/steps/${change.id}/stepKey`
-      if (!step) return [fault(path, 'no-such-step', `this box has no step “${stepKey}”`)]
+      if (!step) return [fault(path, 'no-such-step', say`this box has no step “${stepKey}”`)]
       if (step.doneBy === 'record')
-        return [fault(path, 'by-record', `“${step.says}” is done by its readings, not by a tick`)]
-      return step.holds.length > 0 ? [fault(path, 'held', `Held: ${step.holds[0]}`)] : []
+        return [fault(path, 'by-record', say`“${step.says}” is done by its readings, not by a tick`)]
+      return step.holds.length > 0 ? [fault(path, 'held', say`Held: ${step.holds[0]}`)] : []
     })
+  }
 
 /** Nothing is proved before it is wired; what is read dead, before the power is back. */
 function heldTest(before: JobRecord, id: string, { placeId, testKey }: Row<'tests'>, trade: Trade): Fault[] {
+  const say = sayFor(before)
+
   const view = boxView(before, before.places[placeId]?.boxId ?? '')
   const wired = view ? isWiredFor(view, trade) : 'no'
   const early = wired === 'no' || (wired === 'hands-off' && powerOf(testKey) === 'on')
@@ -83,7 +94,7 @@ function heldTest(before: JobRecord, id: string, { placeId, testKey }: Row<'test
         fault(
           `/tests/${id}/testKey`,
           'held',
-          'Nothing is proved before it is wired: the last step of Wire comes first.',
+          say`Nothing is proved before it is wired: the last step of Wire comes first.`,
         ),
       ]
     : []
@@ -93,7 +104,7 @@ function heldTest(before: JobRecord, id: string, { placeId, testKey }: Row<'test
  * What hands rely on (the tester, the reference, dead, no current) is struck out and read again where it was misread:
  * a figure that is only said to have been another one makes nothing dead.
  */
-function putRightTooFar(id: string, before: Row<'readings'>, after: Row<'readings'>): Fault[] {
+function putRightTooFar(id: string, before: Row<'readings'>, after: Row<'readings'>, say: Say): Fault[] {
   const isOther =
     before.value !== after.value ||
     before.purpose !== after.purpose ||
@@ -104,7 +115,7 @@ function putRightTooFar(id: string, before: Row<'readings'>, after: Row<'reading
         fault(
           `/readings/${id}/value`,
           'held',
-          'What hands rely on is struck out and read again, never put right.',
+          say`What hands rely on is struck out and read again, never put right.`,
         ),
       ]
     : []

@@ -8,6 +8,7 @@ import { circuitBetween, routeBox, type BoxHalfDone, type DoneSoFar, type HalfDo
 import { compile, type Compiled } from '../solve'
 import { mayFeed } from '../safety'
 import type { Step } from './step'
+import { sayAbout } from '../model/say-for'
 
 /**
  * What would happen if the power came on with the work as it stands: a hot meets another pole; an end in the air is
@@ -62,12 +63,13 @@ export function doneSoFar(keys: Iterable<string>): DoneSoFar {
  * closed where it would bring a hot somewhere, and as open where it would bring a neutral or a ground.
  */
 export function ifOn(half: HalfDone): IfOn[] {
+  const say = sayAbout(half.circuit)
   const compiled = compile(half.circuit)
   const live = liveIn(half, compiled)
   return [
     ...shorts(half, compiled),
     ...[...half.bare].flatMap(([point, { name }]): IfOn[] =>
-      live(point) ? [{ kind: 'live-end', point, says: `${name} would be live and bare` }] : [],
+      live(point) ? [{ kind: 'live-end', point, says: say`${name} would be live and bare` }] : [],
     ),
     ...liveShells(half, compiled, live),
     ...joinedNeutrals(half, compiled),
@@ -78,20 +80,21 @@ export function ifOn(half: HalfDone): IfOn[] {
 }
 
 function shorts({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
+  const say = sayAbout(circuit)
   const at = (point: string) => reach.find(net(point))
   return circuit.supplies.flatMap((supply): IfOn[] => {
     const hot = at(supply.hot)
     const meets =
       hot === at(supply.neutral)
-        ? 'its neutral'
+        ? say`its neutral`
         : hot === at(supply.ground)
           ? 'ground'
           : circuit.supplies.find(other => other !== supply && at(other.hot) === hot)
-            ? 'another hot'
+            ? say`another hot`
             : circuit.supplies.find(other => at(other.neutral) === hot)
-              ? 'another neutral'
+              ? say`another neutral`
               : null
-    const says = `the hot of ${supply.id} would meet ${meets}: a dead short`
+    const says = say`the hot of ${supply.id} would meet ${meets}: a dead short`
     return meets ? [{ kind: 'short', point: supply.hot, says }] : []
   })
 }
@@ -122,17 +125,19 @@ function liveIn({ circuit }: HalfDone, { reach, net }: Compiled): (point: string
 
 /** Lamps whose return no conductor holds: hot comes to their shell, or to the lamp while a contact parts its return. */
 function liveShells({ circuit }: HalfDone, { net }: Compiled, live: (point: string) => boolean): IfOn[] {
+  const say = sayAbout(circuit)
   const neutrals = new Set(circuit.supplies.map(({ neutral }) => net(neutral)))
   return circuit.loads
     .filter(({ hot, neutral }) => !neutrals.has(net(neutral)) && (live(neutral) || live(hot)))
     .map(({ id, neutral }) => ({
       kind: 'live-shell',
       point: neutral,
-      says: `the return of ${id} would not be held, and its shell be live`,
+      says: say`the return of ${id} would not be held, and its shell be live`,
     }))
 }
 
 function joinedNeutrals({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
+  const say = sayAbout(circuit)
   return circuit.supplies.flatMap((supply, at) =>
     circuit.supplies
       .slice(at + 1)
@@ -140,13 +145,14 @@ function joinedNeutrals({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
       .map(other => ({
         kind: 'neutrals-joined' as const,
         point: `${supply.neutral} ${other.neutral}`,
-        says: `the neutrals of ${supply.id} and ${other.id} would be joined`,
+        says: say`the neutrals of ${supply.id} and ${other.id} would be joined`,
       })),
   )
 }
 
 /** Lamps whose hot may come from one circuit while their return is another’s. */
 function otherReturns({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
+  const say = sayAbout(circuit)
   const at = (point: string) => reach.find(net(point))
   return circuit.loads.flatMap(({ id, hot, neutral }): IfOn[] => {
     const feeding = circuit.supplies.filter(supply => at(supply.hot) === at(hot))
@@ -157,7 +163,7 @@ function otherReturns({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
           {
             kind: 'other-return',
             point: neutral,
-            says: `${id} would be fed by ${stray.id} and return on ${returns[0]!.id}`,
+            says: say`${id} would be fed by ${stray.id} and return on ${returns[0]!.id}`,
           },
         ]
       : []
@@ -165,17 +171,19 @@ function otherReturns({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
 }
 
 function groundCarries({ circuit }: HalfDone, { reach, net }: Compiled): IfOn[] {
+  const say = sayAbout(circuit)
   const at = (point: string) => reach.find(net(point))
   return circuit.supplies
     .filter(({ neutral, ground }) => at(neutral) === at(ground))
     .map(({ id, neutral }) => ({
       kind: 'ground-carries',
       point: neutral,
-      says: `the neutral of ${id} would meet ground, which would carry its current`,
+      says: say`the neutral of ${id} would meet ground, which would carry its current`,
     }))
 }
 
 function ungrounded({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
+  const say = sayAbout(circuit)
   const grounds = new Set(circuit.supplies.map(({ ground }) => net(ground)))
   const metal = [
     ...circuit.bonds.map(({ id, point }) => ({ id, point })),
@@ -183,7 +191,7 @@ function ungrounded({ circuit }: HalfDone, { net }: Compiled): IfOn[] {
   ]
   return metal
     .filter(({ point }) => !grounds.has(net(point)))
-    .map(({ id, point }) => ({ kind: 'no-ground', point, says: `no ground would reach ${id}` }))
+    .map(({ id, point }) => ({ kind: 'no-ground', point, says: say`no ground would reach ${id}` }))
 }
 
 const ticksOf = ({ record, box }: BoxView): Set<string> =>

@@ -57,10 +57,10 @@ describe('the steps of one box', () => {
   it('say what goes where: stripping, hooking, torque, connectors, pigtails', () => {
     const switched = { choice: 'switch-plain-15' }
     expect(says(switched, 'land:box-1.upper')).toBe(
-      'A black on “Upper dark screw”: strip 16 mm, hooked clockwise three quarters round, one conductor to the screw, 1.6 N·m',
+      'A black on “Upper dark screw”: strip ⅝ in, hooked clockwise three quarters round, one conductor to the screw, 14 lb·in',
     )
     expect(says(switched, 'joint:ground')).toBe(
-      'Join the ground: A bare, B bare, a bare pigtail to “Green screw” in lever, 3 slots, each stripped 11 mm',
+      'Join the ground: A bare, B bare, a bare pigtail to “Green screw” in lever, 3 slots, each stripped 7/16 in',
     )
     expect(says({ choice: 'dimmer-led-150-two-wire' }, 'cap-lead:box-1.signal')).toBe(
       'Cap the unused “Blue lead, companion” on its own',

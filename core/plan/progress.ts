@@ -8,6 +8,7 @@ import { STAGES, type Stage } from '../model/vocabulary'
 import { testList } from './prove-list'
 import { controlsBeyond, isForControls, isForWiring, isSettled } from './settled'
 import { planBox } from './steps'
+import { sayIn } from '../words/say'
 
 export type StageState = 'waiting' | 'begun' | 'done'
 
@@ -45,21 +46,33 @@ const state = (missing: readonly string[], begun: boolean): Omit<StageProgress, 
 })
 
 const look: Rule = (view, trade) => {
+  const say = sayIn(view.region)
+
   const unseated = view.box.recorded ? [] : view.ends.filter(({ end }) => end.seat === 'loose')
   const missing = [
-    ...(view.ends.length === 0 ? ['no conductors recorded'] : []),
-    ...(isForControls(view) && view.places.length === 0 ? ['no control recorded'] : []),
-    ...lookingForPlaces(view, trade).map(({ group }) => `where is the other switch of ${group.name}?`),
-    ...(unseated.length > 0 ? [`${unseated.length} conductors: where they sit is not recorded`] : []),
-    ...(view.places.some(place => place.loads.length === 0) ? ['lamps not recorded'] : []),
-    ...(view.feeds.length === 0 ? [`${view.region.words.breaker} not recorded`] : []),
-    ...(view.box.material === 'not-known' ? ['box material not recorded'] : []),
-    ...(view.box.recorded ? [] : ['not confirmed as complete']),
+    ...(view.ends.length === 0 ? [say`no conductors recorded`] : []),
+    ...(isForControls(view) && view.places.length === 0 ? [say`no control recorded`] : []),
+    ...lookingForPlaces(view, trade).map(({ group }) => say`where is the other switch of ${group.name}?`),
+    ...(unseated.length > 0
+      ? [
+          say.count(
+            unseated.length,
+            '# conductor: where it sits is not recorded',
+            '# conductors: where they sit is not recorded',
+          ),
+        ]
+      : []),
+    ...(view.places.some(place => place.loads.length === 0) ? [say`lamps not recorded`] : []),
+    ...(view.feeds.length === 0 ? [say`breaker not recorded`] : []),
+    ...(view.box.material === 'not-known' ? [say`box material not recorded`] : []),
+    ...(view.box.recorded ? [] : [say`not confirmed as complete`]),
   ]
   return state(missing, view.ends.length > 0 || view.places.some(place => place.loads.length > 0))
 }
 
 const test: Rule = view => {
+  const say = sayIn(view.region)
+
   const through = runsThrough(view)
   const roles = view.ends
     .filter(each => !isOwnLead(each) && !through.has(each.end.id))
@@ -69,10 +82,10 @@ const test: Rule = view => {
     ({ each, status }) => each.end.role === null || (status.proof !== 'proven' && each.end.role !== 'spare'),
   )
   const missing = [
-    ...(roles.length === 0 ? ['nothing to read yet'] : []),
-    ...(contradicted ? [`readings contradict: ${contradicted.each.name}`] : []),
-    ...(open.length > 0 ? [`${open.length} of ${roles.length} roles not proven`] : []),
-    ...linesToTell(view).map(({ end }) => `not known which ${view.region.words.breaker} feeds ${end.name}`),
+    ...(roles.length === 0 ? [say`nothing to read yet`] : []),
+    ...(contradicted ? [say`readings contradict: ${contradicted.each.name}`] : []),
+    ...(open.length > 0 ? [say`${open.length} of ${roles.length} roles not proven`] : []),
+    ...linesToTell(view).map(({ end }) => say`not known which breaker feeds ${end.name}`),
   ]
   return state(
     missing,
@@ -83,31 +96,37 @@ const test: Rule = view => {
 const NOTHING_TO_DO: Omit<StageProgress, 'stage'> = { state: 'done', missing: '' }
 
 const choose: Rule = view => {
+  const say = sayIn(view.region)
+
   if (!isForControls(view)) return NOTHING_TO_DO
   const open = view.places.filter(place => !isSettled(view, place))
   return state(
     [
-      ...(view.places.length === 0 ? ['no control recorded'] : []),
-      ...(open.length > 0 ? ['device not chosen'] : []),
+      ...(view.places.length === 0 ? [say`no control recorded`] : []),
+      ...(open.length > 0 ? [say`device not chosen`] : []),
     ],
     open.length < view.places.length,
   )
 }
 
 const wire: Rule = (view, trade) => {
+  const say = sayIn(view.region)
+
   if (!isForControls(view) && controlsBeyond(view).length === 0) return NOTHING_TO_DO
-  if (!isForWiring(view)) return state(['waits for a device'], false)
+  if (!isForWiring(view)) return state([say`waits for a device`], false)
   const { steps, routed } = planBox(view, trade)
   if (!routed.ok) return state([routed.faults[0]!.message], false)
   const ticks = steps.filter(each => each.doneBy === 'tick' && each.kind !== 'open')
   const open = ticks.filter(each => !each.done)
   return state(
-    open.length > 0 ? [`${open.length} of ${ticks.length} steps open`] : [],
+    open.length > 0 ? [say`${open.length} of ${ticks.length} steps open`] : [],
     open.length < ticks.length,
   )
 }
 
 const set: Rule = (view, trade) => {
+  const say = sayIn(view.region)
+
   if (!isForControls(view)) return NOTHING_TO_DO
   const wanted = view.places.flatMap(place =>
     (deviceNamed(trade, place.choice?.modelId ?? '')?.settings ?? []).map(setting => ({
@@ -119,28 +138,30 @@ const set: Rule = (view, trade) => {
     })),
   )
   if (view.places.length === 0 || view.places.some(place => !isSettled(view, place)))
-    return state(['waits for a device'], false)
+    return state([say`waits for a device`], false)
   const open = wanted.filter(each => !each.made)
   return state(
-    open.length > 0 ? [`${open.length} of ${wanted.length} settings open`] : [],
+    open.length > 0 ? [say`${open.length} of ${wanted.length} settings open`] : [],
     open.length < wanted.length,
   )
 }
 
 const prove: Rule = (view, trade) => {
+  const say = sayIn(view.region)
+
   if (!isForControls(view))
-    return wire(view, trade).state === 'done' ? NOTHING_TO_DO : state(['waits for the wiring'], false)
+    return wire(view, trade).state === 'done' ? NOTHING_TO_DO : state([say`waits for the wiring`], false)
   if (view.places.length === 0 || view.places.some(place => !isSettled(view, place)))
-    return state(['waits for a device'], false)
-  if (wire(view, trade).state !== 'done') return state(['waits for the wiring'], false)
+    return state([say`waits for a device`], false)
+  if (wire(view, trade).state !== 'done') return state([say`waits for the wiring`], false)
   const items = view.places.flatMap(place => testList(view, place, trade))
   const failed = items.find(item => item.outcome === 'fail')
   const open = items.filter(item => item.outcome === null)
   return state(
     failed
-      ? [`failed: ${failed.says}`]
+      ? [say`failed: ${failed.says}`]
       : open.length > 0
-        ? [`${open.length} of ${items.length} tests open`]
+        ? [say`${open.length} of ${items.length} tests open`]
         : [],
     open.length < items.length,
   )

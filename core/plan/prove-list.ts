@@ -3,6 +3,7 @@ import type { DeviceModel } from '../model/device'
 import { FULL_FROM } from '../model/limits'
 import { rowsWith } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
+import { sayIn } from '../words/say'
 
 /** One thing to try when the power is back, and what it should show. */
 export interface TestItem {
@@ -25,14 +26,19 @@ export const powerOf = (testKey: string): TestItem['power'] => (DEAD_TESTS.inclu
  * hides, and what this device alone can do.
  */
 export function testList(view: BoxView, place: PlaceView, trade: Trade): TestItem[] {
+  const say = sayIn(view.region)
+
   const model = deviceNamed(trade, willStand(place) ?? '')
   // A retired place has nothing to work; its light is looked at once nothing works it any more.
   if (!model && !(place.place.retired && place.workingInGroup === 0)) return []
-  if (!model && place.group.unworked === 'left-dead') return withResults(view, place, [LEFT_DEAD])
-  const { useBand, words } = view.region
+  if (!model && place.group.unworked === 'left-dead')
+    return withResults(view, place, [
+      { ...LEFT_DEAD, says: say(LEFT_DEAD.says), expect: say(LEFT_DEAD.expect) },
+    ])
+  const { useBand } = view.region
   // What lives through the lamp, or cuts its waves, keeps a little of the voltage at full.
   const least = model && keepsSome(model) ? Math.floor(FULL_FROM * useBand[0]) : useBand[0]
-  const nominal = `${least} to ${useBand[1]} V${least < useBand[0] ? ', at its highest level' : ''}`
+  const nominal = say`${least} to ${useBand[1]} V${least < useBand[0] ? say`, at its highest level` : ''}`
   const lampsScrewed = place.loads.some(
     load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
   )
@@ -40,44 +46,48 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
   const items: Item[] = [
     {
       key: 'ground-continuity',
-      says: `Power off: ${words.ground} at the ${model ? 'device' : words.box} to ${words.ground} at the luminaire`,
-      expect: 'Continuous',
+      says: say`Power off: ground at the ${model ? say`device` : say`box`} to ground at the luminaire`,
+      expect: say`Continuous`,
     },
     ...(switches
       ? [
           {
             key: 'on',
-            says: 'Switch on at this place',
+            says: say`Switch on at this place`,
             expect: model?.dims
-              ? 'Every lamp comes on steadily, and is fully lit at the highest level'
-              : 'Every lamp is fully lit, at once and steadily',
+              ? say`Every lamp comes on steadily, and is fully lit at the highest level`
+              : say`Every lamp is fully lit, at once and steadily`,
           },
-          { key: 'off', says: 'Switch off at this place', expect: 'Every lamp is dark: no glow, no flash' },
+          {
+            key: 'off',
+            says: say`Switch off at this place`,
+            expect: say`Every lamp is dark: no glow, no flash`,
+          },
         ]
       : [
           {
             key: 'fed',
-            says: 'Look at the lamp',
-            expect: `It is fed all the time${model ? ' and answers to commands' : ''}`,
+            says: say`Look at the lamp`,
+            expect: say`It is fed all the time${model ? say` and answers to commands` : ''}`,
           },
         ]),
-    { key: 'line-neutral', says: `At the luminaire, on: ${words.hot} to neutral`, expect: nominal },
+    { key: 'line-neutral', says: say`At the luminaire, on: hot to neutral`, expect: nominal },
     {
       key: 'line-ground',
-      says: `At the luminaire, on: ${words.hot} to ${words.ground}`,
-      expect: `${nominal}, and within 2 V of ${words.hot} to neutral`,
+      says: say`At the luminaire, on: hot to ground`,
+      expect: say`${nominal}, and within 2 V of hot to neutral`,
     },
     {
       key: 'neutral-ground',
-      says: `At the luminaire, on: neutral to ${words.ground}`,
-      expect: 'At most 2 V',
+      says: say`At the luminaire, on: neutral to ground`,
+      expect: say`At most 2 V`,
     },
     ...(lampsScrewed
       ? [
           {
             key: 'shell',
-            says: `At a screw lampholder, on: shell to ${words.ground}`,
-            expect: 'At most 2 V: the shell is on the neutral',
+            says: say`At a screw lampholder, on: shell to ground`,
+            expect: say`At most 2 V: the shell is on the neutral`,
           },
         ]
       : []),

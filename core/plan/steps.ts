@@ -9,6 +9,7 @@ import type { LockWay } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { foundJointOf, routeBox, type RoutedBox } from '../route'
 import { isDrawnOut, isolationOf, isOpened, type Isolation, type SafetyNeed } from '../safety'
+import { sayIn } from '../words/say'
 
 export interface BoxPlan {
   readonly routed: Result<RoutedBox>
@@ -43,15 +44,16 @@ function beforeSteps(
   routed: Result<RoutedBox>,
   { minutes }: Trade,
 ): Draft[] {
+  const say = sayIn(view.region)
+
   const open = (kind: SafetyNeed['kind']) => isolation.needs.some(need => need.kind === kind)
-  const { box, breaker, panel } = view.region.words
   const { backFeed } = view.record.job
   const mainOff = isolation.toSwitchOff.includes(null)
   const what = isolation.toSwitchOff
     .map(circuit =>
-      circuit ? `${breaker} ${circuit.breaker} (${circuit.label || 'no label'})` : 'the main switch',
+      circuit ? say`breaker ${circuit.breaker} (${circuit.label || say`no label`})` : say`the main switch`,
     )
-    .join(' and ')
+    .join(say` and `)
   const left = leftThrough(view, routed)
   const unproven = view.ends.filter(
     each =>
@@ -65,16 +67,16 @@ function beforeSteps(
     step(
       { kind: 'photo' },
       'record',
-      'Take a photo of the closed box, and one of the open box before anything is moved',
-      'It is the only way back.',
+      say`Take a photo of the closed box, and one of the open box before anything is moved`,
+      say`It is the only way back.`,
       minutes.photo,
     ),
     {
       ...step(
         { kind: 'tester' },
         'reading',
-        'Prove the tester on a known live point',
-        `A dead tester reads every wire as dead. Meter and leads rated for the place: category III at a ${box}, IV where the supply comes into the ${panel}.${mainOff ? ' With the main off, on a proving unit.' : ''}`,
+        say`Prove the tester on a known live point`,
+        say`A dead tester reads every wire as dead. Meter and leads rated for the place: category III at a box, IV where the supply comes into the panel.${mainOff ? say` With the main off, on a proving unit.` : ''}`,
         minutes.proving,
       ),
       doneBy: 'record',
@@ -84,8 +86,8 @@ function beforeSteps(
       ...step(
         { kind: 'reference' },
         'reading',
-        'Prove the reference: live point to reference reads nominal',
-        'In an ungrounded metal box everything reads 0: bring a reference in.',
+        say`Prove the reference: live point to reference reads nominal`,
+        say`In an ungrounded metal box everything reads 0: bring a reference in.`,
         minutes.proving,
       ),
       doneBy: 'record',
@@ -95,8 +97,8 @@ function beforeSteps(
       ...step(
         { kind: 'identify', endId: each.end.id },
         'live' as const,
-        `Identify ${each.name}: ${claimStatus(view, each).settledBy}`,
-        'Connected by what it was proven to be, never by its colour. Probes only; nobody holds anything.',
+        say`Identify ${each.name}: ${claimStatus(view, each).settledBy}`,
+        say`Connected by what it was proven to be, never by its color. Probes only; nobody holds anything.`,
         minutes.identifying,
       ),
       doneBy: 'record' as const,
@@ -106,8 +108,8 @@ function beforeSteps(
       ...step(
         { kind: 'isolate' },
         'switch',
-        `Switch off ${what}${backFeed === 'yes' ? ', and what else feeds the house (solar, battery, standby),' : ''} and ${HELD_OFF[lockWay(view.record)]}`,
-        `${backFeed === 'not-known' ? 'Ask first whether solar, a battery or a standby set feeds this house too: with the main off it can be live by them. ' : ''}Nobody else can switch it on. Labels at the ${panel} are not believed until a reading agrees.`,
+        say`Switch off ${what}${backFeed === 'yes' ? say`, and what else feeds the house (solar, battery, standby),` : ''} and ${say(HELD_OFF[lockWay(view.record)])}`,
+        say`${backFeed === 'not-known' ? say`Ask first whether solar, a battery or a standby set feeds this house too: with the main off it can be live by them. ` : ''}Nobody else can switch it on. Labels at the panel are not believed until a reading agrees.`,
         minutes.switching,
       ),
       doneBy: 'record',
@@ -118,8 +120,8 @@ function beforeSteps(
       ...step(
         { kind: 'dead' },
         'reading',
-        `Read dead at every conductor: ${isolation.endsReadDead} of ${isolation.ends} done`,
-        'At most 5 V on a low-impedance meter to the proven reference, whatever circuits are known.',
+        say`Read dead at every conductor: ${isolation.endsReadDead} of ${isolation.ends} done`,
+        say`At most 5 V on a low-impedance meter to the proven reference, whatever circuits are known.`,
         Math.max(2, isolation.ends) * minutes.reading,
       ),
       doneBy: 'record',
@@ -129,8 +131,8 @@ function beforeSteps(
       ...step(
         { kind: 'tester-again' },
         'reading',
-        'Prove the tester again on the known live point',
-        'Only then do the dead readings count.',
+        say`Prove the tester again on the known live point`,
+        say`Only then do the dead readings count.`,
         minutes.proving,
       ),
       doneBy: 'record',
@@ -141,6 +143,8 @@ function beforeSteps(
 
 /** The plate and the devices come off after the power is, and nothing bare is touched; not where it was opened already. */
 function openSteps(view: BoxView, isolation: Isolation, minutes: Trade['minutes']): Draft[] {
+  const say = sayIn(view.region)
+
   if (view.box.kind !== 'control') return []
   const held = view.places.some(({ found }) => found !== null)
   return [
@@ -148,8 +152,8 @@ function openSteps(view: BoxView, isolation: Isolation, minutes: Trade['minutes'
       ...step(
         { kind: 'plate-off' },
         'open',
-        'Take the plate off',
-        'Its screws only; nothing behind it is touched.',
+        say`Take the plate off`,
+        say`Its screws only; nothing behind it is touched.`,
         minutes.opening,
       ),
       ...(isOpened(view) ? SEEN_DONE : {}),
@@ -160,8 +164,8 @@ function openSteps(view: BoxView, isolation: Isolation, minutes: Trade['minutes'
             ...step(
               { kind: 'device-out' },
               'open' as const,
-              'Read the screws of each device dead, then draw it out by its strap',
-              'No hand on a screw or a conductor: what is behind it was not read yet.',
+              say`Read the screws of each device dead, then draw it out by its strap`,
+              say`No hand on a screw or a conductor: what is behind it was not read yet.`,
               minutes.opening,
             ),
             ...(isDrawnOut(view) ? SEEN_DONE : {}),
@@ -196,6 +200,8 @@ function withHolds(
   isolation: Isolation,
   routed: Result<RoutedBox>,
 ): Step[] {
+  const say = sayIn(view.region)
+
   // Once the last thing is done the box is finished: what came before it stays done, though the power is on again.
   const ticks = drafts.filter(({ doneBy }) => doneBy === 'tick')
   const finished = routed.ok && ticks.length > 0 && ticks.every(({ key }) => ticked.has(key))
@@ -220,7 +226,7 @@ function withHolds(
     holds.push(...ownHolds)
     if (draft.kind === 'power') {
       const before = openBefore(index, other => other.kind === 'touch')
-      if (before) holds.push(`Not before: ${before.says}`)
+      if (before) holds.push(say`Not before: ${before.says}`)
     }
     return { ...draft, done: isDone(draft), holds: [...new Set(holds)] }
   })
@@ -234,21 +240,22 @@ const HELD_OFF: Readonly<Record<LockWay, string>> = {
 
 /** A need of the safe sequence, as a person is told it. */
 export function needWords(view: BoxView, need: SafetyNeed): string {
-  const { breaker } = view.region.words
+  const say = sayIn(view.region)
+
   switch (need.kind) {
     case 'prove-tester':
-      return 'Prove the tester on a known live point'
+      return say`Prove the tester on a known live point`
     case 'prove-reference':
-      return 'Prove the reference against a live point'
+      return say`Prove the reference against a live point`
     case 'switch-off':
-      return need.circuit ? `Switch off ${breaker} ${need.circuit.breaker}` : 'Switch off the main switch'
+      return need.circuit ? say`Switch off breaker ${need.circuit.breaker}` : say`Switch off the main switch`
     case 'lock':
-      return `${need.circuit ? `${breaker} ${need.circuit.breaker}` : 'The main switch'} is off, and nothing keeps it so: ${HELD_OFF[lockWay(view.record)]}`
+      return say`${need.circuit ? say`breaker ${need.circuit.breaker}` : say`The main switch`} is off, and nothing keeps it so: ${say(HELD_OFF[lockWay(view.record)])}`
     case 'read-dead':
       return need.volts === null
-        ? `Read dead at ${need.end.name}`
-        : `${need.end.name} read ${need.volts} V: not dead. Stop, find what feeds it`
+        ? say`Read dead at ${need.end.name}`
+        : say`${need.end.name} read ${need.volts} V: not dead. Stop, find what feeds it`
     case 'prove-tester-again':
-      return 'Prove the tester again on the known live point'
+      return say`Prove the tester again on the known live point`
   }
 }

@@ -1,6 +1,7 @@
 import { terminalPoint } from '../model/circuit'
 import type { Compiled } from '../solve'
 import { finding, nameOf, type Finding } from './finding'
+import { sayAbout } from '../model/say-for'
 
 /** Properties of what is joined once and for all: looked at once, whatever the switches do. */
 export function staticFindings(compiled: Compiled): Finding[] {
@@ -22,6 +23,7 @@ function suppliesReaching(compiled: Compiled, net: number): number[] {
 }
 
 function returnsUnswitched(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const { loads, supplies } = compiled.circuit
   return loads.flatMap((load, index) => {
     const { hot, neutral } = compiled.loads[index]!
@@ -31,17 +33,17 @@ function returnsUnswitched(compiled: Compiled): Finding[] {
         finding(
           'return-unswitched',
           [load.neutral],
-          `the return of ${load.id} reaches no neutral by conductors alone`,
+          say`the return of ${load.id} reaches no neutral by conductors alone`,
         ),
       ]
     const own = suppliesReaching(compiled, hot)
     if (own.length === 0 || returns.some(at => own.includes(at))) return []
-    const names = own.map(at => supplies[at]!.id).join(' and ')
+    const names = own.map(at => supplies[at]!.id).join(say` and `)
     return [
       finding(
         'own-circuit',
         [load.neutral, supplies[returns[0]!]!.neutral],
-        `${load.id} is fed by ${names} and returns on ${supplies[returns[0]!]!.id}`,
+        say`${load.id} is fed by ${names} and returns on ${supplies[returns[0]!]!.id}`,
       ),
     ]
   })
@@ -49,14 +51,16 @@ function returnsUnswitched(compiled: Compiled): Finding[] {
 
 /** A lamp that no position of any switch can light. */
 function neverFed(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   return compiled.circuit.loads.flatMap((load, index) => {
     const { hot } = compiled.loads[index]!
     if (load.kind !== 'lamp' || load.keeps === 'dark' || suppliesReaching(compiled, hot).length > 0) return []
-    return [finding('full', [load.hot], `no hot reaches ${load.id}, whatever is switched`)]
+    return [finding('full', [load.hot], say`no hot reaches ${load.id}, whatever is switched`)]
   })
 }
 
 function groundReaches(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const grounds = new Set(compiled.poles.map(pole => pole.ground))
   const needed = [
     ...compiled.circuit.devices.flatMap((placed, device) =>
@@ -72,10 +76,11 @@ function groundReaches(compiled: Compiled): Finding[] {
   const without = new Set((compiled.circuit.groundless ?? []).map(({ point }) => point))
   return needed
     .filter(({ point }) => !grounds.has(compiled.net(point)) && !without.has(point))
-    .map(({ id, point }) => finding('ground-reaches', [point], `no ground reaches ${id}`))
+    .map(({ id, point }) => finding('ground-reaches', [point], say`no ground reaches ${id}`))
 }
 
 function ownNeutrals(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const { supplies } = compiled.circuit
   return supplies.flatMap((supply, at) =>
     supplies
@@ -88,7 +93,7 @@ function ownNeutrals(compiled: Compiled): Finding[] {
         finding(
           'own-circuit',
           [supply.neutral, other.neutral],
-          `the neutrals of ${supply.id} and ${other.id} are joined`,
+          say`the neutrals of ${supply.id} and ${other.id} are joined`,
           [supply.neutral, other.neutral],
         ),
       ),
@@ -97,6 +102,7 @@ function ownNeutrals(compiled: Compiled): Finding[] {
 
 /** Two circuits that one device could bring together: one breaker leaves it live. */
 function ownHots(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const { supplies } = compiled.circuit
   return compiled.circuit.devices.flatMap((placed, device) => {
     const feeding = new Set(
@@ -105,12 +111,12 @@ function ownHots(compiled: Compiled): Finding[] {
       ),
     )
     if (feeding.size < 2) return []
-    const names = [...feeding].map(at => supplies[at]!.id).join(' and ')
+    const names = [...feeding].map(at => supplies[at]!.id).join(say` and `)
     return [
       finding(
         'own-circuit',
         [...feeding].map(at => supplies[at]!.hot),
-        `${nameOf(compiled, device)} is fed by ${names}: one breaker leaves it live`,
+        say`${nameOf(compiled, device)} is fed by ${names}: one breaker leaves it live`,
       ),
     ]
   })
@@ -118,6 +124,7 @@ function ownHots(compiled: Compiled): Finding[] {
 
 /** Line and neutral reversed works, and is still wrong: each terminal must sit on its own side. */
 function polarity(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const hots = new Set(compiled.poles.map(pole => compiled.base.find(pole.hot)))
   const isHot = (point: string) => hots.has(compiled.base.find(compiled.net(point)))
   return compiled.circuit.devices.flatMap((placed, device) =>
@@ -126,10 +133,10 @@ function polarity(compiled: Compiled): Finding[] {
       const name = nameOf(compiled, device)
       if (wants === 'neutral' && isHot(point))
         return [
-          finding('supply-alive', [point], `hot and neutral are reversed: hot is on “${word}” of ${name}`),
+          finding('supply-alive', [point], say`hot and neutral are reversed: hot is on “${word}” of ${name}`),
         ]
       if (wants === 'line' && alike === null && !isHot(point))
-        return [finding('supply-alive', [point], `no hot conductor reaches “${word}” of ${name}`)]
+        return [finding('supply-alive', [point], say`no hot conductor reaches “${word}” of ${name}`)]
       const alwaysFed = compiled.base.find(compiled.net(point))
       const byItself = placed.model.contacts.some(
         ({ between, when, kind }) =>
@@ -137,7 +144,7 @@ function polarity(compiled: Compiled): Finding[] {
       )
       if (wants === 'load' && alike === null && !byItself && hots.has(alwaysFed))
         return [
-          finding('supply-alive', [point], `hot is on “${word}” of ${name}: line and load are reversed`),
+          finding('supply-alive', [point], say`hot is on “${word}” of ${name}: line and load are reversed`),
         ]
       return []
     }),
@@ -145,6 +152,7 @@ function polarity(compiled: Compiled): Finding[] {
 }
 
 function bareEnds(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const { circuit } = compiled
   const held = new Set([...circuit.caps, ...circuit.joints.flatMap(joint => joint.members)])
   const landed = new Set([
@@ -159,5 +167,5 @@ function bareEnds(compiled: Compiled): Finding[] {
   )
   return [...ends, ...leads]
     .filter(point => !held.has(point) && !landed.has(point))
-    .map(point => finding('no-bare-end', [point], `${point} is neither joined nor capped`))
+    .map(point => finding('no-bare-end', [point], say`${point} is neither joined nor capped`))
 }

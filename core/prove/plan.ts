@@ -2,6 +2,8 @@ import { terminalPoint } from '../model/circuit'
 import { symmetriesOf } from '../model/symmetries'
 import type { Compiled } from '../solve'
 import { finding, nameOf, type Finding } from './finding'
+import { sayAbout } from '../model/say-for'
+import { type Say } from '../words/say'
 
 /**
  * What is joined, held against the plan: the same nets up to the symmetry of each device. Conductor ends,
@@ -9,6 +11,7 @@ import { finding, nameOf, type Finding } from './finding'
  * then lands on them in any way its contacts cannot tell apart.
  */
 export function unlikePlan(compiled: Compiled): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const { plan, devices } = compiled.circuit
   if (!plan) return []
   const found: Finding[] = []
@@ -18,7 +21,7 @@ export function unlikePlan(compiled: Compiled): Finding[] {
   )
   for (const [point, name] of Object.entries(plan))
     if (!ofDevices.has(point)) {
-      const wrong = match.take(name, compiled.net(point), point)
+      const wrong = match.take(name, compiled.net(point), point, say)
       if (wrong) found.push(wrong)
     }
   devices.forEach((placed, device) => {
@@ -30,7 +33,7 @@ export function unlikePlan(compiled: Compiled): Finding[] {
       const trial = match.copy()
       const wrong = terminals.flatMap(({ id }) => {
         const point = terminalPoint(placed.id, symmetry.get(id) ?? id)
-        return trial.take(plan[terminalPoint(placed.id, id)]!, compiled.net(point), point) ?? []
+        return trial.take(plan[terminalPoint(placed.id, id)]!, compiled.net(point), point, say) ?? []
       })
       if (!best || wrong.length < best.wrong.length) best = { match: trial, wrong }
       if (best.wrong.length === 0) break
@@ -48,13 +51,13 @@ class Matching {
   #nameOf = new Map<number, string>()
 
   /** Pairs a name and a net, or says why they cannot be paired. */
-  take(name: string, net: number, point: string): Finding | null {
+  take(name: string, net: number, point: string, say: Say): Finding | null {
     const netThere = this.#netOf.get(name)
     const nameThere = this.#nameOf.get(net)
     if (nameThere !== undefined && nameThere !== name)
-      return finding('the-plan', [point], `${point} belongs to ${name} and is joined to ${nameThere}`)
+      return finding('the-plan', [point], say`${point} belongs to ${name} and is joined to ${nameThere}`)
     if (netThere !== undefined && netThere !== net)
-      return finding('the-plan', [point], `${point} belongs to ${name} and is not joined to it`)
+      return finding('the-plan', [point], say`${point} belongs to ${name} and is not joined to it`)
     this.#netOf.set(name, net)
     this.#nameOf.set(net, name)
     return null

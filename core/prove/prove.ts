@@ -22,6 +22,7 @@ import { stateFindings } from './shown'
 import { signalsApart } from './signals'
 import { PROPERTY_IDS, type PropertyId } from './vocabulary'
 import { wayBetween } from './way'
+import { sayAbout } from '../model/say-for'
 
 /** States of one part beyond this are not gone through; the answer says so instead of guessing. */
 const STATE_BUDGET = 1 << 16
@@ -163,6 +164,7 @@ function wrongStates(compiled: Compiled, { all }: Situations, { count, situation
 
 /** The first state from which a hand at some place leaves a lamp of its group as it is. */
 function firstStuck(compiled: Compiled, { all }: Situations, explored: Explored) {
+  const say = sayAbout(compiled.circuit)
   const { moves, situationOf, follows, eachStep, rank } = explored
   const kept: { at: number; move: number; device: number; lamp: number }[] = []
   for (const { move, device, lamps, releases } of handsOf(compiled, explored)) {
@@ -183,7 +185,7 @@ function firstStuck(compiled: Compiled, { all }: Situations, explored: Explored)
     finding: finding(
       'every-place-acts',
       [load.hot, ...placed.model.terminals.map(each => terminalPoint(placed.id, each.id))],
-      `working ${nameOf(compiled, first.device)} here leaves ${load.id} as it is`,
+      say`working ${nameOf(compiled, first.device)} here leaves ${load.id} as it is`,
     ),
   }
 }

@@ -3,6 +3,7 @@ import { FULL_FROM } from '../model/limits'
 import { FULL_TO, holds, type Compiled, type Solution, type State } from '../solve'
 import { finding, inVolts, nameOf, type Finding } from './finding'
 import { signalsBypass } from './signals'
+import { sayAbout } from '../model/say-for'
 
 /** Current into the ground that a whole circuit may declare, in mA. */
 const GROUND_LEAK_LIMIT_MILLIAMPS = 0.5
@@ -39,10 +40,12 @@ function shorts(compiled: Compiled, { shorts: found }: Solution): Finding[] {
       .find(point => compiled.net(point) === net)!
   return found.map(({ a, b, kind }) => {
     const [from, to] = a === b ? polesOn(compiled, a) : ([pointOn(a), pointOn(b)] as const)
-    return finding(kind === 'neutral-ground' ? 'ground-idle' : 'no-short', [from, to], SHORT_WORDS[kind], [
-      from,
-      to,
-    ])
+    return finding(
+      kind === 'neutral-ground' ? 'ground-idle' : 'no-short',
+      [from, to],
+      sayAbout(compiled.circuit)(SHORT_WORDS[kind]),
+      [from, to],
+    )
   })
 }
 
@@ -56,6 +59,7 @@ function polesOn(compiled: Compiled, net: number): readonly [string, string] {
 
 /** A lamp whose return is switched can be dark while its shell is live. */
 function liveReturns(compiled: Compiled, { joined, potentials, lights }: Solution): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const neutrals = new Set(compiled.poles.map(pole => pole.neutral))
   return compiled.circuit.loads.flatMap((load, index) => {
     const { neutral } = compiled.loads[index]!
@@ -65,12 +69,12 @@ function liveReturns(compiled: Compiled, { joined, potentials, lights }: Solutio
     const source = compiled.circuit.supplies.find(
       (_, at) => joined.find(compiled.poles[at]!.hot) === joined.find(neutral),
     )
-    const dark = lights[index] === 'dark' ? ' while it is dark' : ''
+    const dark = lights[index] === 'dark' ? say` while it is dark` : ''
     return [
       finding(
         'return-unswitched',
         [load.neutral],
-        `the return of ${load.id} is switched: its shell stands at ${inVolts(volts)}${dark}`,
+        say`the return of ${load.id} is switched: its shell stands at ${inVolts(volts)}${dark}`,
         source ? [source.hot, load.neutral] : undefined,
       ),
     ]
@@ -99,6 +103,7 @@ export function askedOf(compiled: Compiled, state: State, groupId: string): numb
 const KEEPS: Readonly<Record<string, number | undefined>> = { lit: 1, dark: 0 }
 
 function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
+  const say = sayAbout(compiled.circuit)
   return compiled.circuit.loads.flatMap((load, index) => {
     if (load.kind !== 'lamp') return []
     const light = solution.lights[index]!
@@ -112,7 +117,7 @@ function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
         finding(
           'full',
           points,
-          `${load.id} flickers: its ${milliamps} mA are too little for the device that lives on them`,
+          say`${load.id} flickers: its ${milliamps} mA are too little for the device that lives on them`,
         ),
       ]
     if (wanted === null || wanted === 0) {
@@ -121,7 +126,7 @@ function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
           finding(
             'off',
             points,
-            `${load.keeps ? 'nothing is to light it' : 'the control says off'}, but still ${volts} at ${load.id}`,
+            say`${load.keeps ? say`nothing is to light it` : say`the control says off`}, but still ${volts} at ${load.id}`,
             way,
           ),
         ]
@@ -130,7 +135,7 @@ function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
         finding(
           light === 'dimmed' ? 'full' : 'off',
           points,
-          `${load.id} is neither full nor dark: ${milliamps} mA flow, it glows above ${load.offLimitMilliamps} mA`,
+          say`${load.id} is neither full nor dark: ${milliamps} mA flow, it glows above ${load.offLimitMilliamps} mA`,
           way,
         ),
       ]
@@ -142,7 +147,7 @@ function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
       finding(
         'full',
         points,
-        `${load.keeps ? 'it is to be always on' : 'the control says on'}, but only ${volts} at ${load.id}`,
+        say`${load.keeps ? say`it is to be always on` : say`the control says on`}, but only ${volts} at ${load.id}`,
         way,
       ),
     ]
@@ -161,6 +166,7 @@ function wayToLoad(
 }
 
 function groundIdle(compiled: Compiled, { groundAmps }: Solution): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const declared = compiled.ways.reduce(
     (sum, { supply }) => (supply.kind === 'line-ground' ? sum + supply.leakMilliamps : sum),
     0,
@@ -173,45 +179,48 @@ function groundIdle(compiled: Compiled, { groundAmps }: Solution): Finding[] {
       finding(
         'ground-idle',
         [supply.ground],
-        `${milliamps.toFixed(2)} mA return over the ground of ${supply.id}; ${allowed.toFixed(2)} mA are declared`,
+        say`${milliamps.toFixed(2)} mA return over the ground of ${supply.id}; ${allowed.toFixed(2)} mA are declared`,
       ),
     ]
   })
 }
 
 function supplyAlive(compiled: Compiled, { state, alive, starved }: Solution): Finding[] {
+  const say = sayAbout(compiled.circuit)
   return compiled.circuit.devices.flatMap((placed, device) => {
     const { outOfService } = compiled.devices[device]!
     if (alive[device] || (outOfService && holds(state, outOfService))) return []
     const why = starved[device]
-      ? 'drop out in this state: too little flows through the lamp'
-      : 'are not fed in this state'
+      ? say`drop out in this state: too little flows through the lamp`
+      : say`are not fed in this state`
     return [
       finding(
         'supply-alive',
         placed.model.terminals.map(terminal => terminalPoint(placed.id, terminal.id)),
-        `the electronics of ${nameOf(compiled, device)} ${why}`,
+        say`the electronics of ${nameOf(compiled, device)} ${why}`,
       ),
     ]
   })
 }
 
 function onwardFed(compiled: Compiled, { loadVolts }: Solution): Finding[] {
+  const say = sayAbout(compiled.circuit)
   return compiled.circuit.loads.flatMap((load, index) =>
     load.kind !== 'lamp' && loadVolts[index]! < FULL_FROM * compiled.circuit.nominalVolts
-      ? [finding('onward-feed', [load.hot, load.neutral], `${load.id} gets ${inVolts(loadVolts[index]!)}`)]
+      ? [finding('onward-feed', [load.hot, load.neutral], say`${load.id} gets ${inVolts(loadVolts[index]!)}`)]
       : [],
   )
 }
 
 function overVoltage(compiled: Compiled, { loadVolts }: Solution): Finding[] {
+  const say = sayAbout(compiled.circuit)
   return compiled.circuit.loads.flatMap((load, index) =>
     loadVolts[index]! > FULL_TO * compiled.circuit.nominalVolts
       ? [
           finding(
             'no-over-voltage',
             [load.hot, load.neutral],
-            `${load.id} gets ${inVolts(loadVolts[index]!)}`,
+            say`${load.id} gets ${inVolts(loadVolts[index]!)}`,
           ),
         ]
       : [],

@@ -2,6 +2,7 @@ import { terminalPoint } from '../model/circuit'
 import type { PlacedDevice } from '../model/circuit'
 import { settingOf, type Compiled, type Solution } from '../solve'
 import { finding, nameOf, type Finding } from './finding'
+import { sayAbout } from '../model/say-for'
 
 interface SignalAt {
   readonly device: number
@@ -46,6 +47,7 @@ export function signalsApart(compiled: Compiled): Finding[] {
 }
 
 function strangersOn(compiled: Compiled, signal: SignalAt, signals: readonly SignalAt[]): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const peers = signals.filter(other => other.net === signal.net)
   const main = peers.find(peer => peer.hears.length > 0)
   const known = new Map(signals.map(each => [each.point, each]))
@@ -60,24 +62,27 @@ function strangersOn(compiled: Compiled, signal: SignalAt, signals: readonly Sig
     finding(
       'signals',
       [signal.point, stranger],
-      `the signal at ${signal.point} is joined to ${stranger}${why}`,
+      say`the signal at ${signal.point} is joined to ${stranger}${why}`,
     ),
   ]
   for (const { placed, point } of terminals) {
     if (point === signal.point || compiled.net(point) !== signal.net) continue
     const other = known.get(point)
     if (other) {
-      if (other.family !== signal.family) return complaint(point, ', which speaks another family’s language')
+      if (other.family !== signal.family)
+        return complaint(point, say`, which speaks another family’s language`)
     } else if (!isPlainSwitch(placed)) return complaint(point)
     else if (!main || !expectsSwitch(main.placed))
-      return complaint(point, ': the main is not set to expect a switch')
-    else if (peers.length > 1) return complaint(point, ': a kept switch stands only where two places control')
+      return complaint(point, say`: the main is not set to expect a switch`)
+    else if (peers.length > 1)
+      return complaint(point, say`: a kept switch stands only where two places control`)
   }
   const pole = poles.find(point => compiled.net(point) === signal.net)
   return pole === undefined ? [] : complaint(pole)
 }
 
 function mainOf(compiled: Compiled, signal: SignalAt, signals: readonly SignalAt[]): Finding[] {
+  const say = sayAbout(compiled.circuit)
   const mains = signals.filter(other => other.net === signal.net && other.hears.length > 0)
   const name = nameOf(compiled, signal.device)
   if (signal.hears.length > 0)
@@ -86,12 +91,12 @@ function mainOf(compiled: Compiled, signal: SignalAt, signals: readonly SignalAt
           finding(
             'signals',
             mains.map(each => each.point),
-            `${mains.length} mains stand on one signal`,
+            say`${mains.length} mains stand on one signal`,
           ),
         ]
       : []
   const [main] = mains
-  if (!main) return [finding('signals', [signal.point], `no main hears the signal of ${name}`)]
+  if (!main) return [finding('signals', [signal.point], say`no main hears the signal of ${name}`)]
   const base = (placed: PlacedDevice, terminal: string) =>
     compiled.base.find(compiled.net(terminalPoint(placed.id, terminal)))
   const passes = base(signal.placed, signal.passes!)
@@ -100,13 +105,14 @@ function mainOf(compiled: Compiled, signal: SignalAt, signals: readonly SignalAt
     finding(
       'signals',
       [terminalPoint(signal.placed.id, signal.passes!)],
-      `${name} passes no power on a pole of ${nameOf(compiled, main.device)}`,
+      say`${name} passes no power on a pole of ${nameOf(compiled, main.device)}`,
     ),
   ]
 }
 
 /** Companions pressed together must not bring the main's line to its load by way of the signal. */
 export function signalsBypass(compiled: Compiled, { metal }: Solution): Finding[] {
+  const say = sayAbout(compiled.circuit)
   return compiled.hearings.flatMap(({ device, poles }) => {
     const [line, load] = poles
     if (line === undefined || load === undefined) return []
@@ -121,7 +127,7 @@ export function signalsBypass(compiled: Compiled, { metal }: Solution): Finding[
       finding(
         'signals',
         points,
-        `pressed together, the other places join line and load of ${nameOf(compiled, device)} by way of the signal`,
+        say`pressed together, the other places join line and load of ${nameOf(compiled, device)} by way of the signal`,
         [points[0]!, points[1]!],
       ),
     ]

@@ -1,6 +1,7 @@
 import { potentials, Nets, type Element } from '../solve'
 import type { Standing } from './stand'
 import type { Shown } from './instruments'
+import { sayAbout } from '../model/say-for'
 
 /** The instrument sounds at or below this. */
 const SOUNDS_TO_OHMS = 30
@@ -12,13 +13,14 @@ const OPEN_FROM_OHMS = 20_000_000
  * the meter, even where the two points read 0 V.
  */
 export function hazardOfContinuity(standing: Standing, from: string, to: string): string | null {
+  const say = sayAbout(standing.circuit)
   const { circuit, compiled, off, solution } = standing
   const { potentials: solved, joined, elements } = solution
   for (const point of [from, to]) {
     const net = compiled.net(point)
     const volts = solved.volts(net) ?? 0
     if (volts > 1)
-      return `${point} stands at ${Math.round(volts)} V: a continuity test on a live conductor can burn the meter and the hand that holds it. Switch off, prove it dead, then test.`
+      return say`${point} stands at ${Math.round(volts)} V: a continuity test on a live conductor can burn the meter and the hand that holds it. Switch off, prove it dead, then test.`
     const feeding = circuit.supplies.find(
       (supply, at) =>
         supply.breakerOn &&
@@ -27,14 +29,14 @@ export function hazardOfContinuity(standing: Standing, from: string, to: string)
           joined.find(compiled.poles[at]!.neutral) === joined.find(net)),
     )
     if (feeding)
-      return `${feeding.id} is on and ${point} belongs to it: what reads 0 V now can carry current or become live under the test. Switch off, prove it dead, then test.`
+      return say`${feeding.id} is on and ${point} belongs to it: what reads 0 V now can carry current or become live under the test. Switch off, prove it dead, then test.`
     const carries = elements.some(element => {
       const touches = [element.a, element.b].some(end => joined.find(end) === joined.find(net))
       const { real, imaginary } = solved.current(element)
       return touches && Math.hypot(real, imaginary) > 1e-3
     })
     if (carries)
-      return `${point} carries current though its own breaker is off: it is shared with another circuit. Switch that one off too.`
+      return say`${point} carries current though its own breaker is off: it is shared with another circuit. Switch that one off too.`
   }
   return null
 }

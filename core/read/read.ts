@@ -6,6 +6,7 @@ import { hazardOfContinuity, ohmsBetween } from './continuity'
 import { FIELD_FROM, HIGH_IMPEDANCE_OHMS, LOW_IMPEDANCE_OHMS, felt } from './field'
 import { standing, type Stand, type Standing } from './stand'
 import type { Shown, Test, WiringSense } from './instruments'
+import { sayAbout } from '../model/say-for'
 
 /** Resistance between each two contacts of a receptacle tester. */
 const PLUGGED_OHMS = 30_000
@@ -24,9 +25,10 @@ export function read(circuit: Circuit, stand: Stand, test: Test): Result<Shown> 
 
 /** The same, in a circuit that is solved already. */
 export function readIn(here: Standing, test: Test): Result<Shown> {
+  const say = sayAbout(here.circuit)
   const points = new Set(here.compiled.points)
   const missing = (path: string, what: string) =>
-    refused(fault(path, 'unknown-point', `nothing is called “${what}”`))
+    refused(fault(path, 'unknown-point', say`nothing is called “${what}”`))
   switch (test.instrument) {
     case 'low-impedance-meter':
     case 'high-impedance-meter':
@@ -41,25 +43,26 @@ export function readIn(here: Standing, test: Test): Result<Shown> {
     }
     case 'clamp': {
       const wire = here.circuit.wires.find(({ id, a, b }) => [id, a, b].includes(test.at))
-      if (!wire) return refused(fault('/at', 'no-such-conductor', `no conductor is or ends at “${test.at}”`))
+      if (!wire)
+        return refused(fault('/at', 'no-such-conductor', say`no conductor is or ends at “${test.at}”`))
       return good(clamped(here, wire.id))
     }
     case 'receptacle-tester':
     case 'circuit-finder': {
       const at = here.circuit.loads.findIndex(({ id, kind }) => id === test.at && kind === 'receptacle')
-      if (at < 0) return refused(fault('/at', 'no-such-receptacle', `there is no receptacle “${test.at}”`))
+      if (at < 0) return refused(fault('/at', 'no-such-receptacle', say`there is no receptacle “${test.at}”`))
       return good(test.instrument === 'circuit-finder' ? found(here, at) : plugged(here, at))
     }
     case 'lamp': {
       const at = here.circuit.loads.findIndex(({ id }) => id === test.at)
       return at < 0
-        ? refused(fault('/at', 'no-such-load', `there is no lamp “${test.at}”`))
+        ? refused(fault('/at', 'no-such-load', say`there is no lamp “${test.at}”`))
         : good(lampSeen(here, at))
     }
     case 'indicator': {
       const at = here.circuit.devices.findIndex(({ id }) => id === test.at)
       return at < 0
-        ? refused(fault('/at', 'no-such-device', `there is no device “${test.at}”`))
+        ? refused(fault('/at', 'no-such-device', say`there is no device “${test.at}”`))
         : good(indicatorSeen(here, at))
     }
   }
@@ -67,18 +70,19 @@ export function readIn(here: Standing, test: Test): Result<Shown> {
 
 const hotShort = ({ solution }: Standing) => solution.shorts.find(({ supplies }) => supplies.length > 0)
 
-const TRIPS: Shown = {
+const trips = ({ circuit }: Standing): Shown => ({
   kind: 'refused',
-  hazard:
-    'A hot is shorted in this state: the breaker trips and does not stay on. Find the short with the power off.',
-}
+  hazard: sayAbout(
+    circuit,
+  )`A hot is shorted in this state: the breaker trips and does not stay on. Find the short with the power off.`,
+})
 
 function between(here: Standing, { instrument, from, to }: Extract<Test, { readonly from: string }>): Shown {
   if (instrument === 'continuity') {
     const hazard = hazardOfContinuity(here, from, to)
     return hazard === null ? ohmsBetween(here, from, to) : { kind: 'refused', hazard }
   }
-  if (hotShort(here)) return TRIPS
+  if (hotShort(here)) return trips(here)
   const { compiled, solution } = here
   const [a, b] = [compiled.net(from), compiled.net(to)]
   const ohms = instrument === 'low-impedance-meter' ? LOW_IMPEDANCE_OHMS : HIGH_IMPEDANCE_OHMS
@@ -88,11 +92,12 @@ function between(here: Standing, { instrument, from, to }: Extract<Test, { reado
 }
 
 function fieldAt(here: Standing, point: string, shielded: boolean): Shown {
+  const say = sayAbout(here.circuit)
   if (shielded)
     return {
       kind: 'field',
       present: false,
-      says: 'Metal round the conductor hides its field: nothing felt means nothing here.',
+      says: say`Metal round the conductor hides its field: nothing felt means nothing here.`,
     }
   const { compiled, circuit, solution } = here
   const net = compiled.net(point)
@@ -104,17 +109,17 @@ function fieldAt(here: Standing, point: string, shielded: boolean): Shown {
     present,
     says: present
       ? floats
-        ? 'A field is felt, though this conductor hangs on nothing: it lies beside a live one.'
-        : 'A field is felt.'
-      : 'No field is felt; that proves nothing for work.',
+        ? say`A field is felt, though this conductor hangs on nothing: it lies beside a live one.`
+        : say`A field is felt.`
+      : say`No field is felt; that proves nothing for work.`,
   }
 }
 
 const clamped = (here: Standing, wireId: string): Shown =>
-  hotShort(here) ? TRIPS : { kind: 'amps', amps: currentIn(here, wireId) }
+  hotShort(here) ? trips(here) : { kind: 'amps', amps: currentIn(here, wireId) }
 
 function plugged(here: Standing, at: number): Shown {
-  if (hotShort(here)) return TRIPS
+  if (hotShort(here)) return trips(here)
   const { compiled, circuit } = here
   const load = circuit.loads[at]!
   const { hot, neutral } = compiled.loads[at]!
@@ -147,6 +152,7 @@ function senseOf(hotNeutral: boolean, hotGround: boolean, neutralGround: boolean
 }
 
 function found({ compiled, circuit, off, solution }: Standing, at: number): Shown {
+  const say = sayAbout(circuit)
   const { joined } = solution
   const { hot, neutral } = compiled.loads[at]!
   const own = circuit.supplies.filter(
@@ -165,8 +171,8 @@ function found({ compiled, circuit, off, solution }: Standing, at: number): Show
     suggests,
     says:
       suggests.length === 0
-        ? 'No signal: the receptacle is dead.'
-        : 'It suggests a breaker for the receptacle; it proves nothing about the switch box.',
+        ? say`No signal: the receptacle is dead.`
+        : say`It suggests a breaker for the receptacle; it proves nothing about the switch box.`,
   }
 }
 
@@ -180,14 +186,15 @@ const LIGHT_WORDS: Readonly<Record<Light, string>> = {
     'Flickers: it takes too little for the device that lives on its current, which drops out and starts again.',
 }
 
-function lampSeen({ solution }: Standing, at: number): Shown {
+function lampSeen({ circuit, solution }: Standing, at: number): Shown {
+  const say = sayAbout(circuit)
   const light = solution.lights[at]!
   return {
     kind: 'lamp',
     light,
     volts: solution.loadVolts[at]!,
     milliamps: solution.loadAmps[at]! * 1000,
-    says: LIGHT_WORDS[light],
+    says: say(LIGHT_WORDS[light]),
   }
 }
 

@@ -1,6 +1,7 @@
 import type { Circuit } from '../model/circuit'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { compile, solve, stateFromWords, type Compiled, type Solution, type StateInWords } from '../solve'
+import { sayAbout } from '../model/say-for'
 
 /** How things stand while a reading is taken: what a reading has to name to mean anything. */
 export interface Stand {
@@ -37,23 +38,24 @@ export function standing(circuit: Circuit, stand: Stand): Result<Standing> {
 }
 
 function faultsOfStand(circuit: Circuit, { state, off, opened, lifted }: Stand): Fault[] {
+  const say = sayAbout(circuit)
   const supplies = new Set(circuit.supplies.map(({ id }) => id))
   const joints = new Set(circuit.joints.map(({ id }) => id))
   const members = new Set(circuit.joints.flatMap(joint => joint.members))
   const devices = new Map(circuit.devices.map(({ id, model }) => [id, model]))
   return [
     ...off.flatMap((id, at) =>
-      supplies.has(id) ? [] : [fault(`/off/${at}`, 'no-such-breaker', `there is no ${id}`)],
+      supplies.has(id) ? [] : [fault(`/off/${at}`, 'no-such-breaker', say`there is no ${id}`)],
     ),
     ...opened.flatMap((id, at) =>
-      joints.has(id) ? [] : [fault(`/opened/${at}`, 'no-such-joint', `there is no joint ${id}`)],
+      joints.has(id) ? [] : [fault(`/opened/${at}`, 'no-such-joint', say`there is no joint ${id}`)],
     ),
     ...lifted.flatMap((point, at) =>
-      members.has(point) ? [] : [fault(`/lifted/${at}`, 'not-held', `nothing holds ${point}`)],
+      members.has(point) ? [] : [fault(`/lifted/${at}`, 'not-held', say`nothing holds ${point}`)],
     ),
     ...Object.entries(state).flatMap(([id, values]) => {
       const model = devices.get(id)
-      if (!model) return [fault(`/state/${id}`, 'no-such-device', `there is no device ${id}`)]
+      if (!model) return [fault(`/state/${id}`, 'no-such-device', say`there is no device ${id}`)]
       return Object.entries(values).flatMap(([variable, value]) =>
         model.variables.some(each => each.id === variable && each.values.includes(value))
           ? []
@@ -61,7 +63,7 @@ function faultsOfStand(circuit: Circuit, { state, off, opened, lifted }: Stand):
               fault(
                 `/state/${id}/${variable}`,
                 'impossible-state',
-                `${id} has no “${variable}” that is “${value}”`,
+                say`${id} has no “${variable}” that is “${value}”`,
               ),
             ],
       )

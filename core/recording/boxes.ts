@@ -4,6 +4,7 @@ import type { Box } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { freeLightName, lightAdded } from './lights'
 import type { Pen } from './pen'
+import { sayFor } from '../model/say-for'
 
 const next = (rows: readonly { readonly position: number }[]) =>
   Math.max(0, ...rows.map(({ position }) => position)) + 1
@@ -59,8 +60,10 @@ function ownLightAt(
   roomName: string,
   earlier: number,
 ): Edit[] {
+  const say = sayFor(record)
+
   const groupId = pen.newId()
-  let name = freeLightName(record, `${roomName} light`)
+  let name = freeLightName(record, say`${roomName} light`)
   for (let at = 0; at < earlier; at++) name = nextName(record, name)
   return [
     lightAdded(pen, groupId, name),

@@ -1,5 +1,6 @@
 import type { Region } from '../model/regions'
 import type { CableEntry, FarEnd, Insulation, Role } from '../model/vocabulary'
+import { sayIn } from '../words/say'
 
 /** What kind of old switch a place of a template has. */
 export type SwitchKind = 'one-place' | 'two-place' | 'middle'
@@ -36,6 +37,8 @@ type Strands = TemplateCable['strands']
 
 /** What is usually found behind a plate, by region and the number of gangs. */
 export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxTemplate[] {
+  const say = sayIn(region)
+
   const { hot, neutral, ground, second, third, loop: loopColours } = region.colours
   const two = (first: TemplateSeat, other: TemplateSeat): Strands => [
     [hot, first],
@@ -87,7 +90,7 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
   const plainGangs = kinds.every(kind => kind === 'one-place')
   const twoLines = template(
     'two-lines',
-    kinds.length === 2 ? 'Two lines, two lights' : `${kinds.length} lines, a light each`,
+    kinds.length === 2 ? say`Two lines, two lights` : say`${kinds.length} lines, a light each`,
     'one-place',
     kinds.flatMap((_, at): TemplateCable[] => [
       {
@@ -104,12 +107,12 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
   )
   const goesOn = template(
     'gangs-fed-onward',
-    'One feed for all, and a line that goes on',
+    say`One feed for all, and a line that goes on`,
     'one-place',
     [feed(joint('line')), ...kinds.map((_, at) => light(screw(1, at + 1))), onward],
     kinds.map((_, at) => ({ gang: at + 1, screw: 0 })),
   )
-  const sharedNeutral = template('shared-neutral', 'Two hots, one shared neutral', 'one-place', [
+  const sharedNeutral = template('shared-neutral', say`Two hots, one shared neutral`, 'one-place', [
     {
       entry: 'bottom',
       far: 'panel',
@@ -128,7 +131,7 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
     return [
       template(
         'gangs-fed-once',
-        'One feed for all, a light each',
+        say`One feed for all, a light each`,
         'one-place',
         [
           feed(joint('line')),
@@ -153,11 +156,11 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
     ],
   }
   const onePlace = [
-    template('fed-here', 'Fed at the switch', 'one-place', [feed(screw(0)), light(screw(1))]),
-    template('loop', 'Loop from the light', 'one-place', [loop]),
+    template('fed-here', say`Fed at the switch`, 'one-place', [feed(screw(0)), light(screw(1))]),
+    template('loop', say`Loop from the light`, 'one-place', [loop]),
     template(
       'fed-here-onward',
-      'Fed at the switch, and on from there',
+      say`Fed at the switch, and on from there`,
       'one-place',
       [feed(joint('line')), light(screw(1)), onward],
       [{ gang: 1, screw: 0 }],
@@ -165,32 +168,32 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
   ]
   const severalPlaces = region.neutralAtSwitch
     ? [
-        template('end-fed', 'End with the feed', 'two-place', [
+        template('end-fed', say`End with the feed`, 'two-place', [
           feed(screw(0)),
           between(screw(1), screw(2), joint('neutral')),
         ]),
-        template('end-light', 'End with the light', 'two-place', [
+        template('end-light', say`End with the light`, 'two-place', [
           light(screw(0)),
           between(screw(1), screw(2), joint('neutral')),
         ]),
-        template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
-        template('end-both', 'End with feed and light', 'two-place', [
+        template('end-alone', say`End with one cable`, 'two-place', [between(screw(0), screw(1), screw(2))]),
+        template('end-both', say`End with feed and light`, 'two-place', [
           feed(screw(0)),
           light(joint('through')),
           between(joint('through'), screw(1), screw(2)),
         ]),
-        template('middle', 'Middle place', 'middle', [
+        template('middle', say`Middle place`, 'middle', [
           between(screw(0), screw(1), joint('neutral')),
           between(screw(2), screw(3), joint('neutral')),
         ]),
       ]
     : [
-        template('end-both', 'End with feed and light', 'two-place', [
+        template('end-both', say`End with feed and light`, 'two-place', [
           { entry: 'top', far: 'luminaire', strands: two(screw(0), joint('through')) },
           between(joint('through'), screw(1), screw(2)),
         ]),
-        template('end-alone', 'End with one cable', 'two-place', [between(screw(0), screw(1), screw(2))]),
-        template('middle', 'Middle place', 'middle', [
+        template('end-alone', say`End with one cable`, 'two-place', [between(screw(0), screw(1), screw(2))]),
+        template('middle', say`Middle place`, 'middle', [
           between(joint('through'), screw(0), screw(1)),
           between(joint('through'), screw(2), screw(3)),
         ]),

@@ -10,6 +10,7 @@ import type { Insulation, Role } from '../model/vocabulary'
 import type { RoutedBox } from './planned'
 import { routeAlone } from './route-box'
 import { isTied, routeTogether } from './tied-boxes'
+import { sayFor } from '../model/say-for'
 
 /** A cable that is not there yet: so many conductors besides ground, one of them neutral-coloured. */
 export interface NewCable {
@@ -168,17 +169,19 @@ export function cableCure(
   cables: readonly NewCable[],
   trade: Trade,
 ): RouteCure {
-  const { region } = tiedBoxes(record, boxId)[0]!
+  const say = sayFor(record)
+
+  const {} = tiedBoxes(record, boxId)[0]!
   const name = (id: string) => `${record.rooms[record.boxes[id]!.roomId]!.name}, ${record.boxes[id]!.name}`
   const words = cables.map(({ from, to, conductors }) =>
     to === null
-      ? `one of ${conductors} conductors and ${region.words.ground} into ${name(from)}, with a neutral from where its circuit is fed`
-      : `one of ${conductors} conductors and ${region.words.ground} between ${name(from)} and ${name(to)}`,
+      ? say`one of ${conductors} conductors and ground into ${name(from)}, with a neutral from where its circuit is fed`
+      : say`one of ${conductors} conductors and ground between ${name(from)} and ${name(to)}`,
   )
   return {
     kind: 'cable',
     id: 'cable-between',
-    says: `${cables.length === 1 ? 'A new cable' : `${cables.length} new cables`}: ${words.join('; ')}.`,
+    says: `${say.count(cables.length, 'A new cable', '# new cables')}: ${words.join('; ')}.`,
     price: trade.prices['new-cable'] * cables.length,
     minutes: trade.minutes['new-cable'] * cables.length,
     tried: cables.reduce(withCable, record),

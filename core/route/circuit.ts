@@ -19,6 +19,7 @@ import type { RoutedBox } from './planned'
 import { isTied, routedTogether, type RoutedTogether } from './tied-boxes'
 import { unsaidFaults } from './unsaid'
 import { unworkedOf } from './unworked'
+import { sayIn } from '../words/say'
 
 /**
  * The circuit of some boxes as it is now: seats as recorded, the old devices. Nothing planned to hold it
@@ -26,19 +27,20 @@ import { unworkedOf } from './unworked'
  */
 export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Circuit> {
   const faults: Fault[] = views.flatMap(rolesMissing)
-  const devices = views.flatMap(view =>
-    view.places.flatMap(place => {
+  const devices = views.flatMap(view => {
+    const say = sayIn(view.region)
+    return view.places.flatMap(place => {
       if (!place.found) return []
       const { id, modelId } = place.found
       const model = deviceNamed(trade, modelId)
       if (!model) {
         const path = `/devices/${id}/modelId`
-        faults.push(fault(path, 'unknown-device', `the catalogue has no “${modelId}”`))
+        faults.push(fault(path, 'unknown-device', say`the catalogue has no “${modelId}”`))
         return []
       }
       return [{ id, groupId: place.group.id, model, name: placeName(view, place.place.gang) }]
-    }),
-  )
+    })
+  })
   if (faults.length > 0) return refused(...faults)
   const unsaid = unsaidFaults(views, [])
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
@@ -73,8 +75,8 @@ function leadsOfNothing(view: BoxView, devices: readonly PlacedDevice[]): string
 }
 
 /** A place in words: its room and box, and its gang where the box has more than one. */
-const placeName = ({ room, box }: BoxView, gang: number) =>
-  `${room.name}, ${box.name}${box.gangs > 1 ? `, gang ${gang}` : ''}`
+const placeName = ({ region, room, box }: BoxView, gang: number) =>
+  `${room.name}, ${box.name}${box.gangs > 1 ? sayIn(region)`, gang ${gang}` : ''}`
 
 /** Joints, conductors on terminals and the bond of one box as recorded. */
 function seatsOf(view: BoxView): CircuitJoint[] {
@@ -261,7 +263,9 @@ function pigtailGoal(view: BoxView, { deviceId, terminal }: FoundPigtail): strin
 }
 
 function rolesMissing(view: BoxView): Fault[] {
+  const say = sayIn(view.region)
+
   return view.ends
     .filter(each => each.end.role === null)
-    .map(each => fault(`/ends/${each.end.id}/role`, 'no-role', `${each.name} has no role yet`))
+    .map(each => fault(`/ends/${each.end.id}/role`, 'no-role', say`${each.name} has no role yet`))
 }

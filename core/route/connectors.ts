@@ -1,5 +1,6 @@
 import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
+import { later } from '../words/say'
 
 export interface ConnectorPiece {
   readonly kind: ConnectorKind
@@ -64,7 +65,10 @@ export function connectorsFor(
 /** One wire a slot. */
 const leversOf = ({ levers, conductors }: Trade): Size[] =>
   levers.map(({ slots, largest, stripMillimetres }) => ({
-    words: `lever, ${slots} slots${largest === levers[0]!.largest ? '' : `, up to ${largest}`}`,
+    words:
+      largest === levers[0]!.largest
+        ? later`lever, ${slots} slots`
+        : later`lever, ${slots} slots, up to ${largest}`,
     stripMillimetres,
     slots,
     holds: wires =>
@@ -79,7 +83,7 @@ const leversOf = ({ levers, conductors }: Trade): Size[] =>
 /** By the table for its own gauge; any other mix by the copper it holds there. */
 const twistOnOf = ({ twistOn, conductors }: Trade): Size[] =>
   twistOn.map(({ name, most, gauge, stripMillimetres }) => ({
-    words: `twist-on, ${name}`,
+    words: later`twist-on, ${name}`,
     stripMillimetres,
     holds: wires => {
       const area = (each: Gauge) => conductors[each].squareMillimetres

@@ -5,6 +5,8 @@ import { deviceNamed, devicesFor, ruleValue, type Trade } from '../model/trade'
 import { cableCure, cablesThatCure, routeAll, type RouteCure } from './cables'
 import { withChoices, withRule } from './tried'
 import { setsFor } from './sets'
+import { sayIn } from '../words/say'
+import { sayFor } from '../model/say-for'
 
 /** Faults that wait for something to be recorded or chosen: nothing is cured before that. */
 const WAITS: readonly string[] = ['no-role', 'nothing-recorded', 'nothing-chosen', 'unknown-device']
@@ -51,6 +53,8 @@ function lightsOf(views: readonly BoxView[]): (readonly Placed[])[] {
 }
 
 function ruleCures(record: JobRecord, trade: Trade, works: (tried: JobRecord) => boolean): RouteCure[] {
+  const say = sayFor(record)
+
   return RULES_THAT_MATTER.flatMap(ruleId => {
     const rule = trade.houseRules.find(({ id }) => id === ruleId)
     if (!rule || ruleValue(trade, record, ruleId) !== rule.initial) return []
@@ -62,7 +66,7 @@ function ruleCures(record: JobRecord, trade: Trade, works: (tried: JobRecord) =>
       {
         kind: 'house-rule',
         id: `house-rule ${ruleId}`,
-        says: `House rule “${rule.question}”: ${other.words.toLowerCase()}. Only where the local code does.`,
+        says: say`House rule “${say(rule.question)}”: ${say(other.words).toLowerCase()}. Only where the local code does.`,
         price: 0,
         minutes: trade.minutes['house-rule'],
         tried,
@@ -80,6 +84,8 @@ function placeCures(
   trade: Trade,
   works: (tried: JobRecord) => boolean,
 ): RouteCure[] {
+  const say = sayFor(record)
+
   if (places.length < 2) return []
   const now = places.map(chosenAt)
   const moved = (order: readonly (string | null)[]) => order.filter((id, at) => id !== now[at]).length
@@ -93,7 +99,7 @@ function placeCures(
     .map(({ order, tried }) => ({
       kind: 'another-place',
       id: `another-place ${order.join(' ')}`,
-      says: `Other places for the same devices: ${placesInWords(places, order, trade)}.`,
+      says: say`Other places for the same devices: ${placesInWords(places, order, trade)}.`,
       price: 0,
       minutes: 0,
       tried,
@@ -105,10 +111,10 @@ const byPlace = (places: readonly Placed[], ids: readonly (string | null)[]) =>
 
 const placesInWords = (places: readonly Placed[], ids: readonly (string | null)[], trade: Trade): string =>
   places
-    .map(
-      ({ view }, at) =>
-        `${view.room.name}, ${view.box.name}: ${deviceNamed(trade, ids[at] ?? '')?.name ?? 'the old one stays'}`,
-    )
+    .map(({ view }, at) => {
+      const say = sayIn(view.region)
+      return `${view.room.name}, ${view.box.name}: ${deviceNamed(trade, ids[at] ?? '')?.name ?? say`the old one stays`}`
+    })
     .join('; ')
 
 function distinctOrders(items: readonly (string | null)[]): (string | null)[][] {
@@ -126,6 +132,8 @@ function deviceCures(
   trade: Trade,
   works: (tried: JobRecord) => boolean,
 ): RouteCure[] {
+  const say = sayFor(record)
+
   const { region } = places[0]!.view
   const { want } = places[0]!.place.group
   const found = places.map(({ place }) => deviceNamed(trade, place.found?.modelId ?? '') ?? null)
@@ -159,7 +167,7 @@ function deviceCures(
     cures.push({
       kind: 'another-device',
       id: `another-device ${ids.join(' ')}`,
-      says: `Other devices: ${placesInWords(places, ids, trade)}.`,
+      says: say`Other devices: ${placesInWords(places, ids, trade)}.`,
       price,
       minutes,
       tried,

@@ -11,6 +11,8 @@ import { deviceNamed, type Trade } from '../model/trade'
 import { changedTerminals } from './as-found'
 import { bondPoint, nearPoint, outsideOf } from './outside'
 import type { RoutedBox } from './planned'
+import { sayIn } from '../words/say'
+import { INSULATION_WORDS } from '../words/of-vocabulary'
 
 /** What of a box’s plan was done so far, by the same ids as in the plan. */
 export interface DoneSoFar {
@@ -116,7 +118,10 @@ class Half {
 
   #isBare(point: string, what: string): void {
     const { room, box } = this.box.view
-    this.bare.set(point, { name: `${what} in ${room.name}, ${box.name}`, boxId: box.id })
+    this.bare.set(point, {
+      name: sayIn(this.box.view.region)`${what} in ${room.name}, ${box.name}`,
+      boxId: box.id,
+    })
   }
 
   /** Whether an end is where the plan puts it. */
@@ -192,7 +197,7 @@ class Half {
       const [near, far] = [`pigtail:${each.id}:near`, `pigtail:${each.id}:far`]
       if (this.#isMadeAnew(each.jointId)) continue
       this.wires.push({ id: `pigtail:${each.id}`, a: near, b: far })
-      if (this.#isParted(each.jointId)) this.#isBare(near, 'a pigtail')
+      if (this.#isParted(each.jointId)) this.#isBare(near, sayIn(this.box.view.region)`a pigtail`)
       if (each.deviceId !== null && each.terminal !== null && !this.#isOut(each.deviceId))
         this.joints.push({
           id: `pigtail:${each.id}`,
@@ -200,7 +205,7 @@ class Half {
         })
       else if (each.deviceId === null)
         this.joints.push({ id: `pigtail:${each.id}`, members: [far, bondPoint(view.box.id)] })
-      else this.#isBare(far, 'a pigtail')
+      else this.#isBare(far, sayIn(this.box.view.region)`a pigtail`)
     }
   }
 
@@ -218,7 +223,13 @@ class Half {
           const goal = to === 'box' ? bondPoint(view.box.id) : this.#terminal(to.placeId, to.terminalId)
           if (to === 'box' || done.landed.has(keyOfTerminal(to)) || this.#stays(to))
             this.joints.push({ id: `new:${view.box.id}:${id}`, members: [far, goal] })
-          else this.#isBare(far, `the ${insulation} pigtail`)
+          else
+            this.#isBare(
+              far,
+              sayIn(
+                this.box.view.region,
+              )`the ${sayIn(this.box.view.region)(INSULATION_WORDS[insulation])} pigtail`,
+            )
           return near
         })
       const members = [...ends, ...leads, ...pigtails]

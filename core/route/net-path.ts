@@ -1,6 +1,7 @@
 import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView } from '../job/box-view'
 import type { RoutedBox } from './planned'
+import { sayIn } from '../words/say'
 
 /** What of one net is in one box. */
 export interface NetInBox {
@@ -24,11 +25,13 @@ export function netPath(
   netId: string,
 ): NetInBox[] {
   return boxes.flatMap(({ view, routed }): NetInBox[] => {
+    const say = sayIn(view.region)
+
     const ends = view.ends.filter(({ end }) => routed.netOfEnd[end.id] === netId)
     const terminals = routed.devices.flatMap(({ placeId, gang, model }) =>
       model.terminals
         .filter(({ id }) => routed.netOfTerminal[keyOfTerminal({ placeId, terminalId: id })] === netId)
-        .map(({ word }) => (routed.devices.length > 1 ? `“${word}” of gang ${gang}` : `“${word}”`)),
+        .map(({ word }) => (routed.devices.length > 1 ? say`“${word}” of gang ${gang}` : `“${word}”`)),
     )
     if (ends.length + terminals.length === 0) return []
     return [
@@ -53,10 +56,12 @@ function leadsTo(
   from: BoxView,
   conductorId: string,
 ): string | null {
+  const say = sayIn(from.region)
+
   const other = boxes.find(
     ({ view }) => view !== from && view.ends.some(({ conductor }) => conductor.id === conductorId),
   )
   if (other) return `${other.view.room.name}, ${other.view.box.name}`
   const far = from.ends.find(({ conductor }) => conductor.id === conductorId)?.cable.far
-  return far === 'panel' ? `the ${from.region.words.panel}` : far === 'luminaire' ? 'the luminaire' : null
+  return far === 'panel' ? say`the panel` : far === 'luminaire' ? say`the luminaire` : null
 }

@@ -7,6 +7,7 @@ import type { Load } from '../model/entities'
 import type { Trade } from '../model/trade'
 import type { Bypass, Unworked } from '../model/vocabulary'
 import { sharersOf } from '../model/ties'
+import { sayIn } from '../words/say'
 
 export const nearPoint = (end: EndView) => `end:${end.end.id}`
 const farPoint = (end: EndView) => `far:${end.end.id}`
@@ -39,6 +40,7 @@ export function outsideOf(
   const loads = loadsOf(views, trade, bypasses, unworked)
   const closing = new Closing(circuits, leaving, supplies, loads)
   return {
+    ...(first && { saidIn: first.region.id }),
     nominalVolts,
     supplies,
     wires,
@@ -52,8 +54,8 @@ export function outsideOf(
           : [],
       ),
     ],
-    bonds: views.flatMap(({ box }) =>
-      box.material === 'metal' ? [{ id: `${box.name} box`, point: bondPoint(box.id) }] : [],
+    bonds: views.flatMap(({ box, region }) =>
+      box.material === 'metal' ? [{ id: sayIn(region)`${box.name} box`, point: bondPoint(box.id) }] : [],
     ),
     caps: leaving.map(({ each }) => farPoint(each)),
   }
@@ -96,7 +98,7 @@ function suppliesOf(circuits: Circuits, views: readonly BoxView[]): SupplyPoint[
     const together = [id, ...sharers].filter(each => ids.includes(each)).sort()
     const at = together.indexOf(id)
     return {
-      id: circuit ? `breaker ${circuit.breaker}` : id,
+      id: circuit ? sayIn(views[0]!.region)`breaker ${circuit.breaker}` : id,
       volts: views[0]?.region.nominalVolts ?? 0,
       // Two hots on one neutral face each other on a split supply; three are those of three phases.
       phaseDegrees: (360 / Math.max(together.length, 1)) * at,
@@ -196,12 +198,12 @@ class Closing {
   onward(): CircuitLoad[] {
     return this.leaving
       .filter(({ each }) => each.end.role === 'onward-feed')
-      .map(({ each }) => {
+      .map(({ view, each }) => {
         const neutral = this.leaving.find(
           other => other.each.cable.id === each.cable.id && other.each.end.role === 'neutral',
         )
         return {
-          id: `onward by cable ${each.cable.name}`,
+          id: sayIn(view.region)`onward by cable ${each.cable.name}`,
           kind: 'onward',
           groupId: 'onward',
           watts: 10,

@@ -18,6 +18,7 @@ import type { LightNets, Scheme } from './schemes'
 import { spread, type Spread, type TooFew, type Unspread } from './spread'
 import { keyOf, kindOf, netOf, type Net } from './net'
 import { unworkedOf } from './unworked'
+import { sayIn, type Say } from '../words/say'
 
 /** What all conductors and terminals of some boxes are on. */
 export interface Carried {
@@ -37,6 +38,7 @@ export class Puzzle {
   readonly runs: ReadonlySet<string>
   /** By whether colours alone make another way. */
   readonly #offers: { readonly ofOne: Offers; readonly ofColours: Offers }
+  readonly #say: Say
   readonly #circuits = new Map<string, string>()
   readonly #unworked: ReadonlyMap<string, Unworked>
   /** Boxes that a net comes into from its supply. */
@@ -48,6 +50,7 @@ export class Puzzle {
     readonly boxes: readonly Boxed[],
     readonly trade: Trade,
   ) {
+    this.#say = sayIn(boxes[0]!.view.region)
     this.#unworked = unworkedOf(
       boxes.map(({ view }) => view),
       boxes.flatMap(({ devices }) => devices),
@@ -142,7 +145,9 @@ export class Puzzle {
                 fault(
                   `/places/${device.placeId}/${terminal.id}`,
                   'net-missing',
-                  `“${terminal.word}” of ${device.model.name} needs ${netWords(view, net)}, which does not come into ${view.room.name}, ${view.box.name}`,
+                  sayIn(
+                    view.region,
+                  )`“${terminal.word}” of ${device.model.name} needs ${netWords(view, net)}, which does not come into ${view.room.name}, ${view.box.name}`,
                 ),
               )
           }
@@ -222,6 +227,7 @@ export class Puzzle {
   }
 
   #faultsOf(why: Unspread): [Fault, ...Fault[]] {
+    const say = this.#say
     const faults =
       why.kind === 'too-few'
         ? why.between.map(each => this.#tooFew(each))
@@ -229,27 +235,27 @@ export class Puzzle {
             fault(
               `/cables/${apart.join('/')}`,
               'no-cable',
-              `no cable brings ${this.#words(net)} from ${this.#name(apart[0])} to ${this.#name(apart[1])}`,
+              say`no cable brings ${this.#words(net)} from ${this.#name(apart[0])} to ${this.#name(apart[1])}`,
             ),
           )
     return faults as [Fault, ...Fault[]]
   }
 
   #tooFew({ edge: { boxes, runners }, nets }: TooFew): Fault {
+    const say = this.#say
     const names = nets.map(net => this.#words(net)).join(', ')
-    const between = `between ${this.#name(boxes[0])} and ${this.#name(boxes[1])}`
+    const between = say`between ${this.#name(boxes[0])} and ${this.#name(boxes[1])}`
     const path = `/cables/${boxes.join('/')}`
-    const { ground } = this.boxes[0]!.view.region.words
     return nets.length > runners.length
       ? fault(
           path,
           'too-few-conductors',
-          `${nets.length} conductors are needed ${between} besides ${ground} (${names}); ${runners.length} are there`,
+          say`${nets.length} conductors are needed ${between} besides ground (${names}); ${runners.length} are there`,
         )
       : fault(
           path,
           'colours-do-not-allow',
-          `the colours of the conductors ${between} do not allow what they would carry: ${names}`,
+          say`the colors of the conductors ${between} do not allow what they would carry: ${names}`,
         )
   }
 

@@ -17,6 +17,7 @@ import type { PlannedDevice, RoutedBox } from './planned'
 import { unsaidFaults } from './unsaid'
 import { alwaysOn, unworkedOf } from './unworked'
 import { keyOf, netOf } from './net'
+import { sayIn } from '../words/say'
 
 /**
  * Gives every conductor end and every terminal of one box its net and its seat: ends of one net meet in
@@ -25,14 +26,14 @@ import { keyOf, netOf } from './net'
  * conductor whose colour may not do what is asked of it.
  */
 export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
+  const say = sayIn(view.region)
+
   const faults: Fault[] = []
   if (view.ends.length === 0)
-    return refused(
-      fault('/ends', 'nothing-recorded', `no conductors are recorded in this ${view.region.words.box}`),
-    )
+    return refused(fault('/ends', 'nothing-recorded', say`no conductors are recorded in this box`))
   const devices = plannedDevices(view, trade, faults)
   for (const { end, name } of view.ends)
-    if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', `${name} has no role yet`))
+    if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', say`${name} has no role yet`))
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const circuits = circuitsOf([view])
   const unworked = unworkedOf([view], devices)
@@ -61,7 +62,7 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
           fault(
             `/places/${device.placeId}/${terminal.id}`,
             'net-missing',
-            `“${terminal.word}” of ${device.model.name} needs ${netWords(view, net)}, which does not reach this ${view.region.words.box}`,
+            say`“${terminal.word}” of ${device.model.name} needs ${netWords(view, net)}, which does not reach this box`,
           ),
         )
       netOfTerminal[keyOfTerminal({ placeId: device.placeId, terminalId: terminal.id })] = here ? net : null
@@ -99,6 +100,8 @@ export function netLeaving(
 }
 
 export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
+  const say = sayIn(view.region)
+
   return view.places.flatMap(place => {
     if (place.place.retired) return []
     const modelId = willStand(place)
@@ -107,7 +110,7 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
         fault(
           `/places/${place.place.id}`,
           'nothing-chosen',
-          `no device is chosen for gang ${place.place.gang}`,
+          say`no device is chosen for gang ${place.place.gang}`,
         ),
       )
       return []
@@ -115,7 +118,7 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
     const model = deviceNamed(trade, modelId)
     if (!model) {
       faults.push(
-        fault(`/places/${place.place.id}/modelId`, 'unknown-device', `the catalogue has no “${modelId}”`),
+        fault(`/places/${place.place.id}/modelId`, 'unknown-device', say`the catalogue has no “${modelId}”`),
       )
       return []
     }
@@ -125,8 +128,8 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
           `/places/${place.place.id}`,
           place.placesInGroup > 1 ? 'no-set' : 'other-place-not-known',
           place.placesInGroup > 1
-            ? `${model.name} works ${place.group.name} only together with another, and every other place is retired`
-            : `${model.name} works ${place.group.name} together with another: where that is, is not recorded`,
+            ? say`${model.name} works ${place.group.name} only together with another, and every other place is retired`
+            : say`${model.name} works ${place.group.name} together with another: where that is, is not recorded`,
         ),
       )
     if (place.workingInGroup === 1 && companionSignal(model) !== null && wanting(model, 'load').length === 0)
@@ -134,7 +137,7 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
         fault(
           `/places/${place.place.id}/modelId`,
           'no-set',
-          `${model.name} works only beside a main at another place of the same light`,
+          say`${model.name} works only beside a main at another place of the same light`,
         ),
       )
     return [
@@ -150,32 +153,34 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
 }
 
 export function netWords(view: BoxView, key: string): string {
-  const { record, region, feeds } = view
+  const say = sayIn(view.region)
+
+  const { record, feeds } = view
   const net = netOf(key)
   switch (net.kind) {
     case 'line':
     case 'neutral': {
-      const circuit = feeds.length > 1 ? ` of ${breakersOf(view, net.kind, net.circuitId)}` : ''
-      const cable = net.cableId === null ? '' : ` of cable ${record.cables[net.cableId]?.name ?? '?'}`
-      return `the ${net.kind === 'line' ? region.words.hot : 'neutral'}${circuit}${cable}`
+      const circuit = feeds.length > 1 ? say` of ${breakersOf(view, net.kind, net.circuitId)}` : ''
+      const cable = net.cableId === null ? '' : say` of cable ${record.cables[net.cableId]?.name ?? '?'}`
+      return say`the ${net.kind === 'line' ? say`hot` : say`neutral`}${circuit}${cable}`
     }
     case 'load':
-      return `the switched conductor to ${record.groups[net.groupId]?.name ?? 'the lamp'}`
+      return say`the switched conductor to ${record.groups[net.groupId]?.name ?? say`the lamp`}`
     case 'traveller':
-      return `a traveller of ${record.groups[net.groupId]?.name ?? 'the light'}`
+      return say`a traveler of ${record.groups[net.groupId]?.name ?? say`the light`}`
     case 'signal':
-      return `the signal of ${record.groups[net.groupId]?.name ?? 'the light'}`
+      return say`the signal of ${record.groups[net.groupId]?.name ?? say`the light`}`
     case 'ground':
-      return `the ${region.words.ground}`
+      return say`the ground`
   }
 }
 
 /** A neutral that circuits share is all of theirs. */
-function breakersOf({ record }: BoxView, kind: 'line' | 'neutral', id: string): string {
+function breakersOf({ record, region }: BoxView, kind: 'line' | 'neutral', id: string): string {
   const circuit = record.circuits[id]
   if (!circuit) return '?'
   const all = kind === 'neutral' ? [circuit, ...sharersOf(record, circuit)].sort(byPosition) : [circuit]
-  return all.map(({ breaker }) => breaker).join(' and ')
+  return all.map(({ breaker }) => breaker).join(sayIn(region)` and `)
 }
 
 export function netWanted(
@@ -213,26 +218,26 @@ export const isNeeded = (model: DeviceModel, terminal: Terminal) =>
 
 /** What a conductor may not be used for: its colour, or that it is unfit, does not let it. */
 export function colourFaults(view: BoxView, { end, conductor, name }: EndView): Fault[] {
-  const { groundColours, words } = view.region
+  const say = sayIn(view.region)
+
+  const { groundColours } = view.region
   const path = `/ends/${end.id}/role`
   if (end.role === 'neutral' && !mayBeNeutral(view.region, conductor))
     return [
-      fault(path, 'not-neutral-coloured', `${name} may not be made a neutral: it is not neutral-coloured`),
+      fault(path, 'not-neutral-coloured', say`${name} may not be made a neutral: it is not neutral-colored`),
     ]
   if (end.role === 'ground' && !groundColours.includes(conductor.insulation))
-    return [fault(path, 'not-ground-coloured', `${name} may not be made a ${words.ground}`)]
+    return [fault(path, 'not-ground-coloured', say`${name} may not be made a ground`)]
   if (conductor.unfit && end.role !== null && end.role !== 'spare')
     return [
       fault(
         `/ends/${end.id}/unfit`,
         'unfit',
-        `${name} is too short or damaged, and no other conductor leads where it does`,
+        say`${name} is too short or damaged, and no other conductor leads where it does`,
       ),
     ]
   const carries = end.role !== null && end.role !== 'ground' && end.role !== 'spare'
   if (carries && looksLikeGround(view.region, conductor))
-    return [
-      fault(path, 'ground-coloured', `${name} is ${words.ground} by its colour and may carry nothing else`),
-    ]
+    return [fault(path, 'ground-coloured', say`${name} is ground by its color and may carry nothing else`)]
   return []
 }

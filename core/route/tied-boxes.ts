@@ -11,6 +11,7 @@ import { colourFaults, lightsFed, plannedDevices } from './route-box'
 import { schemesOf, type Scheme } from './schemes'
 import { unsaidFaults, unsaidOf, type Unsaid } from './unsaid'
 import { unworkedOf } from './unworked'
+import { sayIn } from '../words/say'
 
 /** Boxes whose wiring hangs together, routed as one: each conductor between them carries one net. */
 export interface RoutedTogether {
@@ -89,6 +90,7 @@ function waysTogether(
   trade: Trade,
   { next }: { readonly next: boolean },
 ): Result<readonly RoutedTogether[]> {
+  const say = sayIn(views[0]!.region)
   const faults: Fault[] = []
   for (const view of views) {
     if (view.ends.length === 0)
@@ -96,11 +98,12 @@ function waysTogether(
         fault(
           '/ends',
           'nothing-recorded',
-          `no conductors are recorded in ${view.room.name}, ${view.box.name}`,
+          say`no conductors are recorded in ${view.room.name}, ${view.box.name}`,
         ),
       )
     for (const { end, name } of view.ends)
-      if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', `${name} has no role yet`))
+      if (end.role === null)
+        faults.push(fault(`/ends/${end.id}/role`, 'no-role', say`${name} has no role yet`))
   }
   const boxes = views.map(view => ({ view, devices: plannedDevices(view, trade, faults) }))
   if (faults.length > 0) return refused(...faults)
@@ -123,7 +126,7 @@ function waysTogether(
         fault(
           `/groups/${groupId}`,
           'no-set',
-          `${devices.map(({ model }) => model.name).join(' and ')} do not work one light together`,
+          say`${devices.map(({ model }) => model.name).join(say` and `)} do not work one light together`,
         ),
       )
     return schemes

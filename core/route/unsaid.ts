@@ -4,6 +4,7 @@ import type { Breaker } from '../model/entities'
 import { isHotRole, isLoadRole } from '../model/roles'
 import type { Unworked } from '../model/vocabulary'
 import { fault, type Fault } from '../model/result'
+import { sayIn } from '../words/say'
 
 const NONE: ReadonlyMap<string, Unworked> = new Map()
 
@@ -80,54 +81,54 @@ export function unsaidFaults(
 ): Fault[] {
   return unsaidOf(views, lights, unworked).map(each => {
     const { record, region } = views[0]!
-    const { breaker } = region.words
+    const say = sayIn(region)
     const names = (ids: readonly string[], last: string) =>
       ids.map(id => record.circuits[id]?.breaker ?? id).join(ids.length > 2 ? ', ' : ` ${last} `)
     const among = (breakers: readonly Breaker[]) =>
       breakers.length > 1
         ? `: ${names(
             breakers.map(({ id }) => id),
-            'or',
+            say`or`,
           )}`
         : ''
     const where = ({ view: { room, box } }: Seen) =>
-      views.length > 1 ? ` in ${room.name}, ${box.name},` : ''
+      views.length > 1 ? say` in ${room.name}, ${box.name},` : ''
     switch (each.kind) {
       case 'light-of-end':
         return fault(
           `/ends/${each.seen.each.end.id}/roleGroupId`,
           'light-not-said',
-          `which light ${each.seen.each.name}${where(each.seen)} leads to is not said`,
+          say`which light ${each.seen.each.name}${where(each.seen)} leads to is not said`,
         )
       case 'circuit-of-end':
         return fault(
           `/ends/${each.seen.each.end.id}/roleCircuitId`,
           'circuit-not-said',
-          `which ${breaker} ${each.seen.each.name}${where(each.seen)} belongs to is not said${among(each.among)}`,
+          say`which breaker ${each.seen.each.name}${where(each.seen)} belongs to is not said${among(each.among)}`,
         )
       case 'circuit-of-light':
         return fault(
           `/groups/${each.groupId}/circuit`,
           'circuit-not-said',
-          `which ${breaker} feeds ${record.groups[each.groupId]?.name ?? each.groupId} is not said${among(each.among)}`,
+          say`which breaker feeds ${record.groups[each.groupId]?.name ?? each.groupId} is not said${among(each.among)}`,
         )
       case 'unworked':
         return fault(
           `/groups/${each.groupId}/unworked`,
           'unworked-not-said',
-          `nothing works ${record.groups[each.groupId]?.name ?? each.groupId} any more: whether it is to be always on or left dead is not said`,
+          say`nothing works ${record.groups[each.groupId]?.name ?? each.groupId} any more: whether it is to be always on or left dead is not said`,
         )
       case 'sharing':
         return fault(
           `/circuits/${each.circuits[0]}/sharedNeutralWithId`,
           'sharing-not-said',
-          `whether ${names(each.circuits, 'and')} share ${each.seen.each.name}${where(each.seen)} is not said`,
+          say`whether ${names(each.circuits, 'and')} share ${each.seen.each.name}${where(each.seen)} is not said`,
         )
       case 'at-odds':
         return fault(
           `/groups/${each.groupId}/circuit`,
           'circuits-at-odds',
-          `${record.groups[each.groupId]?.name ?? each.groupId} would be fed from one ${breaker} and return to another: what is said of it belongs to ${names(each.circuits, 'and')}`,
+          say`${record.groups[each.groupId]?.name ?? each.groupId} would be fed from one breaker and return to another: what is said of it belongs to ${names(each.circuits, 'and')}`,
         )
     }
   })

@@ -6,6 +6,7 @@ import { keyOfStep } from '../model/step-name'
 import { CLAMP_SHOWS_AMPS, DEAD_VOLTS } from '../model/limits'
 import { isolationOf } from './isolation'
 import { lastTicked } from './ticks'
+import { sayIn } from '../words/say'
 
 /** Ticks of the Test stage: the conductors of a box taken apart to be read one by one, and put back. */
 export const APART = 'test:apart'
@@ -100,16 +101,20 @@ export function clampedSinceOff(view: BoxView): ReadonlySet<string | null> {
 
 /** What still stands between a box and taking its conductors apart, or putting them back; in plain words. */
 export function holdsBeforeMoving(view: BoxView): string[] {
+  const say = sayIn(view.region)
+
   const { dead, needs } = isolationOf(view)
   return [
     ...(dead
       ? []
-      : [needs.length > 0 ? 'the box was not read dead at every conductor' : 'the box has no conductors']),
+      : [
+          needs.length > 0
+            ? say`the box was not read dead at every conductor`
+            : say`the box has no conductors`,
+        ]),
     ...toClamp(view).map(
-      ({ name }) => `${name} was not clamped at 0 A: its joint may carry another circuit’s return`,
+      ({ name }) => say`${name} was not clamped at 0 A: its joint may carry another circuit’s return`,
     ),
-    ...toReadParted(view).map(
-      ({ name }) => `${name} was not read to ${view.region.words.ground} since it was parted`,
-    ),
+    ...toReadParted(view).map(({ name }) => say`${name} was not read to ground since it was parted`),
   ]
 }

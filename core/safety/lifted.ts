@@ -5,6 +5,7 @@ import { clampedSinceOff } from './apart'
 import type { ApproachStep } from './approach'
 import { isolationOf } from './isolation'
 import { lastTicked } from './ticks'
+import { sayIn } from '../words/say'
 
 /** Ticks of the Test stage: the neutral of a box’s circuit taken off its bar at the panel, and put back. */
 export const LIFTED = 'test:lifted'
@@ -24,11 +25,13 @@ export function approachToLift(view: BoxView, end: EndView): ApproachStep[] {
 
 /** What still stands between a box and lifting the neutral of its circuit; in plain words. */
 export function holdsBeforeLifting(view: BoxView): string[] {
+  const say = sayIn(view.region)
+
   return [
-    ...(isolationOf(view).dead ? [] : ['the box was not read dead at every conductor']),
+    ...(isolationOf(view).dead ? [] : [say`the box was not read dead at every conductor`]),
     ...(clampedSinceOff(view).size > 0
       ? []
-      : ['no conductor was clamped at 0 A: another circuit may return by this neutral']),
+      : [say`no conductor was clamped at 0 A: another circuit may return by this neutral`]),
   ]
 }
 

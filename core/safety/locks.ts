@@ -1,6 +1,7 @@
 import type { Lock } from '../model/entities'
 import { rowsOf, type JobRecord } from '../model/record'
 import { thrownWith } from '../model/ties'
+import { sayFor } from '../model/say-for'
 
 /** What keeps a breaker, or the main switch (null), from going on: on it, or on what its handle throws too. */
 export function locksOn(record: JobRecord, circuitId: string | null): Lock[] {
@@ -15,5 +16,9 @@ export const holdersOf = (record: JobRecord, circuitId: string | null): string[]
 ]
 
 /** Why a breaker, or the main switch (null), stays off: somebody’s lock hangs on it. */
-export const lockedBehind = (record: JobRecord, circuitId: string | null): string[] =>
-  holdersOf(record, circuitId).map(who => `the lock of ${who} hangs on it, and only ${who} takes it off`)
+export const lockedBehind = (record: JobRecord, circuitId: string | null): string[] => {
+  const say = sayFor(record)
+  return holdersOf(record, circuitId).map(
+    who => say`the lock of ${who} hangs on it, and only ${who} takes it off`,
+  )
+}

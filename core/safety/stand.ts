@@ -5,6 +5,8 @@ import { moves } from '../model/step-name'
 import { sharersOf } from '../model/ties'
 import { APART, isApart, toReadParted } from './apart'
 import { isolationOf } from './isolation'
+import { sayIn } from '../words/say'
+import { sayFor } from '../model/say-for'
 
 /**
  * Ticks of a box that is apart while the power comes on: each conductor in a cap of its own, with an opening for a probe,
@@ -75,28 +77,33 @@ const attendedIn = (record: JobRecord): BoxView[] =>
 
 /** What still stands between a box that is apart and making it safe to stand, or somebody standing at it. */
 export function holdsBeforeStanding(view: BoxView, key: typeof MADE_SAFE | typeof ATTENDED): string[] {
-  if (!isApart(view)) return ['its conductors are not apart']
+  const say = sayIn(view.region)
+
+  if (!isApart(view)) return [say`its conductors are not apart`]
   if (key === MADE_SAFE)
     return [
-      ...(isolationOf(view).dead ? [] : ['conductors are capped dead, and the box was not read dead']),
-      ...toReadParted(view).map(
-        ({ name }) => `${name} was not read to ${view.region.words.ground} since it was parted`,
-      ),
+      ...(isolationOf(view).dead ? [] : [say`conductors are capped dead, and the box was not read dead`]),
+      ...toReadParted(view).map(({ name }) => say`${name} was not read to ground since it was parted`),
     ]
   const stood = attendedIn(view.record).filter(({ box }) => box.id !== view.box.id).length
-  return stood < mayAttend(view.record) ? [] : ['nobody is left to stand here while another switches']
+  return stood < mayAttend(view.record) ? [] : [say`nobody is left to stand here while another switches`]
 }
 
 /** Why a breaker, or the main switch (null), may not go on: bare boxes nobody stands at, or more than can be stood at. */
 export function bareBehind(record: JobRecord, circuitId: string | null): { view: BoxView; why: string }[] {
+  const say = sayFor(record)
+
   const bare = apartBehind(record, circuitId)
     .filter(view => standOf(view) === 'bare')
     .map(view => ({
       view,
-      why: 'is apart: cap each conductor by itself and cover it, or somebody stands at it',
+      why: say`is apart: cap each conductor by itself and cover it, or somebody stands at it`,
     }))
   const tooMany = attendedIn(record)
     .slice(mayAttend(record))
-    .map(view => ({ view, why: 'has nobody left to stand at it: cap each conductor by itself and cover it' }))
+    .map(view => ({
+      view,
+      why: say`has nobody left to stand at it: cap each conductor by itself and cover it`,
+    }))
   return [...bare, ...tooMany]
 }

@@ -12,6 +12,7 @@ import {
   type Solution,
   type StateInWords,
 } from '../solve'
+import { sayAbout } from '../model/say-for'
 
 /** What a person can do to a circuit that is tried by hand. */
 export type Action =
@@ -186,13 +187,14 @@ export class Trial {
     const short = solution.shorts.find(({ supplies }) => supplies.length > 0)
     if (!short) return { ...moment, solution }
     const tripped = new Set([...moment.tripped, ...short.supplies])
+    const say = sayAbout(this.circuit)
     const words = {
-      'hot-neutral': 'hot meets neutral',
-      'hot-ground': 'hot meets ground',
-      'hot-hot': 'two hots meet',
-      'neutral-ground': 'neutral meets ground',
+      'hot-neutral': say`hot meets neutral`,
+      'hot-ground': say`hot meets ground`,
+      'hot-hot': say`two hots meet`,
+      'neutral-ground': say`neutral meets ground`,
     }[short.kind]
-    const says = `${short.supplies.join(' and ')} trips: ${words}.`
+    const says = say`${short.supplies.join(say` and `)} trips: ${words}.`
     return this.#settled({ ...moment, tripped, says: moment.says ? `${moment.says} ${says}` : says })
   }
 

@@ -16,6 +16,7 @@ import { CompanyHeader } from './company-header'
 import { doesWords, placesWords, ratingOf, supplyWords } from './device-words'
 import { Trouble } from './trouble'
 import { useCatalogue } from './use-catalogue'
+import { useSay } from '../words/use-say'
 
 const Compare = dynamic(() => import('./compare').then(module => module.Compare), { ssr: false })
 const DeviceSheet = dynamic(() => import('./device-sheet').then(module => module.DeviceSheet), {
@@ -39,6 +40,8 @@ export function CataloguePage({
   entries: readonly CatalogueEntry[]
   undo: CatalogueUndo
 }) {
+  const say = useSay()
+
   const catalogue = useCatalogue(initial, before)
   const { entries, undo, busy, trouble } = catalogue
   const running = useRunning()
@@ -59,19 +62,19 @@ export function CataloguePage({
         (region === 'all' || device.regions.includes(region)) &&
         (want === 'all' || device.does.includes(want)) &&
         words.every(word =>
-          `${device.name} ${device.family ?? ''} ${supplyWords(device)} ${device.id}`
+          `${device.name} ${device.family ?? ''} ${supplyWords(say, device)} ${device.id}`
             .toLowerCase()
             .includes(word),
         ),
     )
-  }, [entries, stock, region, want, text])
+  }, [entries, stock, region, want, text, say])
   const chosen = entries.find(({ device }) => device.id === open)
   const side = compared.flatMap(id => entries.find(({ device }) => device.id === id)?.device ?? [])
 
   const copy = async ({ device }: CatalogueEntry) => {
     // Of its own at once, whoever else copies the same now.
     const id = `${device.id.slice(0, 46)}-${newId().slice(0, 8)}`
-    const name = `${device.name.slice(0, 70)}, copy`
+    const name = say`${device.name.slice(0, 70)}, copy`
     const done = await catalogue.put('copy a device', [{ based: null, device: { ...device, id, name } }])
     if (done) setOpen(id)
   }
@@ -84,47 +87,40 @@ export function CataloguePage({
           className="!px-2"
           disabled={!undo.undo || busy}
           onClick={() => void catalogue.takeBack('undo')}
-        >
-          Undo{undo.undo ? `: ${undo.undo.name}` : ''}
-        </Button>
+        >{say`Undo${undo.undo ? `: ${undo.undo.name}` : ''}`}</Button>
         <Button
           look="quiet"
           className="!px-2"
           disabled={!undo.redo || busy}
           onClick={() => void catalogue.takeBack('redo')}
-        >
-          Redo
-        </Button>
+        >{say`Redo`}</Button>
       </CompanyHeader>
       <main id="main" className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
         <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
-          <h1 className="text-2xl">Catalogue</h1>
+          <h1 className="text-2xl">{say`Catalogue`}</h1>
           <div className="flex flex-wrap gap-2" data-chrome>
             <Link
               href="/catalogue/lamps"
               className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-            >
-              Lamps
-            </Link>
+            >{say`Lamps`}</Link>
             {(['csv', 'json'] as const).map(as => (
               <a
                 key={as}
                 href={`/api/catalogue/file?as=${as}`}
                 download
                 className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-              >
-                Take out as {as === 'csv' ? 'a table' : 'a file'}
-              </a>
+              >{say`Take out as ${as === 'csv' ? say`a table` : say`a file`}`}</a>
             ))}
-            <Button onClick={() => picker.current?.click()} disabled={!running || busy}>
-              Bring in
-            </Button>
+            <Button
+              onClick={() => picker.current?.click()}
+              disabled={!running || busy}
+            >{say`Bring in`}</Button>
             <input
               ref={picker}
               type="file"
               accept=".csv,.json,text/csv,application/json"
               className="sr-only"
-              aria-label="A catalogue to bring in"
+              aria-label={say`A catalogue to bring in`}
               onChange={event => {
                 const file = event.target.files?.[0]
                 event.target.value = ''
@@ -136,7 +132,7 @@ export function CataloguePage({
         {trouble && !chosen && <Trouble trouble={trouble} onClose={catalogue.dismiss} />}
         <div className="mt-4 flex flex-wrap items-end gap-3" data-chrome>
           <label className="flex w-full flex-col gap-1 text-sm font-semibold sm:w-auto sm:min-w-52 sm:flex-1">
-            Find
+            {say`Find`}
             <input
               type="search"
               value={text}
@@ -146,39 +142,41 @@ export function CataloguePage({
           </label>
           <div className="min-w-0 flex-1 sm:w-44 sm:flex-none">
             <SelectField
-              label="Does"
+              label={say`Does`}
               value={want}
               options={[
-                { value: 'all', words: 'Anything' },
-                ...WANTS.map(value => ({ value, words: WANT_WORDS[value] })),
+                { value: 'all', words: say`Anything` },
+                ...WANTS.map(value => ({ value, words: say(WANT_WORDS[value]) })),
               ]}
               onCommit={setWant}
             />
           </div>
           <div className="min-w-0 flex-1 sm:w-52 sm:flex-none">
             <SelectField
-              label="Region"
+              label={say`Region`}
               value={region}
               options={[
-                { value: 'all', words: 'Everywhere' },
+                { value: 'all', words: say`Everywhere` },
                 ...REGION_IDS.map(value => ({ value, words: regionOf(value).name })),
               ]}
               onCommit={setRegion}
             />
           </div>
           <PickOne
-            label="Show"
+            label={say`Show`}
             labelHidden
             value={stock}
             options={(['new', 'found', 'retired'] as const).map(value => ({
               value,
-              words: `${STOCK_WORDS[value]} ${entries.filter(({ device }) => device.stock === value).length}`,
+              words: `${say(STOCK_WORDS[value])} ${entries.filter(({ device }) => device.stock === value).length}`,
             }))}
             onCommit={setStock}
           />
-          <Button look="main" disabled={compared.length < 2} onClick={() => setComparing(true)}>
-            Side by side{compared.length > 0 ? `: ${compared.length}` : ''}
-          </Button>
+          <Button
+            look="main"
+            disabled={compared.length < 2}
+            onClick={() => setComparing(true)}
+          >{say`Side by side${compared.length > 0 ? `: ${compared.length}` : ''}`}</Button>
         </div>
         <DeviceTable
           entries={shown}
@@ -217,31 +215,36 @@ function DeviceTable({
   onOpen: (id: string) => void
   onCompare: (id: string) => void
 }) {
+  const say = useSay()
+
   if (entries.length === 0)
     return (
-      <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">
-        No device is like that. Find something else, or copy one that comes near.
-      </p>
+      <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">{say`No device is like that. Find something else, or copy one that comes near.`}</p>
     )
   return (
-    <div className="mt-4 overflow-x-auto rounded-xl bg-sheet" tabIndex={0} role="region" aria-label="Devices">
+    <div
+      className="mt-4 overflow-x-auto rounded-xl bg-sheet"
+      tabIndex={0}
+      role="region"
+      aria-label={say`Devices`}
+    >
       <table className="w-full min-w-4xl text-left text-sm">
         <thead>
           <tr>
             <th scope="col" className="px-3 py-2">
-              <span className="sr-only">Side by side</span>
+              <span className="sr-only">{say`Side by side`}</span>
             </th>
             {[
-              'Device',
-              'Does',
-              'Kept alive by',
-              'Places',
+              say`Device`,
+              say`Does`,
+              say`Kept alive by`,
+              say`Places`,
               'LED',
-              'Tungsten',
-              'Motor',
-              'Depth',
-              'Price',
-              'Minutes',
+              say`Tungsten`,
+              say`Motor`,
+              say`Depth`,
+              say`Price`,
+              say`Minutes`,
             ].map(each => (
               <th key={each} scope="col" className="px-3 py-2 font-semibold">
                 {each}
@@ -258,7 +261,7 @@ function DeviceTable({
                     type="checkbox"
                     checked={compared.includes(device.id)}
                     onChange={() => onCompare(device.id)}
-                    aria-label={`Set ${device.name} side by side`}
+                    aria-label={say`Set ${device.name} side by side`}
                     className="h-5 w-5 accent-(--plum)"
                   />
                 </label>
@@ -273,21 +276,19 @@ function DeviceTable({
                 </button>
                 {from !== 'shipped' && (
                   <span className="ml-2 font-normal text-soft">
-                    {from === 'own' ? 'your own' : 'changed'}
+                    {from === 'own' ? say`your own` : 'changed'}
                   </span>
                 )}
               </th>
-              <td className="px-3">{doesWords(device)}</td>
-              <td className="px-3">{supplyWords(device)}</td>
-              <td className="px-3 tabular-nums">{placesWords(device)}</td>
+              <td className="px-3">{doesWords(say, device)}</td>
+              <td className="px-3">{supplyWords(say, device)}</td>
+              <td className="px-3 tabular-nums">{placesWords(say, device)}</td>
               {(['led', 'tungsten', 'motor'] as const).map(kind => (
                 <td key={kind} className="px-3 whitespace-nowrap tabular-nums">
                   {ratingOf(device, kind)}
                 </td>
               ))}
-              <td className="px-3 whitespace-nowrap tabular-nums">
-                {figure(device.size.depthMillimetres)} mm
-              </td>
+              <td className="px-3 whitespace-nowrap tabular-nums">{say`${figure(device.size.depthMillimetres)} mm`}</td>
               <td className="px-3 tabular-nums">{figure(device.price, 2)}</td>
               <td className="px-3 tabular-nums">{figure(device.minutes)}</td>
             </tr>

@@ -4,14 +4,17 @@ import type { DeviceModel } from '@/core/model/device'
 import { Sheet } from '../primitives/sheet'
 import { DeviceFace } from './device-picture'
 import { factsOf } from './device-facts'
+import { useSay } from '../words/use-say'
 
 /** Up to four side by side; what differs stands out. */
 export function Compare({ devices, onClose }: { devices: readonly DeviceModel[]; onClose: () => void }) {
-  const facts = devices.map(factsOf)
+  const say = useSay()
+
+  const facts = devices.map(each => factsOf(say, each))
   const names = (facts[0] ?? []).map(([name]) => name)
   return (
-    <Sheet title="Side by side" open onClose={onClose} wide>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Comparison">
+    <Sheet title={say`Side by side`} open onClose={onClose} wide>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say`Comparison`}>
         <table className="w-full text-left text-sm">
           <thead>
             <tr className="align-top">

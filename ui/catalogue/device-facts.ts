@@ -11,38 +11,43 @@ import {
   ratingWords,
   supplyWords,
 } from './device-words'
+import { type Say } from '@/core/words/say'
+import { exactLength, lengthWords, torqueWords } from '@/core/model/measures'
 
 /** Everything about a device that can be set beside another’s, by name. */
-export const factsOf = (device: DeviceModel): readonly (readonly [name: string, says: string])[] => [
-  ['Does', doesWords(device)],
-  ['Kept alive by', supplyWords(device)],
-  ['Places', placesWords(device)],
-  ['Family', device.family ?? ''],
-  ['Radio', device.radio ? RADIO_WORDS[device.radio] : ''],
+export const factsOf = (
+  say: Say,
+  device: DeviceModel,
+): readonly (readonly [name: string, says: string])[] => [
+  [say`Does`, doesWords(say, device)],
+  [say`Kept alive by`, supplyWords(say, device)],
+  [say`Places`, placesWords(say, device)],
+  [say`Family`, device.family ?? ''],
+  [say`Radio`, device.radio ? say(RADIO_WORDS[device.radio]) : ''],
   ...RATING_KINDS.map(kind => {
     const own = device.ratings.find(each => each.kind === kind)
-    return [RATING_WORDS[kind], own ? ratingWords(own) : ''] as const
+    return [say(RATING_WORDS[kind]), own ? ratingWords(say, own) : ''] as const
   }),
-  ['Dims', device.dims ? `${device.dims.phase} edge` : ''],
-  ['Motor', device.motorAllowed ? 'allowed' : 'not allowed'],
-  ['Receptacle', device.receptacleAllowed ? 'allowed' : 'not allowed'],
-  ['Ground', device.groundRequired ? 'must be connected' : 'where there is one'],
-  ['Gangs', String(device.size.gangs)],
-  ['Depth', `${figure(device.size.depthMillimetres)} mm`],
-  ['Plate', OPENING_WORDS[device.opening]],
-  ['Finishes', device.finishes.map(plain).join(', ')],
-  ['Glows in the dark', device.glows ? 'yes' : 'no'],
-  ['Strip', `${figure(device.instructions.stripMillimetres)} mm`],
+  [say`Dims`, device.dims ? say`${device.dims.phase} edge` : ''],
+  [say`Motor`, device.motorAllowed ? say`allowed` : say`not allowed`],
+  [say`Receptacle`, device.receptacleAllowed ? say`allowed` : say`not allowed`],
+  [say`Ground`, device.groundRequired ? say`must be connected` : say`where there is one`],
+  [say`Gangs`, String(device.size.gangs)],
+  [say`Depth`, exactLength('both', device.size.depthMillimetres)],
+  [say`Plate`, say(OPENING_WORDS[device.opening])],
+  [say`Finishes`, device.finishes.map(each => say(plain(each))).join(', ')],
+  [say`Glows in the dark`, device.glows ? say`yes` : say`no`],
+  [say`Strip`, lengthWords('both', device.instructions.stripMillimetres)],
   [
-    'Screws',
+    say`Screws`,
     device.instructions.screwNewtonMetres === null
       ? ''
-      : `${figure(device.instructions.screwNewtonMetres)} Nm`,
+      : torqueWords('both', device.instructions.screwNewtonMetres),
   ],
   [
-    'Works after',
+    say`Works after`,
     device.instructions.warmUpSeconds === null ? '' : `${figure(device.instructions.warmUpSeconds)} s`,
   ],
-  ['Price', figure(device.price, 2)],
-  ['Minutes', figure(device.minutes)],
+  [say`Price`, figure(device.price, 2)],
+  [say`Minutes`, figure(device.minutes)],
 ]

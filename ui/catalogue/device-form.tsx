@@ -6,6 +6,7 @@ import { OPENINGS, RATING_KINDS, type RatingKind } from '@/core/model/vocabulary
 import { Button } from '../primitives/button'
 import { CheckField, NumberField, PickOne, TextField } from '../primitives/fields'
 import { OPENING_WORDS, RATING_WORDS } from './device-words'
+import { useSay } from '../words/use-say'
 
 const UNITS = ['W', 'VA', 'A', 'hp'] as const
 const USUAL_UNIT: Readonly<Record<RatingKind, Rating['unit']>> = {
@@ -29,6 +30,8 @@ export function DeviceForm({
   onSave: (device: DeviceModel) => Promise<void>
   onCancel: () => void
 }) {
+  const say = useSay()
+
   const [draft, setDraft] = useState(device)
   const set = (fields: Partial<DeviceModel>) => setDraft(now => ({ ...now, ...fields }))
   const changed = JSON.stringify(draft) !== JSON.stringify(device)
@@ -41,32 +44,32 @@ export function DeviceForm({
         else onCancel()
       }}
     >
-      <TextField label="Name" value={draft.name} max={80} required onCommit={name => set({ name })} />
+      <TextField label={say`Name`} value={draft.name} max={80} required onCommit={name => set({ name })} />
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <NumberField
-          label="Price"
+          label={say`Price`}
           value={draft.price}
           min={0}
           max={100000}
           onCommit={price => price !== null && set({ price })}
         />
         <NumberField
-          label="Minutes"
+          label={say`Minutes`}
           value={draft.minutes}
           min={0}
           max={600}
           onCommit={minutes => minutes !== null && set({ minutes })}
         />
         <NumberField
-          label="Depth"
-          unit="mm"
+          label={say`Depth`}
+          unit={say`mm`}
           value={draft.size.depthMillimetres}
           min={1}
           max={100}
           onCommit={depth => depth && set({ size: { ...draft.size, depthMillimetres: depth } })}
         />
         <NumberField
-          label="Gangs"
+          label={say`Gangs`}
           value={draft.size.gangs}
           min={1}
           max={4}
@@ -75,47 +78,45 @@ export function DeviceForm({
       </div>
       <Ratings ratings={draft.ratings} onChange={ratings => set({ ratings })} />
       <PickOne
-        label="Opening of its plate"
+        label={say`Opening of its plate`}
         value={draft.opening}
-        options={OPENINGS.map(value => ({ value, words: OPENING_WORDS[value] }))}
+        options={OPENINGS.map(value => ({ value, words: say(OPENING_WORDS[value]) }))}
         onCommit={opening => set({ opening })}
       />
       <TextField
-        label="Finishes, with a semicolon between"
+        label={say`Finishes, with a semicolon between`}
         value={draft.finishes.join('; ')}
         max={400}
         onCommit={text => set({ finishes: parted(text, ';') })}
       />
       <div className="grid gap-x-6 sm:grid-cols-2">
         <CheckField
-          label="May drive a motor"
+          label={say`May drive a motor`}
           value={draft.motorAllowed}
           onCommit={motorAllowed => set({ motorAllowed })}
         />
         <CheckField
-          label="May control a receptacle"
+          label={say`May control a receptacle`}
           value={draft.receptacleAllowed}
           onCommit={receptacleAllowed => set({ receptacleAllowed })}
         />
         <CheckField
-          label="Its ground must be connected"
+          label={say`Its ground must be connected`}
           value={draft.groundRequired}
           onCommit={groundRequired => set({ groundRequired })}
         />
-        <CheckField label="Glows in the dark" value={draft.glows} onCommit={glows => set({ glows })} />
+        <CheckField label={say`Glows in the dark`} value={draft.glows} onCommit={glows => set({ glows })} />
       </div>
       <TextField
-        label="Notes, one a line"
+        label={say`Notes, one a line`}
         value={draft.instructions.notes.join('\n')}
         max={2000}
         multiline
         onCommit={text => set({ instructions: { ...draft.instructions, notes: parted(text, '\n') } })}
       />
       <div className="flex flex-wrap gap-2">
-        <Button type="submit" look="main">
-          Save
-        </Button>
-        <Button onClick={onCancel}>{changed ? 'Leave it as it was' : 'Back'}</Button>
+        <Button type="submit" look="main">{say`Save`}</Button>
+        <Button onClick={onCancel}>{changed ? say`Leave it as it was` : say`Back`}</Button>
       </div>
     </form>
   )
@@ -134,6 +135,8 @@ function Ratings({
   ratings: readonly Rating[]
   onChange: (ratings: readonly Rating[]) => void
 }) {
+  const say = useSay()
+
   const change = (kind: RatingKind, fields: Partial<Rating>) =>
     onChange(ratings.map(each => (each.kind === kind ? { ...each, ...fields } : each)))
   const limit = (kind: RatingKind, value: number | null) => {
@@ -144,12 +147,12 @@ function Ratings({
   }
   return (
     <fieldset className="min-w-0">
-      <legend className="text-sm font-semibold">Ratings; an empty one is not rated for it</legend>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Ratings">
+      <legend className="text-sm font-semibold">{say`Ratings; an empty one is not rated for it`}</legend>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say`Ratings`}>
         <table className="w-full text-left text-sm">
           <thead>
             <tr>
-              {['Load', 'At most', 'Unit', 'Fins off, one side', 'Both sides'].map(each => (
+              {[say`Load`, say`At most`, say`Unit`, say`Fins off, one side`, say`Both sides`].map(each => (
                 <th key={each} scope="col" className="p-1 font-semibold">
                   {each}
                 </th>
@@ -162,18 +165,18 @@ function Ratings({
               return (
                 <tr key={kind} className="align-bottom">
                   <th scope="row" className="p-1 pb-3 font-normal">
-                    {RATING_WORDS[kind]}
+                    {say(RATING_WORDS[kind])}
                   </th>
                   <td className="p-1">
                     <Cell
-                      label={`${RATING_WORDS[kind]}, at most`}
+                      label={say`${say(RATING_WORDS[kind])}, at most`}
                       value={own?.limit ?? null}
                       onCommit={value => limit(kind, value)}
                     />
                   </td>
                   <td className="p-1">
                     <select
-                      aria-label={`${RATING_WORDS[kind]}, unit`}
+                      aria-label={say`${say(RATING_WORDS[kind])}, unit`}
                       value={own?.unit ?? USUAL_UNIT[kind]}
                       disabled={!own}
                       onChange={event => change(kind, { unit: event.target.value as Rating['unit'] })}
@@ -186,7 +189,7 @@ function Ratings({
                   </td>
                   <td className="p-1">
                     <Cell
-                      label={`${RATING_WORDS[kind]}, fins off on one side`}
+                      label={say`${say(RATING_WORDS[kind])}, fins off on one side`}
                       value={own?.oneSide ?? null}
                       disabled={!own}
                       onCommit={oneSide => change(kind, { oneSide })}
@@ -194,7 +197,7 @@ function Ratings({
                   </td>
                   <td className="p-1">
                     <Cell
-                      label={`${RATING_WORDS[kind]}, fins off on both sides`}
+                      label={say`${say(RATING_WORDS[kind])}, fins off on both sides`}
                       value={own?.bothSides ?? null}
                       disabled={!own}
                       onCommit={bothSides => change(kind, { bothSides })}

@@ -1,4 +1,5 @@
 import type { DeviceModel, Terminal } from '@/core/model/device'
+import { useSay } from '../words/use-say'
 
 const GANG_MILLIMETRES = 46
 const SCALE = 2.4
@@ -7,6 +8,8 @@ const MARGIN = 10
 
 /** A device from its data: its face in the plate, and its back with every terminal by name. To scale in width and depth. */
 export function DevicePicture({ device }: { device: DeviceModel }) {
+  const say = useSay()
+
   const width = device.size.gangs * GANG_MILLIMETRES * SCALE
   const depth = Math.max(8, device.size.depthMillimetres) * SCALE
   const backWidth = Math.max(width, 250)
@@ -15,7 +18,7 @@ export function DevicePicture({ device }: { device: DeviceModel }) {
     <svg
       viewBox={`0 0 ${total} ${HEIGHT + 42}`}
       role="img"
-      aria-label={`${device.name}: face, ${device.size.depthMillimetres} mm deep, and ${device.terminals.length} terminals`}
+      aria-label={say`${device.name}: face, ${device.size.depthMillimetres} mm deep, and ${device.terminals.length} terminals`}
       className="mx-auto block h-auto w-full max-w-2xl shrink-0"
     >
       <g transform={`translate(${MARGIN} 8)`}>
@@ -45,14 +48,17 @@ export function DevicePicture({ device }: { device: DeviceModel }) {
           className="stroke-ink"
           strokeWidth="1.2"
         />
-        <text x={6 + depth / 2} y={HEIGHT * 0.95} textAnchor="middle" className="fill-ink text-[13px]">
-          {device.size.depthMillimetres} mm
-        </text>
+        <text
+          x={6 + depth / 2}
+          y={HEIGHT * 0.95}
+          textAnchor="middle"
+          className="fill-ink text-[13px]"
+        >{say`${device.size.depthMillimetres} mm`}</text>
       </g>
       <g transform={`translate(${width + depth + 3 * MARGIN + 60} 8)`}>
         <Back terminals={device.terminals} width={backWidth - 60} />
       </g>
-      {['Face', 'Side', 'Back'].map((word, at) => (
+      {[say`Face`, say`Side`, say`Back`].map((word, at) => (
         <text
           key={word}
           x={
@@ -156,6 +162,8 @@ function Face({ device, width }: { device: DeviceModel; width: number }) {
 
 /** Every terminal on its side, drawn by how it takes its wire. */
 function Back({ terminals, width }: { terminals: readonly Terminal[]; width: number }) {
+  const say = useSay()
+
   const top = HEIGHT * 0.12
   const height = HEIGHT * 0.76
   return (
@@ -191,9 +199,12 @@ function Back({ terminals, width }: { terminals: readonly Terminal[]; width: num
         })
       })}
       {terminals.length === 0 && (
-        <text x={width / 2} y={HEIGHT / 2} textAnchor="middle" className="fill-ink text-[13px]">
-          no wires
-        </text>
+        <text
+          x={width / 2}
+          y={HEIGHT / 2}
+          textAnchor="middle"
+          className="fill-ink text-[13px]"
+        >{say`no wires`}</text>
       )}
     </g>
   )

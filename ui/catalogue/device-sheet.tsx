@@ -8,6 +8,7 @@ import { Sheet } from '../primitives/sheet'
 import { DeviceForm } from './device-form'
 import { DevicePicture } from './device-picture'
 import { factsOf } from './device-facts'
+import { useSay } from '../words/use-say'
 
 const FROM_WORDS: Readonly<Record<CatalogueEntry['from'], string>> = {
   shipped: 'As it came',
@@ -33,6 +34,8 @@ export function DeviceSheet({
   onCopy: () => void
   onClose: () => void
 }) {
+  const say = useSay()
+
   const [editing, setEditing] = useState(false)
   const retired = device.stock === 'retired'
   return (
@@ -50,10 +53,8 @@ export function DeviceSheet({
       ) : (
         <>
           <div className="flex flex-wrap items-center gap-2">
-            <Button look="main" onClick={() => setEditing(true)}>
-              Edit
-            </Button>
-            <Button onClick={onCopy}>Copy</Button>
+            <Button look="main" onClick={() => setEditing(true)}>{say`Edit`}</Button>
+            <Button onClick={onCopy}>{say`Copy`}</Button>
             {device.stock !== 'found' && (
               <Button
                 onClick={() =>
@@ -63,16 +64,16 @@ export function DeviceSheet({
                   })
                 }
               >
-                {retired ? 'Bring it back' : 'Retire it'}
+                {retired ? say`Bring it back` : say`Retire it`}
               </Button>
             )}
             <span className="text-sm text-soft">
-              {FROM_WORDS[from]}
-              {retired && ' · retired: not offered any more'}
+              {say(FROM_WORDS[from])}
+              {retired && say` · retired: not offered any more`}
             </span>
           </div>
           <dl className="grid grid-cols-1 gap-x-6 sm:grid-cols-2">
-            {factsOf(device)
+            {factsOf(say, device)
               .filter(([, says]) => says !== '')
               .map(([name, says]) => (
                 <div key={name} className="grid grid-cols-[9rem_1fr] border-t border-rule py-1.5">
@@ -83,14 +84,15 @@ export function DeviceSheet({
           </dl>
           <Terminals device={device} />
           <Says
-            title="Its small light"
+            title={say`Its small light`}
             lines={device.instructions.indicator.map(({ shows, means }) => `${shows}: ${means}`)}
           />
-          <Says title="Notes" lines={device.instructions.notes} />
+          <Says title={say`Notes`} lines={device.instructions.notes} />
           <Says
-            title="Settings"
+            title={say`Settings`}
             lines={device.settings.map(
-              ({ name, values, initial, why }) => `${name}: ${values.join(', ')} (first ${initial}). ${why}`,
+              ({ name, values, initial, why }) =>
+                say`${name}: ${values.join(', ')} (first ${initial}). ${why}`,
             )}
           />
         </>
@@ -100,12 +102,14 @@ export function DeviceSheet({
 }
 
 function Terminals({ device }: { device: DeviceModel }) {
+  const say = useSay()
+
   return (
     <Says
-      title="Terminals"
+      title={say`Terminals`}
       lines={device.terminals.map(
         ({ word, wants, joins, gauges, strandings, atMost }) =>
-          `${word} (${joins}): ${wants}; ${gauges.join(', ')} ${strandings.join(' or ')}${atMost > 1 ? `, up to ${atMost}` : ''}`,
+          `${word} (${joins}): ${wants}; ${gauges.join(', ')} ${strandings.join(say` or `)}${atMost > 1 ? say`, up to ${atMost}` : ''}`,
       )}
     />
   )

@@ -8,6 +8,7 @@ import { NumberField, PickOne, SelectField, TextField, useRunning } from '../pri
 import { CompanyHeader } from './company-header'
 import { RATING_WORDS } from './device-words'
 import { useLamps } from './use-lamps'
+import { useSay } from '../words/use-say'
 
 const DIMMING_WORDS: Readonly<Record<LampFigures['dimming'], string>> = {
   always: 'Always',
@@ -17,24 +18,27 @@ const DIMMING_WORDS: Readonly<Record<LampFigures['dimming'], string>> = {
 
 /** What is reckoned with for each kind of lamp where its sheet does not say otherwise. */
 export function LampsPage({ entries: initial }: { entries: readonly LampEntry[] }) {
+  const say = useSay()
+
   const { entries, trouble, busy, last, put, takeBack } = useLamps(initial)
   const running = useRunning()
   return (
     <>
       <CompanyHeader>
-        <Button look="quiet" className="!px-2" disabled={!last || busy} onClick={() => void takeBack()}>
-          Undo
-        </Button>
+        <Button
+          look="quiet"
+          className="!px-2"
+          disabled={!last || busy}
+          onClick={() => void takeBack()}
+        >{say`Undo`}</Button>
       </CompanyHeader>
       <main id="main" className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
         <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
-          <h1 className="text-2xl">Lamps</h1>
+          <h1 className="text-2xl">{say`Lamps`}</h1>
           <Link
             href="/catalogue"
             className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
-          >
-            Catalogue
-          </Link>
+          >{say`Catalogue`}</Link>
         </div>
         {trouble && (
           <p role="alert" className="hazard mt-3 bg-sheet px-3 py-2 font-semibold">
@@ -67,6 +71,8 @@ function Lamp({
   disabled: boolean
   onPut: (over: Partial<LampFigures> | null) => void
 }) {
+  const say = useSay()
+
   const { words, rating, powerFactorIfNotPrinted, offLimitMilliamps, dimming } = fact
   return (
     <section aria-label={words}>
@@ -75,43 +81,41 @@ function Lamp({
         className="grid gap-x-4 gap-y-2 rounded-xl bg-sheet p-3 sm:grid-cols-2 sm:p-4 lg:grid-cols-3"
       >
         <TextField
-          label="Kind of lamp"
+          label={say`Kind of lamp`}
           value={words}
           max={80}
           required
           onCommit={value => onPut({ words: value })}
         />
         <SelectField
-          label="Counts against the rating for"
+          label={say`Counts against the rating for`}
           value={rating}
-          options={RATING_KINDS.map(value => ({ value, words: RATING_WORDS[value] }))}
+          options={RATING_KINDS.map(value => ({ value, words: say(RATING_WORDS[value]) }))}
           onCommit={value => onPut({ rating: value })}
         />
         <NumberField
-          label="Power factor where none is printed"
+          label={say`Power factor where none is printed`}
           value={powerFactorIfNotPrinted}
           min={0.2}
           max={1}
           onCommit={value => value !== null && onPut({ powerFactorIfNotPrinted: value })}
         />
         <NumberField
-          label="Dark below (mA)"
+          label={say`Dark below (mA)`}
           value={offLimitMilliamps}
           min={0.01}
           max={1000}
           onCommit={value => value !== null && onPut({ offLimitMilliamps: value })}
         />
         <PickOne
-          label="Can be dimmed"
+          label={say`Can be dimmed`}
           value={dimming}
-          options={DIMMING.map(value => ({ value, words: DIMMING_WORDS[value] }))}
+          options={DIMMING.map(value => ({ value, words: say(DIMMING_WORDS[value]) }))}
           onCommit={value => onPut({ dimming: value })}
         />
         <p className="flex items-end justify-between gap-3">
-          <span className="pb-3 tabular-nums">
-            10 W count as {Math.round(100 / powerFactorIfNotPrinted) / 10} VA
-          </span>
-          {changed && <Button onClick={() => onPut(null)}>As it came</Button>}
+          <span className="pb-3 tabular-nums">{say`10 W count as ${Math.round(100 / powerFactorIfNotPrinted) / 10} VA`}</span>
+          {changed && <Button onClick={() => onPut(null)}>{say`As it came`}</Button>}
         </p>
       </fieldset>
     </section>

@@ -8,6 +8,7 @@ import type {
 } from '@/core/model/catalogue'
 import type { Fault } from '@/core/model/result'
 import { newId } from '../job/new-id'
+import { useSay } from '../words/use-say'
 
 /** What went wrong with the last change, to be read and put away. */
 export interface CatalogueTrouble {
@@ -22,35 +23,40 @@ const AWAY: CatalogueTrouble = {
 
 /** The catalogue as the server has it, and what can be done to it. */
 export function useCatalogue(initial: readonly CatalogueEntry[], before: CatalogueUndo) {
+  const say = useSay()
+
   const [entries, setEntries] = useState(initial)
   const [undo, setUndo] = useState(before)
   const [busy, setBusy] = useState(false)
   const [trouble, setTrouble] = useState<CatalogueTrouble | null>(null)
 
-  const take = useCallback((outcome: CatalogueOutcome): boolean => {
-    switch (outcome.kind) {
-      case 'applied':
-        setEntries(now => withChanged(now, outcome.changed))
-        setUndo(outcome.undo)
-        setTrouble(null)
-        return true
-      case 'stale':
-        setEntries(now =>
-          withChanged(
-            now,
-            outcome.now.map(entry => ({ id: entry.device.id, entry })),
-          ),
-        )
-        setTrouble({
-          says: `Somebody changed ${outcome.now.map(({ device }) => device.name).join(', ')} meanwhile. This is how it is now; your change was not made.`,
-          faults: [],
-        })
-        return false
-      case 'refused':
-        setTrouble({ says: 'Nothing was changed:', faults: outcome.faults })
-        return false
-    }
-  }, [])
+  const take = useCallback(
+    (outcome: CatalogueOutcome): boolean => {
+      switch (outcome.kind) {
+        case 'applied':
+          setEntries(now => withChanged(now, outcome.changed))
+          setUndo(outcome.undo)
+          setTrouble(null)
+          return true
+        case 'stale':
+          setEntries(now =>
+            withChanged(
+              now,
+              outcome.now.map(entry => ({ id: entry.device.id, entry })),
+            ),
+          )
+          setTrouble({
+            says: say`Somebody changed ${outcome.now.map(({ device }) => device.name).join(', ')} meanwhile. This is how it is now; your change was not made.`,
+            faults: [],
+          })
+          return false
+        case 'refused':
+          setTrouble({ says: say`Nothing was changed:`, faults: outcome.faults })
+          return false
+      }
+    },
+    [say],
+  )
 
   const post = useCallback(
     async (url: string, body: string, type = 'application/json'): Promise<boolean> => {

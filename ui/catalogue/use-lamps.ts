@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react'
 import type { LampChange, LampEntry, LampFigures } from '@/core/model/lamps'
+import { useSay } from '../words/use-say'
 
 type Outcome =
   | { readonly kind: 'applied' | 'stale'; readonly entry: LampEntry }
@@ -21,6 +22,8 @@ const figuresNow = ({ fact }: LampEntry): LampFigures => ({
 
 /** The lamp kinds as they are reckoned with; each change stands once the server has it, the last can be taken back. */
 export function useLamps(initial: readonly LampEntry[]) {
+  const say = useSay()
+
   const [entries, setEntries] = useState(initial)
   const [trouble, setTrouble] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
@@ -51,12 +54,12 @@ export function useLamps(initial: readonly LampEntry[]) {
       take(outcome.entry)
       setTrouble(
         outcome.kind === 'stale'
-          ? 'Somebody changed this kind meanwhile. So it is now; yours was not taken.'
+          ? say`Somebody changed this kind meanwhile. So it is now; yours was not taken.`
           : null,
       )
       setLast(outcome.kind === 'stale' ? null : { kind, figures: before.changed ? figuresNow(before) : null })
     } catch {
-      setTrouble('The server cannot be reached. Nothing was changed; try again.')
+      setTrouble(say`The server cannot be reached. Nothing was changed; try again.`)
     } finally {
       setBusy(false)
     }

@@ -18,6 +18,7 @@ import {
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { Button } from '../primitives/button'
+import { useSay } from '../words/use-say'
 
 interface Boxed {
   readonly id: string
@@ -37,6 +38,8 @@ export function BoxOrder({
   boxes: readonly Boxed[]
   onOrder: (boxIds: readonly string[]) => void
 }) {
+  const say = useSay()
+
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -49,18 +52,19 @@ export function BoxOrder({
     if (over) move(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))
   }
   const name = (id: string | number | undefined) => boxes.find(box => box.id === id)?.name ?? ''
-  const place = (id: string | number | undefined) => `place ${ids.indexOf(String(id)) + 1} of ${ids.length}`
+  const place = (id: string | number | undefined) =>
+    say`place ${ids.indexOf(String(id)) + 1} of ${ids.length}`
   const accessibility = {
     screenReaderInstructions: {
-      draggable: 'Space lifts a box, the arrow keys move it, Space puts it down, Escape lets it be.',
+      draggable: say`Space lifts a box, the arrow keys move it, Space puts it down, Escape lets it be.`,
     },
     announcements: {
-      onDragStart: ({ active }: { active: { id: string | number } }) => `${name(active.id)} is lifted.`,
+      onDragStart: ({ active }: { active: { id: string | number } }) => say`${name(active.id)} is lifted.`,
       onDragOver: ({ active, over }: Over) =>
-        over ? `${name(active.id)} is at ${place(over.id)}.` : undefined,
+        over ? say`${name(active.id)} is at ${place(over.id)}.` : undefined,
       onDragEnd: ({ active, over }: Over) =>
-        over ? `${name(active.id)} is put down at ${place(over.id)}.` : `${name(active.id)} stays.`,
-      onDragCancel: ({ active }: Over) => `${name(active.id)} stays.`,
+        over ? say`${name(active.id)} is put down at ${place(over.id)}.` : say`${name(active.id)} stays.`,
+      onDragCancel: ({ active }: Over) => say`${name(active.id)} stays.`,
     },
   }
   return (
@@ -71,7 +75,7 @@ export function BoxOrder({
       accessibility={accessibility}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ol aria-label="Order of the boxes" className="mb-4 flex flex-col gap-1">
+        <ol aria-label={say`Order of the boxes`} className="mb-4 flex flex-col gap-1">
           {boxes.map((box, at) => (
             <Row key={box.id} box={box} at={at} last={at === boxes.length - 1} onMove={move} />
           ))}
@@ -92,6 +96,8 @@ function Row({
   last: boolean
   onMove: (from: number, to: number) => void
 }) {
+  const say = useSay()
+
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition } = useSortable({
     id: box.id,
   })
@@ -106,7 +112,7 @@ function Row({
         type="button"
         {...attributes}
         {...listeners}
-        aria-label={`Move ${box.name}`}
+        aria-label={say`Move ${box.name}`}
         className="flex min-h-11 min-w-11 cursor-grab touch-none items-center justify-center"
       >
         <svg viewBox="0 0 16 16" className="h-4 w-4" aria-hidden="true">
@@ -117,7 +123,7 @@ function Row({
       <Button
         look="quiet"
         disabled={at === 0}
-        aria-label={`Earlier: ${box.name}`}
+        aria-label={say`Earlier: ${box.name}`}
         onClick={() => onMove(at, at - 1)}
       >
         ↑
@@ -125,7 +131,7 @@ function Row({
       <Button
         look="quiet"
         disabled={last}
-        aria-label={`Later: ${box.name}`}
+        aria-label={say`Later: ${box.name}`}
         onClick={() => onMove(at, at + 1)}
       >
         ↓

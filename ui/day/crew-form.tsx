@@ -5,9 +5,12 @@ import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
 import { CheckField, TextField } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
+import { useSay } from '../words/use-say'
 
 /** Who works here: who may read live, who stands at the panel. */
 export function CrewForm({ record }: { record: JobRecord }) {
+  const say = useSay()
+
   const edits = useEdits(null)
   const [name, setName] = useState('')
   const add = () => {
@@ -18,13 +21,13 @@ export function CrewForm({ record }: { record: JobRecord }) {
     setName('')
   }
   return (
-    <Part title="Crew">
+    <Part title={say`Crew`}>
       <ul className="flex flex-col divide-y divide-rule">
         {rowsOf(record, 'crew').map(person => (
           <li key={person.id} className="py-2">
             <div className="flex items-center justify-between gap-2">
               <TextField
-                label="Name"
+                label={say`Name`}
                 value={person.name}
                 max={80}
                 required
@@ -34,21 +37,19 @@ export function CrewForm({ record }: { record: JobRecord }) {
               />
               <Button
                 look="quiet"
-                aria-label={`Remove ${person.name}`}
+                aria-label={say`Remove ${person.name}`}
                 onClick={() => edits.send('say who works', [edits.remove('crew', person.id)])}
-              >
-                Remove
-              </Button>
+              >{say`Remove`}</Button>
             </div>
             <CheckField
-              label="May take live readings"
+              label={say`May take live readings`}
               value={person.readsLive}
               onCommit={readsLive =>
                 edits.send('say who works', [edits.change('crew', person.id, { readsLive })])
               }
             />
             <CheckField
-              label="Helps at the panel"
+              label={say`Helps at the panel`}
               value={person.atPanel}
               onCommit={atPanel =>
                 edits.send('say who works', [edits.change('crew', person.id, { atPanel })])
@@ -59,7 +60,7 @@ export function CrewForm({ record }: { record: JobRecord }) {
       </ul>
       <div className="flex items-end gap-2" data-chrome>
         <label className="flex min-w-0 flex-1 flex-col gap-1 text-sm font-semibold">
-          Somebody else
+          {say`Somebody else`}
           <input
             value={name}
             maxLength={80}
@@ -68,9 +69,7 @@ export function CrewForm({ record }: { record: JobRecord }) {
             className="min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3"
           />
         </label>
-        <Button disabled={name.trim() === ''} onClick={add}>
-          Add
-        </Button>
+        <Button disabled={name.trim() === ''} onClick={add}>{say`Add`}</Button>
       </div>
     </Part>
   )

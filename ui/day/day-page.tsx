@@ -3,7 +3,6 @@
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { rowsOf } from '@/core/model/record'
-import { regionOf } from '@/core/model/regions'
 import { figure } from '@/core/model/units'
 import { dayOf, type Day } from '@/core/plan'
 import { useEdits, useJob, useTrade } from '../job/provider'
@@ -17,11 +16,15 @@ import { TimeLine } from './time-line'
 import { DateField, useRunning } from '../primitives/fields'
 import { today } from '../primitives/today'
 import { boxesOf, boxName } from './words'
+import { useSay } from '../words/use-say'
+import { type Say } from '@/core/words/say'
 
 const BoxOrder = dynamic(() => import('./box-order').then(module => module.BoxOrder), { ssr: false })
 
 /** The order of the work: walks to the panel, who does what and when, and what must keep its light and power. */
 export function DayPage() {
+  const say = useSay()
+
   const trade = useTrade()
   const { record } = useJob()
   const edits = useEdits(null)
@@ -37,25 +40,24 @@ export function DayPage() {
       ...given.map(({ id }) => edits.remove('turns', id)),
       ...boxIds.map((boxId, position) => edits.add('turns', { id: newId(), boxId, position })),
     ])
-  const { words } = regionOf(record.job.regionId)
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
         <div>
-          <h1 className="text-2xl">Day</h1>
+          <h1 className="text-2xl">{say`Day`}</h1>
           <p className="text-soft">
             {turns.length === 0
-              ? 'Nothing is open that can be worked now'
-              : `${counted(boxesOf(turns).length)}, about ${figure(day.minutes, 0)} min`}
-            {day.wired.done > 0 && `; ${day.wired.done} of ${day.wired.of} boxes are wired`}
+              ? say`Nothing is open that can be worked now`
+              : say`${counted(say, boxesOf(turns).length)}, about ${figure(day.minutes, 0)} min`}
+            {day.wired.done > 0 && say`; ${day.wired.done} of ${day.wired.of} boxes are wired`}
             {day.pace !== 1 &&
-              `, at the pace this job has shown (${figure(day.pace * 100, 0)} % of the plan)`}
+              say`, at the pace this job has shown (${figure(day.pace * 100, 0)} % of the plan)`}
           </p>
         </div>
         <div className="flex flex-wrap items-end gap-2" data-chrome>
-          <DateField label="Date" value={date || (running ? today() : '')} onCommit={setDate} />
+          <DateField label={say`Date`} value={date || (running ? today() : '')} onCommit={setDate} />
           <label className="flex flex-col gap-1 text-sm font-semibold">
-            Start
+            {say`Start`}
             <input
               type="time"
               value={start}
@@ -66,24 +68,19 @@ export function DayPage() {
           <a
             href={`/api/jobs/${record.job.id}/day?start=${start}&date=${date || (running ? today() : '')}`}
             className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-          >
-            Calendar file
-          </a>
-          <Button onClick={() => window.print()}>Print</Button>
+          >{say`Calendar file`}</a>
+          <Button onClick={() => window.print()}>{say`Print`}</Button>
         </div>
       </div>
-      {turns.length > 0 && <Walks day={day} panel={words.panel} />}
+      {turns.length > 0 && <Walks day={day} panel={say`panel`} />}
       {day.madeSafe.boxes > 0 && (
-        <p className="mt-2 max-w-3xl text-sm">
-          No box stands bare with a breaker on: {counted(day.madeSafe.boxes)} capped and covered, for{' '}
-          {figure(day.madeSafe.minutes, 0)} min of work and {day.madeSafe.caps} caps at once.
-        </p>
+        <p className="mt-2 max-w-3xl text-sm">{say`No box stands bare with a breaker on: ${counted(say, day.madeSafe.boxes)} capped and covered, for ${figure(day.madeSafe.minutes, 0)} min of work and ${day.madeSafe.caps} caps at once.`}</p>
       )}
       {day.broken.length > 0 && (
         <ul className="hazard mt-3 bg-sheet p-3" role="status">
           {day.broken.map(says => (
             <li key={says}>
-              <strong>Not kept:</strong> {says}
+              <strong>{say`Not kept:`}</strong> {says}
             </li>
           ))}
         </ul>
@@ -91,12 +88,12 @@ export function DayPage() {
       {turns.length > 0 && <TimeLine day={day} start={start} record={record} />}
       <div className="mt-4 grid items-start gap-4 lg:grid-cols-[1fr_24rem]">
         <Part
-          title="Walk by walk"
+          title={say`Walk by walk`}
           aside={
             <div className="flex gap-2" data-chrome>
-              {given.length > 0 && <Button onClick={() => order([])}>The least order</Button>}
+              {given.length > 0 && <Button onClick={() => order([])}>{say`The least order`}</Button>}
               <Button aria-expanded={ordering} onClick={() => setOrdering(!ordering)}>
-                {ordering ? 'Close' : 'Order by hand'}
+                {ordering ? say`Close` : say`Order by hand`}
               </Button>
             </div>
           }
@@ -106,10 +103,7 @@ export function DayPage() {
           )}
           <Stretches day={day} start={start} record={record} />
           {day.waiting.length > 0 && (
-            <p className="mt-3 text-soft">
-              Not in the day, for they wait for a record or a device:{' '}
-              {day.waiting.map(id => boxName(record, id)).join('; ')}
-            </p>
+            <p className="mt-3 text-soft">{say`Not in the day, for they wait for a record or a device: ${day.waiting.map(id => boxName(record, id)).join('; ')}`}</p>
           )}
         </Part>
         <div className="flex flex-col gap-4">
@@ -121,32 +115,30 @@ export function DayPage() {
   )
 }
 
-const counted = (boxes: number) => (boxes === 1 ? '1 box' : `${boxes} boxes`)
+const counted = (say: Say, boxes: number) => say.count(boxes, '# box', '# boxes')
 
 /** Walks of this order, of the least, and of going box by box. */
 function Walks({ day, panel }: { day: Day; panel: string }) {
+  const say = useSay()
+
   const rows = [
-    { what: 'This order', walks: day.walks, minutes: day.minutes },
+    { what: say`This order`, walks: day.walks, minutes: day.minutes },
     ...(day.walks > day.best.walks || day.minutes > day.best.minutes + 0.5
-      ? [{ what: 'The least', ...day.best }]
+      ? [{ what: say`The least`, ...day.best }]
       : []),
-    { what: 'Box by box', ...day.boxByBox },
+    { what: say`Box by box`, ...day.boxByBox },
   ]
   const most = Math.max(...rows.map(({ walks }) => walks))
   return (
     <table className="mt-3 w-full max-w-3xl border-collapse rounded-xl bg-sheet">
-      <caption className="sr-only">Walks to the {panel}</caption>
+      <caption className="sr-only">{say`Walks to the ${panel}`}</caption>
       <thead>
         <tr className="text-left text-sm text-soft">
           <th scope="col" className="p-2 font-normal">
-            <span className="sr-only">Order</span>
+            <span className="sr-only">{say`Order`}</span>
           </th>
-          <th scope="col" className="p-2 font-normal">
-            Walks to the {panel}
-          </th>
-          <th scope="col" className="p-2 font-normal">
-            Minutes
-          </th>
+          <th scope="col" className="p-2 font-normal">{say`Walks to the ${panel}`}</th>
+          <th scope="col" className="p-2 font-normal">{say`Minutes`}</th>
         </tr>
       </thead>
       <tbody>
@@ -171,7 +163,11 @@ function Walks({ day, panel }: { day: Day; panel: string }) {
         {day.walksAtLeast > 0 && day.walks > day.walksAtLeast && (
           <tr className="border-t border-rule text-soft">
             <td className="p-2" colSpan={3}>
-              No order has fewer than {day.walksAtLeast} walks.
+              {say.count(
+                day.walksAtLeast,
+                'No order has fewer than # walk.',
+                'No order has fewer than # walks.',
+              )}
             </td>
           </tr>
         )}

@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import { rowsOf, type JobRecord } from '@/core/model/record'
-import { regionOf } from '@/core/model/regions'
 import type { Keep } from '@/core/model/entities'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
@@ -8,13 +7,15 @@ import { Button } from '../primitives/button'
 import { NumberField, SelectField } from '../primitives/fields'
 import { FigureField } from '../primitives/figure-field'
 import { Part } from '../stages/stage-frame'
+import { useSay } from '../words/use-say'
 
 const SELECT = 'min-h-11 w-full min-w-0 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3'
 
 /** What people need while the work goes on. */
 export function KeepsForm({ record }: { record: JobRecord }) {
+  const say = useSay()
+
   const edits = useEdits(null)
-  const { breaker } = regionOf(record.job.regionId).words
   const rooms = rowsOf(record, 'rooms')
   const circuits = rowsOf(record, 'circuits')
   const [roomId, setRoomId] = useState('')
@@ -25,17 +26,17 @@ export function KeepsForm({ record }: { record: JobRecord }) {
     edits.send('say what must stay on', [edits.change('keeps', id, fields)])
   const says = (keep: Keep) =>
     keep.kind === 'lit-tonight'
-      ? `${record.rooms[keep.roomId ?? '']?.name ?? '?'} is lit tonight`
-      : `${breaker} ${record.circuits[keep.circuitId ?? '']?.breaker ?? '?'} off for ${keep.minutes} min at most`
+      ? say`${record.rooms[keep.roomId ?? '']?.name ?? '?'} is lit tonight`
+      : say`breaker ${record.circuits[keep.circuitId ?? '']?.breaker ?? '?'} off for ${keep.minutes} min at most`
   return (
-    <Part title="What must be kept">
+    <Part title={say`What must be kept`}>
       <ul className="flex flex-col divide-y divide-rule">
         {rowsOf(record, 'keeps').map(keep => (
           <li key={keep.id} className="flex flex-wrap items-end justify-between gap-2 py-1">
             {keep.kind === 'lit-tonight' ? (
               <div className="min-w-32 flex-1">
                 <SelectField
-                  label="Is lit tonight"
+                  label={say`Is lit tonight`}
                   value={keep.roomId ?? ''}
                   options={rooms.map(({ id, name }) => ({ value: id, words: name }))}
                   onCommit={said => change(keep.id, { roomId: said })}
@@ -45,7 +46,7 @@ export function KeepsForm({ record }: { record: JobRecord }) {
               <>
                 <div className="min-w-32 flex-1">
                   <SelectField
-                    label="Is off for a while only"
+                    label={say`Is off for a while only`}
                     value={keep.circuitId ?? ''}
                     options={circuits.map(({ id, breaker: number, label }) => ({
                       value: id,
@@ -56,8 +57,8 @@ export function KeepsForm({ record }: { record: JobRecord }) {
                 </div>
                 <div className="w-28">
                   <NumberField
-                    label="At most"
-                    unit="min"
+                    label={say`At most`}
+                    unit={say`min`}
                     value={keep.minutes}
                     min={5}
                     max={1440}
@@ -68,18 +69,16 @@ export function KeepsForm({ record }: { record: JobRecord }) {
             )}
             <Button
               look="quiet"
-              aria-label={`Remove: ${says(keep)}`}
+              aria-label={say`Remove: ${says(keep)}`}
               onClick={() => edits.send('say what must stay on', [edits.remove('keeps', keep.id)])}
-            >
-              Remove
-            </Button>
+            >{say`Remove`}</Button>
           </li>
         ))}
       </ul>
       <div className="flex flex-col gap-3" data-chrome>
         <div className="flex items-end gap-2">
           <label className="flex min-w-0 flex-1 flex-col gap-1 text-sm font-semibold">
-            Room that is lit tonight
+            {say`Room that is lit tonight`}
             <select className={SELECT} value={roomId} onChange={event => setRoomId(event.target.value)}>
               <option value="">–</option>
               {rooms.map(({ id, name }) => (
@@ -91,17 +90,15 @@ export function KeepsForm({ record }: { record: JobRecord }) {
           </label>
           <Button
             disabled={roomId === ''}
-            aria-label="Add the room"
+            aria-label={say`Add the room`}
             onClick={() => {
               add({ kind: 'lit-tonight', roomId, circuitId: null, minutes: null })
               setRoomId('')
             }}
-          >
-            Add
-          </Button>
+          >{say`Add`}</Button>
         </div>
         <label className="flex min-w-0 flex-col gap-1 text-sm font-semibold">
-          Circuit that may be off for a while only
+          {say`Circuit that may be off for a while only`}
           <select className={SELECT} value={circuitId} onChange={event => setCircuitId(event.target.value)}>
             <option value="">–</option>
             {circuits.map(({ id, breaker: number, label }) => (
@@ -112,7 +109,7 @@ export function KeepsForm({ record }: { record: JobRecord }) {
           </select>
         </label>
         <FigureField
-          label="Minutes at most"
+          label={say`Minutes at most`}
           most={1440}
           disabled={circuitId === ''}
           onRead={minutes => {

@@ -1,13 +1,14 @@
 import Link from 'next/link'
 import type { JobRecord } from '@/core/model/record'
-import { regionOf } from '@/core/model/regions'
 import { breakersIn } from '@/core/panel'
 import { TURN_WORDS, type Day } from '@/core/plan'
 import { beforeOn, boxName, clock } from './words'
+import { useSay } from '../words/use-say'
 
 /** What is thrown at each walk, and what is done until the next. */
 export function Stretches({ day, start, record }: { day: Day; start: string; record: JobRecord }) {
-  const { breaker } = regionOf(record.job.regionId).words
+  const say = useSay()
+
   const base = `/jobs/${record.job.id}/boxes`
   const last = day.stretches.at(-1)
   return (
@@ -16,21 +17,21 @@ export function Stretches({ day, start, record }: { day: Day; start: string; rec
         <li key={at}>
           <p className="flex flex-wrap items-baseline gap-x-3 rounded-lg border-2 border-ink/60 px-3 py-2">
             <span className="tabular-nums">{clock(start, stretch.from - stretch.walkMinutes)}</span>
-            <strong>Walk {at + 1}</strong>
+            <strong>{say`Walk ${at + 1}`}</strong>
             {stretch.toOff.length > 0 && (
               <span>
-                {breaker} {breakersIn(record, stretch.toOff)} <strong>off</strong>
+                {say`breaker`} {breakersIn(record, stretch.toOff)} <strong>{say`off`}</strong>
               </span>
             )}
             {stretch.toOn.length > 0 && (
               <span>
-                {breaker} {breakersIn(record, stretch.toOn)} <strong>on</strong>
+                {say`breaker`} {breakersIn(record, stretch.toOn)} <strong>{say`on`}</strong>
               </span>
             )}
           </p>
           {stretch.toOn.length > 0 && (
             <p className="px-3 pt-1 text-sm">
-              <strong>Before on:</strong> {beforeOn(record, stretch.standing)}
+              <strong>{say`Before on:`}</strong> {beforeOn(record, stretch.standing)}
             </p>
           )}
           <ol className="mt-1 divide-y divide-rule">
@@ -48,11 +49,11 @@ export function Stretches({ day, start, record }: { day: Day; start: string; rec
                     {boxName(record, boxId)}
                   </Link>{' '}
                   <span className="text-soft">
-                    {TURN_WORDS[kind]}
+                    {say(TURN_WORDS[kind])}
                     {who ? ` · ${who}` : ''}
                   </span>
                 </span>
-                <span className="tabular-nums">{Math.round(minutes)} min</span>
+                <span className="tabular-nums">{say`${Math.round(minutes)} min`}</span>
               </li>
             ))}
           </ol>
@@ -61,10 +62,10 @@ export function Stretches({ day, start, record }: { day: Day; start: string; rec
       {last && (
         <li className="flex flex-wrap items-baseline gap-x-3 rounded-lg border-2 border-ink/60 px-3 py-2">
           <span className="tabular-nums">{clock(start, last.from + last.minutes)}</span>
-          <strong>Walk {day.stretches.length + 1}</strong>
+          <strong>{say`Walk ${day.stretches.length + 1}`}</strong>
           {last.off.length > 0 && (
             <span>
-              {breaker} {breakersIn(record, last.off)} <strong>on</strong>
+              {say`breaker`} {breakersIn(record, last.off)} <strong>{say`on`}</strong>
             </span>
           )}
         </li>

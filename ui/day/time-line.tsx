@@ -1,6 +1,7 @@
 import type { JobRecord } from '@/core/model/record'
 import { TURN_KINDS, TURN_WORDS, type Day } from '@/core/plan'
 import { boxName, clock } from './words'
+import { useSay } from '../words/use-say'
 
 const FILL = {
   apart: 'fill-joint',
@@ -15,6 +16,8 @@ const WIDTH = 1000
 
 /** The day as lanes, one a person; walks are marks across all of them. */
 export function TimeLine({ day, start, record }: { day: Day; start: string; record: JobRecord }) {
+  const say = useSay()
+
   const turns = day.stretches.flatMap(each => each.turns)
   const lanes = [...new Set(turns.map(({ who }) => who ?? ''))].sort()
   const end = Math.max(1, ...turns.map(({ from, minutes }) => from + minutes))
@@ -25,12 +28,12 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
     <figure
       className="mt-3 overflow-x-auto rounded-xl bg-sheet p-2"
       tabIndex={0}
-      aria-label="Time line of the day"
+      aria-label={say`Time line of the day`}
     >
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
         role="img"
-        aria-label="Time line; the list below says the same"
+        aria-label={say`Time line; the list below says the same`}
         className="block h-auto w-full min-w-[44rem]"
       >
         {hours.map(minutes => (
@@ -43,7 +46,7 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
         ))}
         {lanes.map((who, lane) => (
           <text key={who} x={4} y={30 + lane * LANE + 22} className="fill-ink text-[14px] font-semibold">
-            {who === '' ? 'One person' : who.length > 18 ? `${who.slice(0, 17)}…` : who}
+            {who === '' ? say`One person` : who.length > 18 ? `${who.slice(0, 17)}…` : who}
           </text>
         ))}
         {turns.map(({ boxId, kind, who, from, minutes }) => (
@@ -58,7 +61,7 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
             strokeWidth={1}
             strokeDasharray={kind === 'safe' ? '3 3' : undefined}
           >
-            <title>{`${clock(start, from)} ${boxName(record, boxId)}: ${TURN_WORDS[kind]}`}</title>
+            <title>{`${clock(start, from)} ${boxName(record, boxId)}: ${say(TURN_WORDS[kind])}`}</title>
           </rect>
         ))}
         {day.stretches.map(({ from, walkMinutes }, at) => (
@@ -104,10 +107,10 @@ export function TimeLine({ day, start, record }: { day: Day; start: string; reco
                 strokeDasharray={kind === 'safe' ? '3 3' : undefined}
               />
             </svg>
-            {TURN_WORDS[kind]}
+            {say(TURN_WORDS[kind])}
           </span>
         ))}
-        <span>① Walk to the panel</span>
+        <span>{say`① Walk to the panel`}</span>
       </figcaption>
     </figure>
   )

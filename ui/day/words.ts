@@ -1,5 +1,6 @@
 import type { JobRecord } from '@/core/model/record'
 import type { Turn } from '@/core/plan'
+import { sayFor } from '@/core/model/say-for'
 
 export const boxName = (record: JobRecord, boxId: string): string => {
   const box = record.boxes[boxId]
@@ -17,8 +18,8 @@ export const boxesOf = (turns: readonly Turn[]): string[] => [...new Set(turns.m
 
 /** What is made sure of before the breakers of a stretch go on: who is clear of them, what stands capped and covered. */
 export function beforeOn(record: JobRecord, standing: readonly string[]): string {
+  const say = sayFor(record)
+
   const crew = Object.values(record.crew).map(({ name }) => name)
-  return `${crew.length > 0 ? crew.join(', ') : 'everyone'} clear of it, each said so${
-    standing.length > 0 ? `; capped and covered: ${standing.map(id => boxName(record, id)).join('; ')}` : ''
-  }.`
+  return say`${crew.length > 0 ? crew.join(', ') : say`everyone`} clear of it, each said so${standing.length > 0 ? say`; capped and covered: ${standing.map(id => boxName(record, id)).join('; ')}` : ''}.`
 }

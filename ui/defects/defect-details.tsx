@@ -1,16 +1,19 @@
 import type { ListedDefect } from '@/core/check'
 import { plain } from '../words'
 import type { Trade } from '@/core/model/trade'
+import { useSay } from '../words/use-say'
 
 /** Why it is one, what is usually done, with what, and how long that takes. */
 export function DefectDetails({ defect: { raised, row }, trade }: { defect: ListedDefect; trade: Trade }) {
+  const say = useSay()
+
   const reason = raised && trade.facts[raised.factId]
   const lines: readonly (readonly [string, string])[] = [
-    ...(reason ? [['Why', `${reason.says} (${reason.source})`] as const] : []),
-    ...(raised ? [['Usual cure', raised.cure] as const] : []),
-    ...(raised && raised.parts.length > 0 ? [['Parts', raised.parts.map(plain).join('; ')] as const] : []),
-    ...(raised ? [['Time', `about ${raised.minutes} min`] as const] : []),
-    ...(row?.note ? [['Note', row.note] as const] : []),
+    ...(reason ? [[say`Why`, `${say(reason.says)} (${say(reason.source)})`] as const] : []),
+    ...(raised ? [[say`Usual cure`, raised.cure] as const] : []),
+    ...(raised && raised.parts.length > 0 ? [[say`Parts`, raised.parts.map(plain).join('; ')] as const] : []),
+    ...(raised ? [[say`Time`, say`about ${raised.minutes} min`] as const] : []),
+    ...(row?.note ? [[say`Note`, row.note] as const] : []),
   ]
   if (lines.length === 0) return null
   return (

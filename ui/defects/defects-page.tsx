@@ -12,6 +12,8 @@ import { DefectDetails } from './defect-details'
 import { defectsOfHouse, keyOf, type Located } from './located'
 import { NOT_HANDED, settling } from './settle'
 import { STATE_WORDS } from './state-words'
+import { useSay } from '../words/use-say'
+import { type Say } from '@/core/words/say'
 
 const HandOver = dynamic(() => import('./hand-over').then(module => module.HandOver), { ssr: false })
 
@@ -26,6 +28,8 @@ const NONE: Readonly<Record<DefectState, string>> = {
 
 /** What is wrong in the whole house: open, mended, or handed over to the customer in writing. */
 export function DefectsPage() {
+  const say = useSay()
+
   const trade = useTrade()
   const { record } = useJob()
   const all = useMemo(() => defectsOfHouse(record, trade), [record, trade])
@@ -49,10 +53,10 @@ export function DefectsPage() {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
         <div>
-          <h1 className="text-2xl">Defects</h1>
+          <h1 className="text-2xl">{say`Defects`}</h1>
           <p className="text-soft">
-            {of('open').length} open of {all.length}
-            {minutes > 0 && ` · about ${hours(minutes)} to mend what is open`}
+            {say`${of('open').length} open of ${all.length}`}
+            {minutes > 0 && say` · about ${hours(say, minutes)} to mend what is open`}
           </p>
         </div>
         <div className="flex gap-2" data-chrome>
@@ -60,17 +64,15 @@ export function DefectsPage() {
             look="main"
             disabled={of('open').length + of('deferred').length === 0}
             onClick={() => setWriting(true)}
-          >
-            Hand over in writing
-          </Button>
+          >{say`Hand over in writing`}</Button>
         </div>
       </div>
       <div className="mt-4">
         <PickOne
-          label="Show"
+          label={say`Show`}
           labelHidden
           value={state}
-          options={SHOWN.map(value => ({ value, words: `${STATE_WORDS[value]} ${of(value).length}` }))}
+          options={SHOWN.map(value => ({ value, words: `${say(STATE_WORDS[value])} ${of(value).length}` }))}
           onCommit={setState}
         />
       </div>
@@ -86,12 +88,14 @@ export function DefectsPage() {
   )
 }
 
-const hours = (minutes: number) => {
+const hours = (say: Say, minutes: number) => {
   const whole = Math.floor(minutes / 60)
-  return whole === 0 ? `${minutes} min` : `${whole} h ${minutes % 60} min`
+  return whole === 0 ? say`${minutes} min` : say`${whole} h ${minutes % 60} min`
 }
 
 function DefectRow({ located: { defect, view } }: { located: Located }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const danger = defect.severity === 'danger' && defect.state === 'open'
@@ -103,11 +107,11 @@ function DefectRow({ located: { defect, view } }: { located: Located }) {
     >
       <details>
         <summary className="min-h-11 py-2.5">
-          <strong>{plain(defect.severity)}.</strong> {defect.what}
+          <strong>{say(plain(defect.severity))}.</strong> {defect.what}
           {defect.row?.handedTo && (
             <span className="text-soft">
-              {' '}
-              · handed over to {defect.row.handedTo} on {defect.row.handedOn}
+              {say` · handed over to ${defect.row.handedTo} on `}
+              {defect.row.handedOn}
             </span>
           )}
         </summary>
@@ -115,10 +119,10 @@ function DefectRow({ located: { defect, view } }: { located: Located }) {
           <DefectDetails defect={defect} trade={trade} />
           <div className="flex flex-wrap gap-2">
             {defect.state !== 'mended' && (
-              <Button onClick={() => settle('mended')}>Mended in this visit</Button>
+              <Button onClick={() => settle('mended')}>{say`Mended in this visit`}</Button>
             )}
-            {defect.state !== 'open' && <Button onClick={() => settle('open')}>Open again</Button>}
-            {defect.state === 'open' && <Button onClick={() => settle('closed')}>Not a defect</Button>}
+            {defect.state !== 'open' && <Button onClick={() => settle('open')}>{say`Open again`}</Button>}
+            {defect.state === 'open' && <Button onClick={() => settle('closed')}>{say`Not a defect`}</Button>}
           </div>
         </div>
       </details>

@@ -11,6 +11,7 @@ import { plain } from '../words'
 import { Letter } from './letter'
 import { keyOf, type Located } from './located'
 import { settling } from './settle'
+import { useSay } from '../words/use-say'
 
 /** Picks what is handed over, shows the paper as it is printed, and records to whom it went, and when. */
 export function HandOver({
@@ -22,6 +23,8 @@ export function HandOver({
   handed: readonly Located[]
   onClose: (show: DefectState) => void
 }) {
+  const say = useSay()
+
   const { record } = useJob()
   const trade = useTrade()
   const edits = useEdits(null)
@@ -49,31 +52,31 @@ export function HandOver({
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5" data-chrome>
-        <h1 className="text-2xl">Hand over in writing</h1>
-        <Button onClick={() => onClose('open')}>Back to the defects</Button>
+        <h1 className="text-2xl">{say`Hand over in writing`}</h1>
+        <Button onClick={() => onClose('open')}>{say`Back to the defects`}</Button>
       </div>
       <div className="mt-4 grid items-start gap-5 lg:grid-cols-[22rem_1fr]">
         <div className="flex flex-col gap-3" data-chrome>
-          <TextField label="Handed to" value={to} max={120} required onCommit={setTo} />
-          <DateField label="On" value={on} onCommit={setOn} />
+          <TextField label={say`Handed to`} value={to} max={120} required onCommit={setTo} />
+          <DateField label={say`On`} value={on} onCommit={setOn} />
           <fieldset>
-            <legend className="text-sm font-semibold">What is handed over</legend>
+            <legend className="text-sm font-semibold">{say`What is handed over`}</legend>
             {[...open, ...handed].map(each => (
               <CheckField
                 key={keyOf(each)}
-                label={`${each.view.room.name}: ${plain(each.defect.severity).toLowerCase()}, ${each.defect.what}`}
+                label={`${each.view.room.name}: ${say(plain(each.defect.severity)).toLowerCase()}, ${each.defect.what}`}
                 value={chosen.has(keyOf(each))}
                 onCommit={() => toggle(keyOf(each))}
               />
             ))}
           </fieldset>
           <div className="flex flex-wrap gap-2">
-            <Button onClick={() => window.print()} disabled={defects.length === 0}>
-              Print it
-            </Button>
-            <Button look="main" disabled={toRecord.length === 0 || to.trim() === ''} onClick={recordIt}>
-              It was handed over
-            </Button>
+            <Button onClick={() => window.print()} disabled={defects.length === 0}>{say`Print it`}</Button>
+            <Button
+              look="main"
+              disabled={toRecord.length === 0 || to.trim() === ''}
+              onClick={recordIt}
+            >{say`It was handed over`}</Button>
           </div>
         </div>
         <Letter

@@ -3,6 +3,7 @@ import type { Region } from '@/core/model/regions'
 import type { Trade } from '@/core/model/trade'
 import { plain } from '../words'
 import type { Located } from './located'
+import { useSay } from '../words/use-say'
 
 /** A part’s name where it does not begin the sentence. */
 const inSentence = (part: string) => part.charAt(0).toLowerCase() + part.slice(1)
@@ -12,7 +13,6 @@ const longDate = new Intl.DateTimeFormat('en', { dateStyle: 'long', timeZone: 'U
 /** What the customer is told in writing: where, what, why, and what is usually done; to be signed. */
 export function Letter({
   job,
-  region,
   trade,
   to,
   on,
@@ -26,21 +26,21 @@ export function Letter({
   on: string
   defects: readonly Located[]
 }) {
+  const say = useSay()
+
   return (
-    <article aria-label="What is handed over" className="rounded-lg bg-sheet p-4 sm:p-8 print:p-0">
-      <h2 className="text-xl">What was found, and is not part of this work</h2>
+    <article aria-label={say`What is handed over`} className="rounded-lg bg-sheet p-4 sm:p-8 print:p-0">
+      <h2 className="text-xl">{say`What was found, and is not part of this work`}</h2>
       <p className="mt-2">
         {job.name}
         {job.address && `, ${job.address}`}
         <br />
-        To {to || '…'}, on <time dateTime={on}>{longDate.format(new Date(`${on}T00:00:00Z`))}</time>
-        {job.electrician && <>, from {job.electrician}</>}
-        {job.apprentice && <>, with {job.apprentice}</>}
+        {say`To ${to || '…'}, on `}
+        <time dateTime={on}>{longDate.format(new Date(`${on}T00:00:00Z`))}</time>
+        {job.electrician && <>{say`, from ${job.electrician}`}</>}
+        {job.apprentice && <>{say`, with ${job.apprentice}`}</>}
       </p>
-      <p className="mt-3">
-        While working at these places we found the following. None of it was made by this work, and none of it
-        is mended by it unless you ask us to. What is marked as a danger should not wait.
-      </p>
+      <p className="mt-3">{say`While working at these places we found the following. None of it was made by this work, and none of it is mended by it unless you ask us to. What is marked as a danger should not wait.`}</p>
       <ol className="mt-3 flex list-decimal flex-col gap-3 pl-6">
         {defects.map(({ defect, view }) => {
           const reason = defect.raised && trade.facts[defect.raised.factId]
@@ -48,16 +48,16 @@ export function Letter({
             <li key={`${view.box.id}/${defect.key}`} className="break-inside-avoid">
               <p>
                 <strong>
-                  {view.room.name}, {view.box.name}. {plain(defect.severity)}:
+                  {view.room.name}, {view.box.name}. {say(plain(defect.severity))}:
                 </strong>{' '}
                 {defect.raised?.toOwner ?? defect.what}.
               </p>
-              {reason && <p>Why it matters: {reason.says}</p>}
+              {reason && <p>{say`Why it matters: ${say(reason.says)}`}</p>}
               {defect.raised && (
                 <p>
-                  What is usually done: {defect.raised.cure} About {defect.raised.minutes} minutes
+                  {say`What is usually done: ${defect.raised.cure} About ${defect.raised.minutes} minutes`}
                   {defect.raised.parts.length > 0 &&
-                    `; needed: ${defect.raised.parts.map(inSentence).join('; ')}`}
+                    say`; needed: ${defect.raised.parts.map(inSentence).join('; ')}`}
                   .
                 </p>
               )}
@@ -65,15 +65,12 @@ export function Letter({
           )
         })}
       </ol>
-      <p className="mt-4 text-sm">
-        These are common rules: local code and the makers’ sheets decide. Work at the {region.words.panel} and
-        on fixed wiring belongs in licensed hands where the law asks for it.
-      </p>
+      <p className="mt-4 text-sm">{say`These are common rules: local code and the makers’ sheets decide. Work at the panel and on fixed wiring belongs in licensed hands where the law asks for it.`}</p>
       <div className="mt-10 grid grid-cols-2 gap-8 text-sm">
-        {[`${to || 'Customer'}: I have read this`, job.electrician || 'For the company'].map(who => (
+        {[say`${to || say`Customer`}: I have read this`, job.electrician || say`For the company`].map(who => (
           <p key={who} className="border-t border-ink pt-1">
             {who}
-            <span className="block text-soft">Date and signature</span>
+            <span className="block text-soft">{say`Date and signature`}</span>
           </p>
         ))}
       </div>

@@ -6,6 +6,7 @@ import { Device, Joint } from './fittings'
 import { layoutBox, type BoxLayout } from './layout'
 import type { BoxPicture } from './picture'
 import { Flag, Sheath, ShortWire, Strand } from './strands'
+import { useSay } from '../words/use-say'
 
 interface BoxDrawingProps {
   readonly picture: BoxPicture
@@ -24,6 +25,8 @@ const PHONE = 420
 
 /** The opened box: cables in, strands fanned in the insulation seen, joints, devices, tape flags. */
 export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, probes = [] }: BoxDrawingProps) {
+  const say = useSay()
+
   const layout = useMemo(() => layoutBox(picture), [picture])
   const { width, height } = layout
   const id = useId()
@@ -32,7 +35,7 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
   const isWide = width > PHONE
   return (
     <>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={`Drawing: ${picture.title}`}>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say`Drawing: ${picture.title}`}>
         <svg
           viewBox={`0 0 ${width} ${height}`}
           role="group"
@@ -64,7 +67,7 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
       {isWide && (
         <div className="mt-1 text-center sm:hidden" data-chrome>
           <Button aria-pressed={large} onClick={() => setLarge(!large)}>
-            {large ? 'The whole box' : 'Larger'}
+            {large ? say`The whole box` : say`Larger`}
           </Button>
         </div>
       )}

@@ -126,7 +126,7 @@ describe('roles of a whole run', () => {
         .find(strand => strand.id === endId)!.flag!.words
     expect(flagOf('box-stair-bottom', 'box-stair-bottom-b-red-1-end')).toBe('onward → Landing')
     expect(flagOf('box-stair-middle', 'box-stair-bottom-b-red-1-far')).toBe('onward → Bottom')
-    expect(flagOf('box-stair-bottom', 'box-stair-bottom-b-black-2-end')).toBe('traveller')
+    expect(flagOf('box-stair-bottom', 'box-stair-bottom-b-black-2-end')).toBe('traveler')
   })
 
   it('a cable says where it goes, from either of its boxes', () => {

@@ -4,6 +4,7 @@ import type { KeyboardEvent } from 'react'
 import { wireColour } from './wire-colour'
 import type { DrawnDevice, DrawnJoint } from './goals'
 import type { PictureDevice } from './picture'
+import { useSay } from '../words/use-say'
 
 /** One conductor that goes on without a connector: all of its colour, with a ring where it lies in a loop. */
 function GoesOn({ drawn: { joint, at }, earth }: { drawn: DrawnJoint; earth: string }) {
@@ -30,10 +31,12 @@ function GoesOn({ drawn: { joint, at }, earth }: { drawn: DrawnJoint; earth: str
 }
 
 export function Joint({ drawn, earth }: { drawn: DrawnJoint; earth: string }) {
+  const say = useSay()
+
   const { joint, at, width } = drawn
   const { slots = 0 } = joint
   return (
-    <g role="img" aria-label={`Joint: ${joint.words}`}>
+    <g role="img" aria-label={say`Joint: ${joint.words}`}>
       {joint.kind === 'through' || joint.kind === 'loop' ? (
         <GoesOn drawn={drawn} earth={earth} />
       ) : joint.kind === 'lever' ? (
@@ -91,9 +94,11 @@ export function Device({
   drawn: DrawnDevice
   onTerminal?: (deviceId: string, terminalId: string) => void
 }) {
+  const say = useSay()
+
   const { device, x, y, width, height, lines } = drawn
   return (
-    <g role="group" aria-label={`Gang ${device.gang}: ${device.name}`}>
+    <g role="group" aria-label={say`Gang ${device.gang}: ${device.name}`}>
       <rect
         x={x}
         y={y}
@@ -128,7 +133,7 @@ export function Device({
             ? {
                 role: 'button',
                 tabIndex: 0,
-                className: 'cursor-pointer strand',
+                className: say`cursor-pointer strand`,
                 onClick: () => onTerminal(device.id, terminal.id),
                 onKeyDown: (event: KeyboardEvent) => {
                   if (event.key === 'Enter' || event.key === ' ') {
@@ -138,7 +143,7 @@ export function Device({
                 },
               }
             : { role: 'img' })}
-          aria-label={`Terminal ${terminal.word}${terminal.capped ? ', capped' : ''}`}
+          aria-label={say`Terminal ${terminal.word}${terminal.capped ? say`, capped` : ''}`}
         >
           <TerminalShape
             joins={terminal.joins}

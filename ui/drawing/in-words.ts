@@ -1,4 +1,4 @@
-import { INSULATION_WORDS } from '../words'
+import { INSULATION_WORDS } from '@/core/words/of-vocabulary'
 import type { BoxPicture } from './picture'
 
 /** A picture whose flags say the insulation too: it is told apart without any colour. */

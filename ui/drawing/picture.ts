@@ -1,3 +1,4 @@
+import { INSULATION_WORDS, ROLE_WORDS } from '@/core/words/of-vocabulary'
 import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { claimStatus } from '@/core/identify'
@@ -16,7 +17,8 @@ import {
   type PlannedJoint,
   type RoutedBox,
 } from '@/core/route'
-import { CONNECTOR_WORDS, INSULATION_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../words'
+import { CONNECTOR_WORDS, PROOF_WORDS, capital, plain } from '../words'
+import { sayIn } from '@/core/words/say'
 
 /** What is drawn of one box, as found or as it will be: the same picture from either. */
 export interface BoxPicture {
@@ -93,14 +95,16 @@ export interface ShortWire {
 }
 
 function goesTo(view: BoxView, each: EndView): string {
+  const say = sayIn(view.region)
+
   const { cable } = each
   if (cable.far === 'box') {
     const other = cable.boxId === view.box.id ? cable.farBoxId : cable.boxId
-    return view.record.boxes[other ?? '']?.name ?? 'another box'
+    return view.record.boxes[other ?? '']?.name ?? say`another box`
   }
   return {
-    'not-known': 'not known',
-    panel: view.region.words.panel,
+    'not-known': say`not known`,
+    panel: say`panel`,
     luminaire: 'luminaire',
     elsewhere: 'elsewhere',
   }[cable.far]
@@ -108,21 +112,29 @@ function goesTo(view: BoxView, each: EndView): string {
 
 /** Roles of a whole run are told here with the box they lead to. */
 function roleHere(view: BoxView, each: EndView, role: Role): string {
+  const say = sayIn(view.region)
+
   const runs = role === 'onward-feed' || role === 'loop-feed' || role === 'loop-return'
-  return runs && each.cable.far === 'box' ? `${ROLE_WORDS[role]} → ${goesTo(view, each)}` : ROLE_WORDS[role]
+  return runs && each.cable.far === 'box'
+    ? `${say(ROLE_WORDS[role])} → ${goesTo(view, each)}`
+    : say(ROLE_WORDS[role])
 }
 
 /** On a flag whose conductor has a note pinned to it. */
 export const NOTED = ' •'
 
 function strandOf(view: BoxView, each: EndView, to: Goal, sits: string, changed: boolean): PictureStrand {
+  const say = sayIn(view.region)
+
   const status = claimStatus(view, each)
   const { insulation, markedAs, faded, gauge, stranding, metal } = each.conductor
-  const role = status.role ? `${plain(ROLE_WORDS[status.role])}, ${PROOF_WORDS[status.proof]}` : 'No role yet'
+  const role = status.role
+    ? `${capital(say(ROLE_WORDS[status.role]))}, ${say(PROOF_WORDS[status.proof])}`
+    : say`No role yet`
   const note = rowsWith(view.record, 'notes', 'endId', each.end.id)[0]?.text
   return {
     id: each.end.id,
-    says: `Cable ${each.cable.name}, ${faded ? 'faded ' : ''}${INSULATION_WORDS[insulation]}${markedAs ? ` marked ${INSULATION_WORDS[markedAs]}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? ' aluminium' : ''}, ${sits}. ${role}${note ? `. Note: ${note}` : ''}`,
+    says: say`Cable ${each.cable.name}, ${faded ? say`faded ` : ''}${say(INSULATION_WORDS[insulation])}${markedAs ? say` marked ${say(INSULATION_WORDS[markedAs])}` : ''}, ${gauge} ${stranding}${metal === 'aluminium' ? say` aluminum` : ''}, ${sits}. ${role}${note ? say`. Note: ${note}` : ''}`,
     insulation,
     markedAs,
     faded,
@@ -136,13 +148,15 @@ function strandOf(view: BoxView, each: EndView, to: Goal, sits: string, changed:
 }
 
 function cablesOf(view: BoxView, strandFor: (each: EndView) => PictureStrand): PictureCable[] {
+  const say = sayIn(view.region)
+
   return view.cables.map(cable => {
     const ends = view.ends.filter(each => each.cable.id === cable.id)
     const here = cable.boxId === view.box.id
     return {
       id: cable.id,
       name: cable.name,
-      goes: ends[0] ? goesTo(view, ends[0]) : 'not known',
+      goes: ends[0] ? goesTo(view, ends[0]) : say`not known`,
       entry: here ? cable.entry : (cable.farEntry ?? cable.entry),
       cloth: cable.sheath === 'cloth',
       strands: ends.map(strandFor),
@@ -164,12 +178,14 @@ const sideOf = (roles: readonly (string | null)[]): 'left' | 'right' =>
 
 /** The box as it was opened. */
 export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
+  const say = sayIn(view.region)
+
   const wordOf = (deviceId: string | null, terminalId: string | null) => {
     const model = deviceNamed(trade, view.record.devices[deviceId ?? '']?.modelId ?? '')
     return model?.terminals.find(terminal => terminal.id === terminalId)?.word ?? 'terminal'
   }
   return {
-    title: `${view.room.name}, ${view.box.name}, as found`,
+    title: say`${view.room.name}, ${view.box.name}, as found`,
     metal: view.box.material === 'metal',
     cables: cablesOf(view, each => {
       const { seat, deviceId, terminal, jointId } = each.end
@@ -178,11 +194,11 @@ export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
           view,
           each,
           { kind: 'terminal', deviceId, terminalId: terminal },
-          `on “${wordOf(deviceId, terminal)}”`,
+          say`on “${wordOf(deviceId, terminal)}”`,
           false,
         )
       if (seat === 'joint' && jointId)
-        return strandOf(view, each, { kind: 'joint', jointId }, 'in a joint', false)
+        return strandOf(view, each, { kind: 'joint', jointId }, say`in a joint`, false)
       return strandOf(
         view,
         each,
@@ -207,10 +223,10 @@ export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
     joints: view.joints.map(joint => foundJoint(view, joint)),
     short: view.pigtails.map(pigtail => {
       const member = view.ends.find(each => each.end.jointId === pigtail.jointId)
-      const goal = pigtail.deviceId ? `“${wordOf(pigtail.deviceId, pigtail.terminal)}”` : 'the box'
+      const goal = pigtail.deviceId ? `“${wordOf(pigtail.deviceId, pigtail.terminal)}”` : say`the box`
       return {
         id: pigtail.id,
-        says: `Pigtail to ${goal}`,
+        says: say`Pigtail to ${goal}`,
         insulation: member?.conductor.insulation ?? 'black',
         jointId: pigtail.jointId,
         to: pigtail.deviceId ? { deviceId: pigtail.deviceId, terminalId: pigtail.terminal ?? '' } : 'box',
@@ -225,7 +241,7 @@ const NET_WORDS: Readonly<Record<NetKind | 'none', string>> = {
   load: 'load',
   neutral: 'neutral',
   ground: 'ground',
-  traveller: 'traveller',
+  traveller: 'traveler',
   signal: 'signal',
   none: 'spare',
 }
@@ -237,25 +253,29 @@ function asPlanned(
   routed: RoutedBox,
   strand: PictureStrand,
 ): PictureStrand {
+  const say = sayIn(view.region)
+
   if (!strand.flag || rowsWith(view.record, 'ends', 'conductorId', conductor.id).length < 2) return strand
   const net = routed.netOfEnd[end.id] ?? null
-  const words = NET_WORDS[net === null ? 'none' : kindOfNet(net)]
-  if (end.role !== null && ROLE_WORDS[end.role] === words) return strand
+  const words = say(NET_WORDS[net === null ? 'none' : kindOfNet(net)])
+  if (end.role !== null && say(ROLE_WORDS[end.role]) === words) return strand
   return {
     ...strand,
-    says: `${strand.says}. Will be: ${words}`,
+    says: say`${strand.says}. Will be: ${words}`,
     flag: { ...strand.flag, words },
     changed: true,
   }
 }
 
 function foundJoint(view: BoxView, { id, connector, bareShows }: Joint): PictureJoint {
+  const say = sayIn(view.region)
+
   const members = view.ends.filter(({ end }) => end.jointId === id)
   const wires = members.length + view.pigtails.filter(({ jointId }) => jointId === id).length
   if (RUNS_THROUGH.includes(connector))
     return {
       id,
-      words: CONNECTOR_WORDS[connector],
+      words: say(CONNECTOR_WORDS[connector]),
       label: '',
       side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
       kind: connector === 'looped' ? 'loop' : 'through',
@@ -265,7 +285,7 @@ function foundJoint(view: BoxView, { id, connector, bareShows }: Joint): Picture
   const label = connector === 'lever' ? '' : connector === 'not-known' ? '?' : connector.replace('-only', '')
   return {
     id,
-    words: `${CONNECTOR_WORDS[connector]}, ${wires} wires`,
+    words: say`${say(CONNECTOR_WORDS[connector])}, ${wires} wires`,
     label,
     side: sideOf(members.map(each => each.end.role ?? hinted(view, each))),
     kind: connector === 'lever' ? 'lever' : connector === 'twist-on' ? 'twist-on' : 'other',
@@ -275,13 +295,15 @@ function foundJoint(view: BoxView, { id, connector, bareShows }: Joint): Picture
 
 /** A joint as it will be; one that nobody opens is drawn as it was found. */
 function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): PictureJoint {
+  const say = sayIn(view.region)
+
   const side = sideOf([kindOfNet(joint.netId)])
   const stays = foundJointOf(view, joint, routed.pigtails)
   if (stays) return { ...foundJoint(view, stays), id: joint.id, side }
   if (isOneConductor(joint))
     return {
       id: joint.id,
-      words: 'None: one conductor',
+      words: say`None: one conductor`,
       label: '',
       side,
       kind: 'through',
@@ -292,8 +314,8 @@ function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): Pi
   const several = joint.connectors.length > 1
   return {
     id: joint.id,
-    words: joint.connectors.map(each => plain(each.words)).join(' + '),
-    label: several ? `${joint.connectors.length} linked` : isLever ? '' : 'twist-on',
+    words: joint.connectors.map(each => capital(each.words)).join(' + '),
+    label: several ? say`${joint.connectors.length} linked` : isLever ? '' : 'twist-on',
     side,
     kind: isLever ? 'lever' : 'twist-on',
     bareShows: false,
@@ -303,6 +325,8 @@ function plannedJoint(view: BoxView, routed: RoutedBox, joint: PlannedJoint): Pi
 
 /** The box as it will be wired. */
 export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
+  const say = sayIn(view.region)
+
   const terminalOf = (placeId: string, terminalId: string) =>
     routed.devices
       .find(each => each.placeId === placeId)
@@ -313,7 +337,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
   const isCapped = (placeId: string, terminalId: string) =>
     routed.cappedLeads.some(lead => lead.placeId === placeId && lead.terminalId === terminalId)
   return {
-    title: `${view.room.name}, ${view.box.name}, as it will be`,
+    title: say`${view.room.name}, ${view.box.name}, as it will be`,
     metal: view.box.material === 'metal',
     cables: cablesOf(view, each => {
       const seat = routed.seats[each.end.id]!
@@ -325,13 +349,13 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
         case 'terminal':
           return strandTo(
             { kind: 'terminal', deviceId: seat.placeId, terminalId: seat.terminalId },
-            `on “${wordOf(seat.placeId, seat.terminalId)}”`,
+            say`on “${wordOf(seat.placeId, seat.terminalId)}”`,
             each.end.seat !== 'terminal',
           )
         case 'joint':
           return strandTo(
             { kind: 'joint', jointId: seat.jointId },
-            `in the joint of ${routed.nets[netOfJoint.get(seat.jointId) ?? ''] ?? 'its net'}`,
+            say`in the joint of ${routed.nets[netOfJoint.get(seat.jointId) ?? ''] ?? say`its net`}`,
             each.end.seat !== 'joint',
           )
         case 'cap':
@@ -349,7 +373,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
       ...view.places
         .filter(({ place }) => place.retired)
         .map(({ place: { id, gang } }) => ({
-          ...{ id, gang, name: 'Blank plate', isNew: true, isBlank: true },
+          ...{ id, gang, name: say`Blank plate`, isNew: true, isBlank: true },
           terminals: [],
         })),
     ],
@@ -357,7 +381,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
     short: routed.joints.flatMap(joint => [
       ...joint.leads.map(lead => ({
         id: keyOfTerminal(lead),
-        says: `“${wordOf(lead.placeId, lead.terminalId)}” into the joint`,
+        says: say`“${wordOf(lead.placeId, lead.terminalId)}” into the joint`,
         // One of no colour that is told is drawn grey.
         insulation: terminalOf(lead.placeId, lead.terminalId)?.lead ?? ('grey' as const),
         jointId: joint.id,
@@ -368,7 +392,7 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
         .filter(pigtail => joint.pigtailIds.includes(pigtail.id))
         .map(pigtail => ({
           id: pigtail.id,
-          says: `${plain(pigtail.insulation)} pigtail to ${pigtail.to === 'box' ? 'the box' : `“${wordOf(pigtail.to.placeId, pigtail.to.terminalId)}”`}`,
+          says: say`${say(plain(pigtail.insulation))} pigtail to ${pigtail.to === 'box' ? say`the box` : `“${wordOf(pigtail.to.placeId, pigtail.to.terminalId)}”`}`,
           insulation: pigtail.insulation,
           jointId: joint.id,
           to:

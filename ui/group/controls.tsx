@@ -7,6 +7,7 @@ import { Part } from '../stages/stage-frame'
 import type { Scene } from './scene'
 import { stateWords } from './state-words'
 import { EVENT_WORDS } from './words'
+import { useSay } from '../words/use-say'
 
 const EVERYWHERE = [
   ['presence', 'Someone comes in'],
@@ -32,6 +33,8 @@ export function Controls({
   onDo: (device: string, event: OutsideEvent) => void
   onAct: (action: Action) => void
 }) {
+  const say = useSay()
+
   const answers = new Set<string>(seen.devices.flatMap(({ events }) => events))
   const around = EVERYWHERE.filter(([event]) =>
     scene.circuit.devices.some(({ model }) => model.control.some(each => each.event === event)),
@@ -39,22 +42,24 @@ export function Controls({
   return (
     <>
       <Part
-        title="Work it"
+        title={say`Work it`}
         aside={
           <span className="flex gap-2">
-            <Button disabled={disabled || seen.steps === 0} onClick={() => onAct({ kind: 'back' })}>
-              One back
-            </Button>
-            <Button disabled={disabled || seen.steps === 0} onClick={() => onAct({ kind: 'start-again' })}>
-              Start again
-            </Button>
+            <Button
+              disabled={disabled || seen.steps === 0}
+              onClick={() => onAct({ kind: 'back' })}
+            >{say`One back`}</Button>
+            <Button
+              disabled={disabled || seen.steps === 0}
+              onClick={() => onAct({ kind: 'start-again' })}
+            >{say`Start again`}</Button>
           </span>
         }
       >
         <ul className="flex flex-col divide-y divide-rule">
           {scene.circuit.devices.map(({ id, name, model }) => {
             const device = seen.devices.find(each => each.id === id)
-            const words = stateWords(seen.state[id])
+            const words = stateWords(say, seen.state[id])
             return (
               <li key={id} className="flex flex-wrap items-center justify-between gap-2 py-2">
                 <span className="min-w-0">
@@ -62,8 +67,8 @@ export function Controls({
                   <span className="block text-sm text-soft">
                     {model.name}
                     {words && <strong className="text-ink"> · {words}</strong>}
-                    {model.supply.length > 0 && device && !device.alive && ' · without power'}
-                    {device?.indicator && ' · its small light is on'}
+                    {model.supply.length > 0 && device && !device.alive && say` · without power`}
+                    {device?.indicator && say` · its small light is on`}
                   </span>
                 </span>
                 <span className="flex flex-wrap gap-2">
@@ -71,7 +76,7 @@ export function Controls({
                     .filter(event => !around.some(([each]) => each === event) || event === 'presence')
                     .map(event => (
                       <Button key={event} disabled={disabled} onClick={() => onDo(id, event)}>
-                        {EVENT_WORDS[event]}
+                        {say(EVENT_WORDS[event])}
                       </Button>
                     ))}
                 </span>
@@ -80,7 +85,7 @@ export function Controls({
           })}
         </ul>
         {around.length > 0 && (
-          <div className="flex flex-wrap gap-2" role="group" aria-label="In the whole house">
+          <div className="flex flex-wrap gap-2" role="group" aria-label={say`In the whole house`}>
             {around.map(([event, words]) => (
               <Button
                 key={event}
@@ -93,7 +98,7 @@ export function Controls({
           </div>
         )}
       </Part>
-      <Part title="Breakers">
+      <Part title={say`Breakers`}>
         <div className="flex flex-wrap gap-2">
           {seen.breakers.map(({ id, stands }) => (
             <Button
@@ -102,7 +107,7 @@ export function Controls({
               disabled={disabled}
               onClick={() => onAct({ kind: 'breaker', supply: id, to: stands === 'on' ? 'off' : 'on' })}
             >
-              {id.replace('breaker', 'Breaker')}: {stands}
+              {id.charAt(0).toUpperCase() + id.slice(1)}: {say(stands)}
             </Button>
           ))}
         </div>

@@ -1,5 +1,6 @@
 import type { Shown, WiringSense } from '@/core/read'
 import { LIGHT_WORDS } from './words'
+import { type Say } from '@/core/words/say'
 
 const SENSE_WORDS: Readonly<Record<WiringSense, string>> = {
   correct: 'Wired right.',
@@ -14,37 +15,37 @@ const SENSE_WORDS: Readonly<Record<WiringSense, string>> = {
 const volts = (value: number) => `${value < 10 ? value.toFixed(1) : Math.round(value)} V`
 
 /** A reading as the instrument’s face would say it, and a remark under it. */
-export function faceOf(shown: Shown): { readonly face: string; readonly remark: string } {
+export function faceOf(say: Say, shown: Shown): { readonly face: string; readonly remark: string } {
   switch (shown.kind) {
     case 'volts':
       return {
         face: volts(shown.volts),
-        remark: shown.phantom ? 'A phantom: one side hangs on nothing.' : '',
+        remark: shown.phantom ? say`A phantom: one side hangs on nothing.` : '',
       }
     case 'field':
-      return { face: shown.present ? 'Field' : 'No field', remark: shown.says }
+      return { face: shown.present ? say`Field` : say`No field`, remark: shown.says }
     case 'ohms':
       return {
         face:
           shown.ohms === null
-            ? 'Open'
+            ? say`Open`
             : `${shown.ohms < 10 ? shown.ohms.toFixed(1) : Math.round(shown.ohms)} Ω`,
-        remark: shown.sounds ? 'It sounds.' : 'It does not sound.',
+        remark: shown.sounds ? say`It sounds.` : say`It does not sound.`,
       }
     case 'amps':
       return { face: `${shown.amps.toFixed(2)} A`, remark: '' }
     case 'receptacle':
-      return { face: volts(shown.volts), remark: SENSE_WORDS[shown.sense] }
+      return { face: volts(shown.volts), remark: say(SENSE_WORDS[shown.sense]) }
     case 'finder':
-      return { face: shown.suggests.join(', ') || 'No signal', remark: shown.says }
+      return { face: shown.suggests.join(', ') || say`No signal`, remark: shown.says }
     case 'lamp':
-      return { face: LIGHT_WORDS[shown.light], remark: shown.says }
+      return { face: say(LIGHT_WORDS[shown.light]), remark: shown.says }
     case 'indicator':
       return {
-        face: shown.lit === null ? 'No light of its own' : shown.lit ? 'Lit' : 'Unlit',
+        face: shown.lit === null ? say`No light of its own` : shown.lit ? say`Lit` : say`Unlit`,
         remark: '',
       }
     case 'refused':
-      return { face: 'Stop', remark: shown.hazard }
+      return { face: say`Stop`, remark: shown.hazard }
   }
 }

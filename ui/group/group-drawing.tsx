@@ -7,6 +7,7 @@ import { BoxFittings, BoxWires, EarthPattern, Probe } from '../drawing/box-drawi
 import type { GroupLayout, PlacedBox } from './layout'
 import { LampDrawing } from './lamp'
 import { stateWords } from './state-words'
+import { useSay } from '../words/use-say'
 
 /** A point of metal counts as live from this share of nominal. */
 const LIVE_FROM = 0.25
@@ -27,6 +28,8 @@ interface GroupDrawingProps {
 
 /** Panel, boxes side by side and lamps at the end; hatched is live, rays are light. */
 export function GroupDrawing(props: GroupDrawingProps) {
+  const say = useSay()
+
   const { layout, seen, nominalVolts, onBreaker } = props
   const earth = `${useId()}-earth`
   const isLive = (point: string) => (seen.volts[point] ?? 0) >= LIVE_FROM * nominalVolts
@@ -36,7 +39,7 @@ export function GroupDrawing(props: GroupDrawingProps) {
       width={layout.width}
       height={layout.height}
       role="group"
-      aria-label="Panel, boxes and lamps"
+      aria-label={say`Panel, boxes and lamps`}
       className="box-drawing group-drawing block"
     >
       <EarthPattern id={earth} />
@@ -103,6 +106,8 @@ function BoxInGroup({
   onPoint,
   onPlace,
 }: GroupDrawingProps & { box: PlacedBox; earth: string; isLive: (point: string) => boolean }) {
+  const say = useSay()
+
   const strands = layout.cables.flatMap(cable =>
     cable.strands.map(({ strand, path, tip }) => ({ point: `end:${strand.id}`, path, tip })),
   )
@@ -145,14 +150,14 @@ function BoxInGroup({
           <Probe key={`probe ${point}`} at={place} number={touched(point) + 1} />
         ))}
       {layout.devices.map(({ device, x, y, width }) => {
-        const words = stateWords(seen.state[device.id])
+        const words = stateWords(say, seen.state[device.id])
         if (words === '') return null
         return (
           <g
             key={device.id}
             {...pressed(() => onPlace(device.id))}
             className="strand cursor-pointer"
-            aria-label={`Work ${view.room.name}, ${view.box.name}${layout.devices.length > 1 ? `, gang ${device.gang}` : ''}: now ${words}`}
+            aria-label={say`Work ${view.room.name}, ${view.box.name}${layout.devices.length > 1 ? say`, gang ${device.gang}` : ''}: now ${words}`}
             data-place={device.id}
           >
             <rect x={x + width / 2 - 56} y={y - 34} width={112} height={46} fill="transparent" />
@@ -185,6 +190,7 @@ function PanelDrawing({
   seen,
   onBreaker,
 }: Pick<GroupDrawingProps, 'layout' | 'seen' | 'onBreaker'>) {
+  const say = useSay()
   const { breakers, at } = panel
   const half = (breakers.length * 62) / 2 + 8
   return (
@@ -232,7 +238,7 @@ function PanelDrawing({
               textAnchor="middle"
               className="fill-ink text-[13px] font-semibold"
             >
-              {id.replace('breaker ', '')} {stands}
+              {id.slice(id.indexOf(' ') + 1)} {say(stands)}
             </text>
           </g>
         )

@@ -18,6 +18,7 @@ import { foundScene, plannedScene, type Scene } from './scene'
 import { LEADS, Strip, Tester, type InHand } from './tester'
 import { useTrial } from './use-trial'
 import { Verdict } from './verdict'
+import { useSay } from '../words/use-say'
 
 const NotYet = dynamic(() => import('./not-yet').then(module => module.NotYet), { ssr: false })
 
@@ -32,6 +33,8 @@ export function GroupPage({ boxId }: { boxId: string }) {
 }
 
 function GroupOfBox({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const found = useMemo(() => foundScene(view.record, view.box.id, trade), [view, trade])
   const planned = useMemo(() => plannedScene(view, trade), [view, trade])
@@ -43,17 +46,18 @@ function GroupOfBox({ view }: { view: BoxView }) {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-3">
         <h1 className="text-xl">
-          Try by hand <span className="font-normal">{groups || `${view.room.name}, ${view.box.name}`}</span>
+          {say`Try by hand `}
+          <span className="font-normal">{groups || `${view.room.name}, ${view.box.name}`}</span>
         </h1>
         <div className="flex flex-wrap gap-2" data-chrome>
           {planned && (
             <PickOne
-              label="Which wiring"
+              label={say`Which wiring`}
               labelHidden
               value={moment}
               options={[
-                { value: 'found', words: 'As found' },
-                { value: 'planned', words: 'As planned' },
+                { value: 'found', words: say`As found` },
+                { value: 'planned', words: say`As planned` },
               ]}
               onCommit={setMoment}
             />
@@ -61,14 +65,10 @@ function GroupOfBox({ view }: { view: BoxView }) {
           <Link
             href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look`}
             className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-          >
-            To the box
-          </Link>
+          >{say`To the box`}</Link>
         </div>
       </div>
-      <p className="hazard mt-2 bg-sheet px-3 py-1.5 text-sm">
-        Worked out from what was recorded. It is no reading: at the wall, prove dead before you touch.
-      </p>
+      <p className="hazard mt-2 bg-sheet px-3 py-1.5 text-sm">{say`Worked out from what was recorded. It is no reading: at the wall, prove dead before you touch.`}</p>
       {scene ? (
         <Workbench key={edition} scene={scene} boxId={view.box.id} />
       ) : (
@@ -94,6 +94,8 @@ function useHeld(given: Scene | null): { readonly scene: Scene | null; readonly 
 }
 
 function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
+  const say = useSay()
+
   const layout = useMemo(() => layoutGroup(scene), [scene])
   const trial = useTrial(scene.circuit)
   const [inHand, setInHand] = useState<InHand>('none')
@@ -151,8 +153,8 @@ function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
   if (trial.failed)
     return (
       <div className="hazard mt-4 flex flex-wrap items-center gap-3 bg-sheet p-3">
-        <p>The reckoning gave no answer.</p>
-        <Button onClick={trial.beginAgain}>Begin again</Button>
+        <p>{say`The calculation gave no answer.`}</p>
+        <Button onClick={trial.beginAgain}>{say`Begin again`}</Button>
       </div>
     )
   return (
@@ -162,7 +164,7 @@ function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
         className="mt-3 overflow-x-auto rounded-xl bg-sheet"
         tabIndex={0}
         role="region"
-        aria-label="Drawing"
+        aria-label={say`Drawing`}
         aria-busy={seen === null}
       >
         <div
@@ -189,12 +191,7 @@ function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
       </p>
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div className="flex min-w-0 flex-col gap-4">
-          <Verdict
-            proof={trial.proof}
-            ground={scene.boxes[0]!.view.region.words.ground}
-            playing={playing}
-            onPlay={play}
-          />
+          <Verdict proof={trial.proof} ground={say`ground`} playing={playing} onPlay={play} />
           <Tester inHand={inHand} touched={touched} receptacles={receptacles} onTake={take} onPlug={put} />
         </div>
         <div className="flex min-w-0 flex-col gap-4">
@@ -231,6 +228,8 @@ function testOf(instrument: Exclude<InHand, 'none'>, points: readonly string[]):
 
 /** Plays the moves of a counterexample one after another, then shows the way of the fault. */
 function usePlaying(act: ReturnType<typeof useTrial>['act']) {
+  const say = useSay()
+
   const [playing, setPlaying] = useState<Counterexample | null>(null)
   const [shownWay, setWay] = useState<ReadonlySet<string>>(new Set())
   const wanted = useRef(true)
@@ -244,7 +243,7 @@ function usePlaying(act: ReturnType<typeof useTrial>['act']) {
     setPlaying(counterexample)
     setWay(new Set())
     await act({ kind: 'start-again' })
-    const still = matchMedia('(prefers-reduced-motion: reduce)').matches
+    const still = matchMedia(say`(prefers-reduced-motion: reduce)`).matches
     for (const { device, event } of counterexample.moves) {
       if (!still) await new Promise(resolve => setTimeout(resolve, MOVE_MILLISECONDS))
       if (!wanted.current) return

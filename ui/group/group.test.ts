@@ -10,6 +10,9 @@ import { foundScene, plannedScene, type Scene } from './scene'
 import { stateWords } from './state-words'
 import { faceOf } from './face'
 import { EVENT_WORDS } from './words'
+import { SOURCE, sayIn } from '@/core/words/say'
+
+const say = sayIn({ language: SOURCE })
 
 const scenes: [string, Scene][] = [quillbackRoad(), saltpanQuay()].flatMap(record =>
   tiedSets(record).flatMap(([first]): [string, Scene][] => {
@@ -90,13 +93,13 @@ describe('the group drawing of every piece of wiring in the demo', () => {
 
 describe('words', () => {
   it('a device stands as its variables say; a level counts only while it is on', () => {
-    expect(stateWords({ position: 'up' })).toBe('up')
-    expect(stateWords({ relay: 'off', level: 'half', 'air-gap': 'in' })).toBe('off')
-    expect(stateWords({ relay: 'on', level: 'half', 'air-gap': 'in' })).toBe('on, half')
-    expect(stateWords({ relay: 'on', level: 'full' })).toBe('on')
-    expect(stateWords({ relay: 'on', level: 'full', 'air-gap': 'out' })).toBe('air gap out')
-    expect(stateWords({ key: 'pressed' })).toBe('pressed')
-    expect(stateWords(undefined)).toBe('')
+    expect(stateWords(say, { position: 'up' })).toBe('up')
+    expect(stateWords(say, { relay: 'off', level: 'half', 'air-gap': 'in' })).toBe('off')
+    expect(stateWords(say, { relay: 'on', level: 'half', 'air-gap': 'in' })).toBe('on, half')
+    expect(stateWords(say, { relay: 'on', level: 'full' })).toBe('on')
+    expect(stateWords(say, { relay: 'on', level: 'full', 'air-gap': 'out' })).toBe('air gap out')
+    expect(stateWords(say, { key: 'pressed' })).toBe('pressed')
+    expect(stateWords(say, undefined)).toBe('')
   })
 
   it('everything that can be done has a word of its own', () => {
@@ -119,6 +122,6 @@ describe('words', () => {
     [{ kind: 'indicator', lit: null }, 'No light of its own', ''],
     [{ kind: 'refused', hazard: 'Live.' }, 'Stop', 'Live.'],
   ] as [Shown, string, string][])('%o reads %s', (shown, face, remark) => {
-    expect(faceOf(shown)).toEqual({ face, remark })
+    expect(faceOf(say, shown)).toEqual({ face, remark })
   })
 })

@@ -2,6 +2,7 @@ import type { Light } from '@/core/solve'
 import type { Point } from '../drawing/goals'
 import { wrapped } from '../drawing/layout'
 import { LIGHT_WORDS } from './words'
+import { useSay } from '../words/use-say'
 
 const RAYS = 12
 
@@ -20,15 +21,17 @@ export function LampDrawing({
   /** Something that is only to stay fed, not a lamp to look at. */
   fed: boolean
 }) {
+  const say = useSay()
+
   const lit = light !== 'dark'
   const reach = light === 'glows' ? 5 : light === 'over' ? 30 : 8 + Math.min(share, 1) * 14
   const word = fed
     ? light === 'full'
-      ? 'Fed'
+      ? say`Fed`
       : light === 'over'
-        ? LIGHT_WORDS.over
-        : 'Not fed'
-    : LIGHT_WORDS[light]
+        ? say(LIGHT_WORDS.over)
+        : say`Not fed`
+    : say(LIGHT_WORDS[light])
   return (
     <g
       role="img"

@@ -4,6 +4,7 @@ import type { Point } from '../drawing/goals'
 import { layoutBox, type BoxLayout, type DrawnCable } from '../drawing/layout'
 import type { BoxPicture } from '../drawing/picture'
 import type { Scene } from './scene'
+import { sayIn } from '@/core/words/say'
 
 export interface PlacedBox {
   readonly view: BoxView
@@ -190,15 +191,19 @@ function bent(from: Point, ...rest: readonly (readonly [number, number])[]): str
 }
 
 function supplyOf(view: BoxView, cableId: string): string | null {
+  const say = sayIn(view.region)
+
   const hot = view.ends.find(each => each.cable.id === cableId && comesIn(each.end.role))
   const circuit = view.feeds.find(each => each.circuit.id === hot?.end.roleCircuitId) ?? view.feeds[0]
-  return circuit ? `breaker ${circuit.circuit.breaker}` : null
+  return circuit ? say`breaker ${circuit.circuit.breaker}` : null
 }
 
 /** Loads at the far end of a cable, by id of the circuit. */
 function lampsOf(view: BoxView, cableId: string, circuit: Scene['circuit']): string[] {
+  const say = sayIn(view.region)
+
   const inCable = view.ends.filter(each => each.cable.id === cableId)
-  const onward = inCable[0] && `onward by cable ${inCable[0].cable.name}`
+  const onward = inCable[0] && say`onward by cable ${inCable[0].cable.name}`
   if (inCable.some(each => each.end.role === 'onward-feed')) return onward ? [onward] : []
   const load = inCable.find(each => isLoadRole(each.end.role))
   const groupId = load

@@ -10,6 +10,8 @@ import { PickOne } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 import { INSTRUMENT_WORDS } from '../words'
 import { LIGHT_WORDS } from './words'
+import { useSay } from '../words/use-say'
+import { type Say } from '@/core/words/say'
 
 const Reading = dynamic(() => import('./reading').then(module => module.Reading), { ssr: false })
 
@@ -30,14 +32,14 @@ export const LEADS: Readonly<Record<InHand, number>> = {
 
 const PLUGGED: readonly InHand[] = ['receptacle-tester', 'circuit-finder']
 
-const hintOf = (inHand: InHand, touched: number): string => {
+const hintOf = (say: Say, inHand: InHand, touched: number): string => {
   if (LEADS[inHand] === 0) return ''
   if (LEADS[inHand] === 1)
-    return touched === 0 ? 'Touch a conductor in the drawing.' : 'Touch another one to move it.'
+    return touched === 0 ? say`Touch a conductor in the drawing.` : say`Touch another one to move it.`
   return [
-    'Touch where the first lead goes.',
-    'Touch where the second lead goes.',
-    'Touch a point to move the second lead.',
+    say`Touch where the first lead goes.`,
+    say`Touch where the second lead goes.`,
+    say`Touch a point to move the second lead.`,
   ][touched]!
 }
 
@@ -56,21 +58,23 @@ export function Tester({
   onTake: (next: InHand) => void
   onPlug: (receptacle: string) => void
 }) {
+  const say = useSay()
+
   return (
-    <Part title="Tester">
+    <Part title={say`Tester`}>
       <PickOne
-        label="In your hand"
+        label={say`In your hand`}
         labelHidden
         value={inHand}
         options={IN_HAND.filter(each => receptacles.length > 0 || !PLUGGED.includes(each)).map(value => ({
           value,
-          words: value === 'none' ? 'None' : INSTRUMENT_WORDS[value],
+          words: value === 'none' ? say`None` : say(INSTRUMENT_WORDS[value]),
         }))}
         onCommit={onTake}
-        hint={hintOf(inHand, touched.length)}
+        hint={hintOf(say, inHand, touched.length)}
       />
       {PLUGGED.includes(inHand) && (
-        <div className="flex flex-wrap gap-2" role="group" aria-label="Plug it in">
+        <div className="flex flex-wrap gap-2" role="group" aria-label={say`Plug it in`}>
           {receptacles.map(id => (
             <Button key={id} aria-pressed={touched.includes(id)} onClick={() => onPlug(id)}>
               {id}
@@ -84,10 +88,12 @@ export function Tester({
 
 /** What the lamps do and what the tester shows, always in sight; it keeps reading while switches are worked. */
 export function Strip({ seen, inHand, shown }: { seen: Seen; inHand: InHand; shown: Result<Shown> | null }) {
+  const say = useSay()
+
   return (
     <div className="sticky top-2 bottom-2 z-10 mt-2 flex flex-wrap items-stretch gap-2">
       <ul
-        aria-label="Lamps"
+        aria-label={say`Lamps`}
         aria-live="polite"
         className="flex min-w-0 flex-1 basis-60 flex-wrap content-center gap-x-4 gap-y-1 rounded-xl border-2 border-ink bg-paper px-3 py-2"
       >
@@ -95,7 +101,7 @@ export function Strip({ seen, inHand, shown }: { seen: Seen; inHand: InHand; sho
           <li key={id}>
             {id}{' '}
             <strong>
-              {kind === 'lamp' ? LIGHT_WORDS[light] : light === 'full' ? 'Fed' : 'Not fed'}
+              {kind === 'lamp' ? say(LIGHT_WORDS[light]) : light === 'full' ? say`Fed` : say`Not fed`}
               {light === 'dimmed' ? ` ${Math.round(share * 100)} %` : ''}
             </strong>
             {why && <span className="block text-sm">{why}</span>}

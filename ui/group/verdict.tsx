@@ -2,6 +2,7 @@
 
 import { PROPERTIES, type Counterexample, type Proof } from '@/core/prove'
 import { Button } from '../primitives/button'
+import { useSay } from '../words/use-say'
 
 /** What the prover says of the circuit; each fault can be played on the drawing. */
 export function Verdict({
@@ -16,45 +17,50 @@ export function Verdict({
   playing: Counterexample | null
   onPlay: (counterexample: Counterexample) => void
 }) {
+  const say = useSay()
+
   if (proof === null)
     return (
-      <p role="status" className="rounded-xl border-2 border-rule bg-sheet p-3">
-        Going through every state…
-      </p>
+      <p
+        role="status"
+        className="rounded-xl border-2 border-rule bg-sheet p-3"
+      >{say`Going through every state…`}</p>
     )
   if (proof.kind === 'not-decided')
     return (
-      <p role="status" className="hazard bg-sheet p-3">
-        Not decided: {proof.states} states are more than were gone through.
-      </p>
+      <p
+        role="status"
+        className="hazard bg-sheet p-3"
+      >{say`Not decided: ${proof.states} states are more than were gone through.`}</p>
     )
   return (
     <div className="flex flex-col gap-2">
       {proof.kind === 'proven' ? (
         <p role="status" className="rounded-xl border-2 border-ink bg-sheet p-3">
-          <strong>Proven</strong> in all {proof.states} {proof.states === 1 ? 'state' : 'states'}.
+          <strong>{say`Proven`}</strong>
+          {say` in all ${proof.states} ${say.count(proof.states, 'state', 'states')}.`}
           {proof.groundless.length > 0 &&
-            ` No ${ground}, only as local code permits: ${proof.groundless.join('; ')}.`}
+            say` No ${ground}, only as local code permits: ${proof.groundless.join('; ')}.`}
         </p>
       ) : (
         <div role="status" className="hazard bg-sheet p-3">
           <p className="font-bold">
             {proof.counterexamples.length === 1
-              ? 'One rule is broken'
-              : `${proof.counterexamples.length} rules are broken`}
+              ? say`One rule is broken`
+              : say`${proof.counterexamples.length} rules are broken`}
           </p>
           <ul className="flex flex-col gap-2">
             {proof.counterexamples.map(each => (
               <li key={each.property} className="flex flex-wrap items-center justify-between gap-2">
                 <span className="min-w-0 flex-1 basis-64">
-                  <strong>{PROPERTIES[each.property]}</strong> {each.says}.
+                  <strong>{say(PROPERTIES[each.property])}</strong> {each.says}.
                 </span>
                 <Button
                   disabled={playing !== null}
                   onClick={() => onPlay(each)}
-                  aria-label={`Show: ${PROPERTIES[each.property]}`}
+                  aria-label={say`Show: ${say(PROPERTIES[each.property])}`}
                 >
-                  {playing === each ? 'Playing…' : 'Show it'}
+                  {playing === each ? say`Playing…` : say`Show it`}
                 </Button>
               </li>
             ))}
@@ -63,8 +69,8 @@ export function Verdict({
       )}
       {proof.lostNeutrals.map(({ supplies, loads }) => (
         <p key={supplies.join()} className="hazard bg-sheet p-3 text-sm">
-          <strong>Shared neutral of {supplies.join(' and ')}.</strong> If it is lost:{' '}
-          {loads.map(({ id, volts }) => `${id} gets ${Math.round(volts)} V`).join(', ')}.
+          <strong>{say`Shared neutral of ${supplies.join(say` and `)}.`}</strong>
+          {say` If it is lost: ${loads.map(({ id, volts }) => say`${id} gets ${Math.round(volts)} V`).join(', ')}.`}
         </p>
       ))}
     </div>

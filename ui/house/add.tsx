@@ -11,6 +11,7 @@ import { Button } from '../primitives/button'
 import { PickOne, SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
 import { BOX_KIND_WORDS, ROOM_KIND_WORDS } from '../words'
+import { useSay } from '../words/use-say'
 
 interface AddProps {
   readonly onClose: () => void
@@ -19,6 +20,8 @@ interface AddProps {
 const INPUT = 'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2'
 
 export function AddRoom({ onClose }: AddProps) {
+  const say = useSay()
+
   const { record } = useJob()
   const edits = useEdits(null)
   const [name, setName] = useState('')
@@ -36,10 +39,10 @@ export function AddRoom({ onClose }: AddProps) {
     onClose()
   }
   return (
-    <Sheet title="Add a room" open onClose={onClose}>
+    <Sheet title={say`Add a room`} open onClose={onClose}>
       <form onSubmit={add} className="flex flex-col gap-4">
         <label className="flex flex-col gap-1 text-sm font-semibold">
-          Name of the room
+          {say`Name of the room`}
           <input
             autoFocus
             required
@@ -50,7 +53,7 @@ export function AddRoom({ onClose }: AddProps) {
           />
         </label>
         <label className="flex flex-col gap-1 text-sm font-semibold">
-          Floor
+          {say`Floor`}
           <input
             list="floors"
             maxLength={40}
@@ -65,15 +68,13 @@ export function AddRoom({ onClose }: AddProps) {
           </datalist>
         </label>
         <SelectField
-          label="What it is for"
-          hint="House rules differ by it."
+          label={say`What it is for`}
+          hint={say`House rules differ by it.`}
           value={kind}
-          options={ROOM_KINDS.map(value => ({ value, words: ROOM_KIND_WORDS[value] }))}
+          options={ROOM_KINDS.map(value => ({ value, words: say(ROOM_KIND_WORDS[value]) }))}
           onCommit={setKind}
         />
-        <Button look="main" type="submit" disabled={name.trim() === ''}>
-          Add the room
-        </Button>
+        <Button look="main" type="submit" disabled={name.trim() === ''}>{say`Add the room`}</Button>
       </form>
     </Sheet>
   )
@@ -81,12 +82,14 @@ export function AddRoom({ onClose }: AddProps) {
 
 /** A box of some kind; one for controls has a place for each gang, each its own control until it is told otherwise. */
 export function AddBox({ onClose }: AddProps) {
+  const say = useSay()
+
   const { record } = useJob()
   const edits = useEdits(null)
   const router = useRouter()
   const rooms = rowsOf(record, 'rooms')
   const [roomId, setRoomId] = useState('')
-  const [name, setName] = useState('By the door')
+  const [name, setName] = useState(say`By the door`)
   const [kind, setKind] = useState<BoxKind>('control')
   const [gangs, setGangs] = useState('1')
   const room = record.rooms[roomId] ?? rooms[0]
@@ -104,23 +107,23 @@ export function AddBox({ onClose }: AddProps) {
     router.push(`/jobs/${record.job.id}/boxes/${id}/look`)
   }
   return (
-    <Sheet title="Add a box" open onClose={onClose}>
+    <Sheet title={say`Add a box`} open onClose={onClose}>
       <SelectField
-        label="Room"
+        label={say`Room`}
         value={room?.id ?? ''}
         options={rooms.map(each => ({ value: each.id, words: each.name }))}
         onCommit={setRoomId}
       />
-      <TextField label="Where it is" value={name} max={80} required onCommit={setName} />
+      <TextField label={say`Where it is`} value={name} max={80} required onCommit={setName} />
       <PickOne
-        label="What is at it"
+        label={say`What is at it`}
         value={kind}
-        options={BOX_KINDS.map(value => ({ value, words: BOX_KIND_WORDS[value] }))}
+        options={BOX_KINDS.map(value => ({ value, words: say(BOX_KIND_WORDS[value]) }))}
         onCommit={setKind}
       />
       {kind === 'control' && (
         <PickOne
-          label="Gangs"
+          label={say`Gangs`}
           value={gangs}
           options={Array.from({ length: MOST_GANGS }, (_, at) => String(at + 1)).map(value => ({
             value,
@@ -129,9 +132,11 @@ export function AddBox({ onClose }: AddProps) {
           onCommit={setGangs}
         />
       )}
-      <Button look="main" onClick={add} disabled={!room || name.trim() === ''}>
-        Add the box and look
-      </Button>
+      <Button
+        look="main"
+        onClick={add}
+        disabled={!room || name.trim() === ''}
+      >{say`Add the box and look`}</Button>
     </Sheet>
   )
 }

@@ -14,9 +14,12 @@ import { SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
 import { ROOM_KIND_WORDS } from '../words'
 import { BackFeed } from './back-feed'
+import { useSay } from '../words/use-say'
 
 /** The house itself: whose it is, who works there; and taking the whole job away, asked twice. */
 export function EditJob({ onClose }: { onClose: () => void }) {
+  const say = useSay()
+
   const { record, save } = useJob()
   const edits = useEdits(null)
   const router = useRouter()
@@ -34,11 +37,11 @@ export function EditJob({ onClose }: { onClose: () => void }) {
     if (answer.ok) router.push('/')
   }
   return (
-    <Sheet title="The house" open onClose={onClose}>
-      <TextField label="Name" value={job.name} max={120} required onCommit={name => change({ name })} />
+    <Sheet title={say`The house`} open onClose={onClose}>
+      <TextField label={say`Name`} value={job.name} max={120} required onCommit={name => change({ name })} />
       <SelectField
-        label="Region"
-        hint={isRegionFree(record) ? undefined : 'It stays, now that things are recorded by its rules.'}
+        label={say`Region`}
+        hint={isRegionFree(record) ? undefined : say`It stays, now that things are recorded by its rules.`}
         value={job.regionId}
         options={REGION_IDS.filter(id => id === job.regionId || isRegionFree(record)).map(value => ({
           value,
@@ -48,23 +51,28 @@ export function EditJob({ onClose }: { onClose: () => void }) {
           if (change({ regionId })) setMoved(true)
         }}
       />
-      <TextField label="Address" value={job.address} max={200} onCommit={address => change({ address })} />
-      <TextField label="Owners" value={job.owners} max={120} onCommit={owners => change({ owners })} />
       <TextField
-        label="Electrician"
+        label={say`Address`}
+        value={job.address}
+        max={200}
+        onCommit={address => change({ address })}
+      />
+      <TextField label={say`Owners`} value={job.owners} max={120} onCommit={owners => change({ owners })} />
+      <TextField
+        label={say`Electrician`}
         value={job.electrician}
         max={120}
         onCommit={electrician => change({ electrician })}
       />
       <TextField
-        label="Apprentice"
+        label={say`Apprentice`}
         value={job.apprentice}
         max={120}
         onCommit={apprentice => change({ apprentice })}
       />
       <BackFeed />
       <TextField
-        label="Notes"
+        label={say`Notes`}
         value={job.note}
         max={4000}
         multiline
@@ -73,12 +81,12 @@ export function EditJob({ onClose }: { onClose: () => void }) {
       />
       {asking ? (
         <div className="hazard flex flex-wrap items-center gap-3 bg-sheet p-3">
-          <p className="flex-1">Everything recorded in this job goes, and does not come back.</p>
-          <Button onClick={() => void remove()}>Remove it all</Button>
-          <Button onClick={() => setAsking(false)}>Keep it</Button>
+          <p className="flex-1">{say`Everything recorded in this job goes, and does not come back.`}</p>
+          <Button onClick={() => void remove()}>{say`Remove it all`}</Button>
+          <Button onClick={() => setAsking(false)}>{say`Keep it`}</Button>
         </div>
       ) : (
-        <Button onClick={() => setAsking(true)}>Remove this job</Button>
+        <Button onClick={() => setAsking(true)}>{say`Remove this job`}</Button>
       )}
     </Sheet>
   )
@@ -86,6 +94,8 @@ export function EditJob({ onClose }: { onClose: () => void }) {
 
 /** A room’s name and floor; removing it takes its boxes along, and undo brings them back. */
 export function EditRoom({ room, onClose }: { room: Room; onClose: () => void }) {
+  const say = useSay()
+
   const { record } = useJob()
   const edits = useEdits(null)
   const list = rowsWith(record, 'boxes', 'roomId', room.id)
@@ -96,18 +106,18 @@ export function EditRoom({ room, onClose }: { room: Room; onClose: () => void })
   return (
     <Sheet title={room.name} open onClose={onClose}>
       <TextField
-        label="Name of the room"
+        label={say`Name of the room`}
         value={room.name}
         max={80}
         required
         onCommit={name => change({ name })}
       />
-      <TextField label="Floor" value={room.floor} max={40} onCommit={floor => change({ floor })} />
+      <TextField label={say`Floor`} value={room.floor} max={40} onCommit={floor => change({ floor })} />
       <SelectField
-        label="What it is for"
-        hint="House rules differ by it."
+        label={say`What it is for`}
+        hint={say`House rules differ by it.`}
         value={room.kind}
-        options={ROOM_KINDS.map(value => ({ value, words: ROOM_KIND_WORDS[value] }))}
+        options={ROOM_KINDS.map(value => ({ value, words: say(ROOM_KIND_WORDS[value]) }))}
         onCommit={kind => change({ kind })}
       />
       <InOrder
@@ -135,7 +145,9 @@ export function EditRoom({ room, onClose }: { room: Room; onClose: () => void })
           if (edits.send('remove a room', [edits.remove('rooms', room.id)])) onClose()
         }}
       >
-        {boxes === 0 ? 'Remove this room' : `Remove this room and its ${boxes} box${boxes === 1 ? '' : 'es'}`}
+        {boxes === 0
+          ? say`Remove this room`
+          : say.count(boxes, 'Remove this room and its # box', 'Remove this room and its # boxes')}
       </Button>
     </Sheet>
   )
@@ -153,20 +165,23 @@ function InOrder({
   of: number
   onMove: (by: 1 | -1) => void
 }) {
+  const say = useSay()
+
   return (
     <div className="flex items-center justify-between gap-2">
       <span className="min-w-0 flex-1 truncate">
-        {name}{' '}
-        <span className="text-soft">
-          is {at + 1} of {of}
-        </span>
+        {name} <span className="text-soft">{say`is ${at + 1} of ${of}`}</span>
       </span>
-      <Button aria-label={`${name} earlier`} disabled={at === 0} onClick={() => onMove(-1)}>
-        Earlier
-      </Button>
-      <Button aria-label={`${name} later`} disabled={at === of - 1} onClick={() => onMove(1)}>
-        Later
-      </Button>
+      <Button
+        aria-label={say`${name} earlier`}
+        disabled={at === 0}
+        onClick={() => onMove(-1)}
+      >{say`Earlier`}</Button>
+      <Button
+        aria-label={say`${name} later`}
+        disabled={at === of - 1}
+        onClick={() => onMove(1)}
+      >{say`Later`}</Button>
     </div>
   )
 }

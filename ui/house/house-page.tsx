@@ -14,6 +14,7 @@ import { useJob, useTrade } from '../job/provider'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { Button } from '../primitives/button'
 import { BOX_KIND_WORDS, STAGE_WORDS } from '../words'
+import { useSay } from '../words/use-say'
 
 const SeveralPlaces = dynamic(() => import('./several-places').then(module => module.SeveralPlaces), {
   ssr: false,
@@ -28,6 +29,8 @@ type Filter = Stage | 'done' | 'all'
 
 /** Every room and how far each of its boxes is; what waits for what, at one glance. */
 export function HousePage() {
+  const say = useSay()
+
   const trade = useTrade()
   const { record } = useJob()
   const progress = useMemo(
@@ -47,51 +50,42 @@ export function HousePage() {
         <div>
           <h1 className="text-2xl">{record.job.name}</h1>
           <p className="text-soft">
-            {record.job.address} · {rooms.length} rooms, {all.length} boxes ·{' '}
-            {regionOf(record.job.regionId).name} ·{' '}
+            {`${record.job.address} · ${say.count(rooms.length, '# room', '# rooms')}, ${say.count(all.length, '# box', '# boxes')} · ${regionOf(record.job.regionId).name} · `}
             <Link
               href={`${base}/defects`}
               className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >
-              Defects
-            </Link>
+            >{say`Defects`}</Link>
             {' · '}
             <Link
               href={`${base}/pick`}
               className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >
-              Pick list
-            </Link>
+            >{say`Pick list`}</Link>
             {' · '}
             <Link
               href={`${base}/day`}
               className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >
-              Day
-            </Link>
+            >{say`Day`}</Link>
             {' · '}
             <Link
               href={`${base}/whole`}
               className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >
-              Choose for the whole house
-            </Link>
+            >{say`Choose for the whole house`}</Link>
           </p>
         </div>
         <div className="flex flex-wrap gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>
-          <Button onClick={() => setAdding('job')}>The house</Button>
-          <Button onClick={() => setAdding('room')}>Add a room</Button>
-          <Button onClick={() => setAdding('several')}>Several places, one light</Button>
-          <Button look="main" onClick={() => setAdding('box')} disabled={rooms.length === 0}>
-            Add a box
-          </Button>
+          <Button onClick={() => setAdding('job')}>{say`The house`}</Button>
+          <Button onClick={() => setAdding('room')}>{say`Add a room`}</Button>
+          <Button onClick={() => setAdding('several')}>{say`Several places, one light`}</Button>
+          <Button
+            look="main"
+            onClick={() => setAdding('box')}
+            disabled={rooms.length === 0}
+          >{say`Add a box`}</Button>
         </div>
       </div>
       <StageFilter all={all} waitingIn={waitingIn} filter={filter} onFilter={setFilter} />
       {rooms.length === 0 && (
-        <p className="mt-8 rounded-xl border-2 border-dashed border-rule p-6">
-          No rooms yet. Add the first one, then the boxes you find in it.
-        </p>
+        <p className="mt-8 rounded-xl border-2 border-dashed border-rule p-6">{say`No rooms yet. Add the first one, then the boxes you find in it.`}</p>
       )}
       <div className="mt-4 flex flex-col gap-2">
         {rooms.map(room => {
@@ -113,7 +107,7 @@ export function HousePage() {
                 <button
                   type="button"
                   data-chrome
-                  aria-label={`Edit ${room.name}`}
+                  aria-label={say`Edit ${room.name}`}
                   onClick={() => setEditing(room.id)}
                   className="min-h-11 min-w-11 shrink-0 rounded-lg font-bold hover:bg-tint"
                 >
@@ -131,7 +125,7 @@ export function HousePage() {
                   />
                 ))}
                 {boxes.length === 0 && (
-                  <li className="px-3 pt-1 pb-3 text-soft">No box recorded here yet.</li>
+                  <li className="px-3 pt-1 pb-3 text-soft">{say`No box recorded here yet.`}</li>
                 )}
               </ul>
             </section>
@@ -143,9 +137,7 @@ export function HousePage() {
         <Link
           href={`${base}/rules`}
           className="inline-flex min-h-11 items-center underline underline-offset-4"
-        >
-          House rules
-        </Link>
+        >{say`House rules`}</Link>
       </p>
       {adding === 'job' && <EditJob onClose={() => setAdding(null)} />}
       {editing && record.rooms[editing] && (
@@ -169,15 +161,17 @@ function StageFilter({
   filter: Filter
   onFilter: (filter: Filter) => void
 }) {
+  const say = useSay()
+
   const kinds: readonly { id: Filter; words: string }[] = [
-    { id: 'all', words: 'All' },
-    ...STAGES.map(stage => ({ id: stage, words: STAGE_WORDS[stage].name })),
-    { id: 'done', words: 'Done' },
+    { id: 'all', words: say`All` },
+    ...STAGES.map(stage => ({ id: stage, words: say(STAGE_WORDS[stage].name) })),
+    { id: 'done', words: say`Done` },
   ]
   return (
     <div
       role="group"
-      aria-label="Boxes waiting in"
+      aria-label={say`Boxes waiting in`}
       className="mt-4 grid grid-cols-4 gap-1 sm:grid-cols-8"
       data-chrome
     >
@@ -211,6 +205,8 @@ function BoxRow({
   progress: BoxProgress
   base: string
 }) {
+  const say = useSay()
+
   const trade = useTrade()
   const view = boxView(record, boxId)!
   const dangers = openDangers(record, boxId, trade)
@@ -226,29 +222,29 @@ function BoxRow({
           <span className="block truncate font-semibold">{view.box.name}</span>
           <span className="block truncate text-sm text-soft">
             {controls ||
-              (view.box.kind === 'control' ? 'No control recorded' : BOX_KIND_WORDS[view.box.kind])}
+              (view.box.kind === 'control' ? say`No control recorded` : say(BOX_KIND_WORDS[view.box.kind]))}
           </span>
         </span>
         <span className="order-3 col-span-2 min-w-0 text-sm sm:order-none sm:col-span-1">
           {next ? (
             <>
-              <strong>{STAGE_WORDS[next.stage].name}</strong> {next.missing}
+              <strong>{say(STAGE_WORDS[next.stage].name)}</strong> {next.missing}
             </>
           ) : (
-            <strong>Done</strong>
+            <strong>{say`Done`}</strong>
           )}
           {dangers > 0 && (
             <span className="hazard ml-2 inline-block bg-sheet px-2 font-semibold whitespace-nowrap">
-              {dangers} {dangers === 1 ? 'danger' : 'dangers'}
+              {say.count(dangers, '# danger', '# dangers')}
             </span>
           )}
         </span>
         <span className="flex gap-1">
           {progress.stages.map(({ stage, state }) => (
-            <span key={stage} title={`${STAGE_WORDS[stage].name}: ${STATE_WORDS[state]}`}>
+            <span key={stage} title={`${say(STAGE_WORDS[stage].name)}: ${say(STATE_WORDS[state])}`}>
               <StageMark state={state} />
               <span className="sr-only">
-                {STAGE_WORDS[stage].name} {STATE_WORDS[state]}.{' '}
+                {say(STAGE_WORDS[stage].name)} {say(STATE_WORDS[state])}.{' '}
               </span>
             </span>
           ))}

@@ -16,6 +16,8 @@ import { Folded } from '../primitives/folded'
 import { Sheet } from '../primitives/sheet'
 import { LAMP_WORDS } from '../words'
 import { ArrangementSketch } from './arrangement-sketch'
+import { useSay } from '../words/use-say'
+import { type Say } from '@/core/words/say'
 
 const COUNTS = ['2', '3', '4'] as const
 const USUAL = 6
@@ -34,6 +36,8 @@ export function SeveralPlaces({
   recorded?: { readonly view: BoxView; readonly place: PlaceView } | null
   onClose: () => void
 }) {
+  const say = useSay()
+
   const trade = useTrade()
   const { record } = useJob()
   const edits = useEdits(recorded?.view.box.id ?? null)
@@ -59,11 +63,11 @@ export function SeveralPlaces({
   const named = Array.from({ length: Number(count) }, (_, at) => {
     // A room that was named for one place is the next one’s too, until it says another.
     const room = [...places.slice(0, at + 1)].reverse().find(each => each?.room != null)?.room ?? firstRoom
-    return { room, name: places[at]?.name ?? PLACE_NAMES[count]![at]! }
+    return { room, name: places[at]?.name ?? say(PLACE_NAMES[count]![at]!) }
   })
   const isHere = (at: number) => recorded !== null && at === Math.min(here, named.length - 1)
   const names = named.map(({ name }, at) => (isHere(at) ? recorded!.view.box.name : name))
-  const say = (at: number, said: { room?: string; name?: string }) =>
+  const put = (at: number, said: { room?: string; name?: string }) =>
     setPlaces(
       Array.from({ length: Math.max(places.length, at + 1) }, (_, index) => ({
         room: places[index]?.room ?? null,
@@ -71,7 +75,7 @@ export function SeveralPlaces({
         ...(index === at ? said : {}),
       })),
     )
-  const lightName = light.trim() || freeLightName(record, `${named[0]!.room || 'New'} light`)
+  const lightName = light.trim() || freeLightName(record, say`${named[0]!.room || say`New`} light`)
   const asksLamps = recorded === null || recorded.place.loads.length === 0
   const ready =
     arrangement !== null &&
@@ -117,25 +121,21 @@ export function SeveralPlaces({
           className="flex flex-col items-center gap-1 rounded-lg border-[1.5px] border-ink/60 bg-sheet p-2 text-center text-sm font-semibold aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum [&[aria-pressed=true]_.fill-sheet]:fill-plum"
         >
           <ArrangementSketch arrangement={each} />
-          {arrangementWords(each, names)}
+          {arrangementWords(say, each, names)}
         </button>
       ))}
     </div>
   )
   return (
     <Sheet
-      title="A light with switches in several places"
+      title={say`A light with switches in several places`}
       open
       onClose={onClose}
       wide
-      footer={
-        <Button look="main" disabled={!ready} onClick={add}>
-          Record it so, and look
-        </Button>
-      }
+      footer={<Button look="main" disabled={!ready} onClick={add}>{say`Record it so, and look`}</Button>}
     >
       <PickOne
-        label="Switches"
+        label={say`Switches`}
         value={count}
         options={COUNTS.map(value => ({ value, words: value }))}
         onCommit={value => {
@@ -145,14 +145,14 @@ export function SeveralPlaces({
       />
       {recorded ? (
         <PickOne
-          label={`${recorded.view.box.name} is number`}
+          label={say`${recorded.view.box.name} is number`}
           value={String(Math.min(here, named.length - 1) + 1)}
           options={named.map((_, at) => ({ value: String(at + 1), words: String(at + 1) }))}
           onCommit={value => setHere(Number(value) - 1)}
         />
       ) : (
         <TextField
-          label="The light"
+          label={say`The light`}
           value={light}
           placeholder={lightName}
           max={80}
@@ -165,26 +165,24 @@ export function SeveralPlaces({
           <li key={at} className="grid grid-cols-[1.5rem_1fr_1fr] items-end gap-2">
             <strong className="pb-2.5 text-center">{at + 1}</strong>
             {isHere(at) ? (
-              <p className="col-span-2 pb-2.5 font-semibold">
-                {recorded!.view.room.name} · {recorded!.view.box.name}, this one
-              </p>
+              <p className="col-span-2 pb-2.5 font-semibold">{say`${recorded!.view.room.name} · ${recorded!.view.box.name}, this one`}</p>
             ) : (
               <>
                 <TextField
-                  label="Room"
+                  label={say`Room`}
                   value={room}
                   max={80}
                   required
                   suggestions={rooms.map(each => each.name)}
-                  onCommit={value => say(at, { room: value })}
+                  onCommit={value => put(at, { room: value })}
                   live
                 />
                 <TextField
-                  label="Where it is"
+                  label={say`Where it is`}
                   value={name}
                   max={80}
                   required
-                  onCommit={value => say(at, { name: value })}
+                  onCommit={value => put(at, { name: value })}
                   live
                 />
               </>
@@ -193,9 +191,9 @@ export function SeveralPlaces({
         ))}
       </ol>
       <div>
-        <p className="mb-1 text-sm font-semibold">How it is wired, as far as can be told</p>
+        <p className="mb-1 text-sm font-semibold">{say`How it is wired, as far as can be told`}</p>
         {pickers(all.slice(0, USUAL))}
-        <Folded summary={<summary className="min-h-11 py-2 font-semibold">Less usual</summary>}>
+        <Folded summary={<summary className="min-h-11 py-2 font-semibold">{say`Less usual`}</summary>}>
           {pickers(all.slice(USUAL))}
         </Folded>
       </div>
@@ -204,14 +202,14 @@ export function SeveralPlaces({
           <>
             <div className="col-span-2 sm:col-span-1">
               <SelectField
-                label="Lamps"
+                label={say`Lamps`}
                 value={lamps.kind}
-                options={LAMP_KINDS.map(value => ({ value, words: LAMP_WORDS[value] }))}
+                options={LAMP_KINDS.map(value => ({ value, words: say(LAMP_WORDS[value]) }))}
                 onCommit={kind => setLamps({ ...lamps, kind })}
               />
             </div>
             <NumberField
-              label="Count"
+              label={say`Count`}
               value={lamps.count}
               min={1}
               max={200}
@@ -220,7 +218,7 @@ export function SeveralPlaces({
               live
             />
             <NumberField
-              label="Watts each"
+              label={say`Watts each`}
               value={lamps.watts}
               min={0}
               max={20000}
@@ -231,10 +229,10 @@ export function SeveralPlaces({
           </>
         )}
         <SelectField
-          label={`Fed by ${region.words.breaker}`}
+          label={say`Fed by breaker`}
           value={circuitId}
           options={[
-            { value: 'none', words: 'Not found yet' },
+            { value: 'none', words: say`Not found yet` },
             ...rowsOf(record, 'circuits').map(({ id, breaker, label }) => ({
               value: id,
               words: `${breaker}${label ? `: ${label}` : ''}`,
@@ -243,7 +241,7 @@ export function SeveralPlaces({
           onCommit={setCircuitId}
         />
         <SelectField
-          label="Gauge"
+          label={say`Gauge`}
           value={gauge}
           options={region.gauges.map(value => ({ value, words: value }))}
           onCommit={setGauge}
@@ -254,10 +252,10 @@ export function SeveralPlaces({
 }
 
 /** An arrangement in a few words, with the names of its places. */
-function arrangementWords({ feedAt, lampAt }: Arrangement, names: readonly string[]): string {
+function arrangementWords(say: Say, { feedAt, lampAt }: Arrangement, names: readonly string[]): string {
   const at = (place: number) => names[place] || `${place + 1}`
-  const feed = feedAt === 'luminaire' ? 'Fed at the luminaire' : `Fed at ${at(feedAt)}`
+  const feed = feedAt === 'luminaire' ? say`Fed at the luminaire` : say`Fed at ${at(feedAt)}`
   return lampAt.kind === 'between'
-    ? `${feed}, lamp between ${at(lampAt.place)} and ${at(lampAt.place + 1)}`
-    : `${feed}, lamp off ${at(lampAt.place)}`
+    ? say`${feed}, lamp between ${at(lampAt.place)} and ${at(lampAt.place + 1)}`
+    : say`${feed}, lamp off ${at(lampAt.place)}`
 }

@@ -2,10 +2,13 @@
 
 import { Sheet } from '../primitives/sheet'
 import { SHORTCUTS } from './shortcuts'
+import { useSay } from '../words/use-say'
 
 export function Help({ onClose }: { onClose: () => void }) {
+  const say = useSay()
+
   return (
-    <Sheet title="Keys" open onClose={onClose}>
+    <Sheet title={say`Keys`} open onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
         {SHORTCUTS.map(({ key, says }) => (
           <div key={key} className="contents">
@@ -14,11 +17,11 @@ export function Help({ onClose }: { onClose: () => void }) {
                 {key}
               </kbd>
             </dt>
-            <dd>{says}</dd>
+            <dd>{say(says)}</dd>
           </div>
         ))}
       </dl>
-      <p className="text-soft">In the drawing, Tab goes from conductor to conductor and Enter takes one.</p>
+      <p className="text-soft">{say`In the drawing, Tab goes from conductor to conductor and Enter takes one.`}</p>
     </Sheet>
   )
 }

@@ -3,9 +3,12 @@
 import { Button } from '../primitives/button'
 import { plain } from '../words'
 import { useJob, useStore } from './provider'
+import { useSay } from '../words/use-say'
 
 /** What was refused, and what somebody else changed under an edit: said at once, until it is read. */
 export function Notices() {
+  const say = useSay()
+
   const { refusal, conflict } = useJob()
   const store = useStore()
   return (
@@ -13,31 +16,31 @@ export function Notices() {
       {refusal && (
         <div className="hazard mt-3 flex flex-wrap items-center gap-3 bg-sheet p-3">
           <div className="flex-1">
-            <p className="font-bold">Not done</p>
+            <p className="font-bold">{say`Not done`}</p>
             <ul>
               {refusal.slice(0, 4).map(fault => (
                 <li key={fault.path + fault.code}>{fault.message}</li>
               ))}
             </ul>
           </div>
-          <Button onClick={store.dismiss}>Understood</Button>
+          <Button onClick={store.dismiss}>{say`Understood`}</Button>
         </div>
       )}
       {conflict && (
         <div className="hazard mt-3 flex flex-wrap items-center gap-3 bg-sheet p-3">
           <div className="flex-1">
-            <p className="font-bold">Somebody else was quicker: “{conflict.command}” was not made</p>
+            <p className="font-bold">{say`Somebody else was quicker: “${conflict.command}” was not made`}</p>
             <ul>
               {conflict.stale.map(row => (
                 <li key={row.id}>
                   {row.now === null
-                    ? `${plain(row.entity)}: removed meanwhile`
-                    : `${plain(row.entity)} now: ${row.fields.map(field => `${field} ${String(row.now?.[field] ?? '–')}`).join(', ')}`}
+                    ? say`${say(plain(row.entity))}: removed meanwhile`
+                    : say`${say(plain(row.entity))} now: ${row.fields.map(field => `${field} ${String(row.now?.[field] ?? '–')}`).join(', ')}`}
                 </li>
               ))}
             </ul>
           </div>
-          <Button onClick={store.dismiss}>Show me theirs</Button>
+          <Button onClick={store.dismiss}>{say`Show me theirs`}</Button>
         </div>
       )}
     </div>

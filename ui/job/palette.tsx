@@ -6,6 +6,7 @@ import { rowsOf } from '@/core/model/record'
 import { Sheet } from '../primitives/sheet'
 import { useJob } from './provider'
 import { SHORTCUTS, type Action } from './shortcuts'
+import { useSay } from '../words/use-say'
 
 interface Entry {
   readonly id: string
@@ -26,6 +27,8 @@ export function Palette({
   act: (action: Action) => void
   onClose: () => void
 }) {
+  const say = useSay()
+
   const { record } = useJob()
   const router = useRouter()
   const [text, setText] = useState('')
@@ -34,16 +37,21 @@ export function Palette({
     const boxes = rowsOf(record, 'boxes').map(box => ({
       id: box.id,
       says: `${record.rooms[box.roomId]?.name ?? ''}: ${box.name}`,
-      hint: 'Box',
+      hint: say`Box`,
       run: () => router.push(`${base}/boxes/${box.id}/look`),
     }))
     const actions = SHORTCUTS.filter(
       each =>
         each.action.kind !== 'palette' &&
         (boxId || (each.action.kind !== 'stage' && each.action.kind !== 'try')),
-    ).map(({ key, says, action }) => ({ id: `key-${key}`, says, hint: key, run: () => act(action) }))
+    ).map(({ key, says, action }) => ({
+      id: `key-${key}`,
+      says: say(says),
+      hint: key,
+      run: () => act(action),
+    }))
     return [...boxes, ...actions]
-  }, [record, router, base, boxId, act])
+  }, [record, router, base, boxId, act, say])
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   const found = entries
     .filter(entry => words.every(word => entry.says.toLowerCase().includes(word)))
@@ -63,14 +71,14 @@ export function Palette({
     event.preventDefault()
   }
   return (
-    <Sheet title="Find a box or an action" open onClose={onClose}>
+    <Sheet title={say`Find a box or an action`} open onClose={onClose}>
       <input
         autoFocus
         role="combobox"
         aria-expanded="true"
         aria-controls="palette-list"
         aria-activedescendant={found[chosen] ? `palette-${found[chosen].id}` : undefined}
-        aria-label="Name of a room, a box, or an action"
+        aria-label={say`Name of a room, a box, or an action`}
         value={text}
         onChange={event => {
           setText(event.target.value)
@@ -79,7 +87,7 @@ export function Palette({
         onKeyDown={onKeyDown}
         className="min-h-11 rounded-lg border-[1.5px] border-ink/60 bg-sheet px-3"
       />
-      <ul id="palette-list" role="listbox" aria-label="Found" className="flex flex-col">
+      <ul id="palette-list" role="listbox" aria-label={say`Found`} className="flex flex-col">
         {found.map((entry, index) => (
           <li
             key={entry.id}
@@ -94,7 +102,7 @@ export function Palette({
           </li>
         ))}
       </ul>
-      {found.length === 0 && <p>Nothing is called that here.</p>}
+      {found.length === 0 && <p>{say`Nothing is called that here.`}</p>}
     </Sheet>
   )
 }

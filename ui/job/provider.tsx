@@ -15,6 +15,7 @@ import type { EntityName } from '@/core/model/entities'
 import type { Trade } from '@/core/model/trade'
 import { holdPoints } from '@/core/plan'
 import type { Pen } from '@/core/recording'
+import { Language, useKeptRegion } from '../words/language'
 import { browserWorld } from './browser-world'
 import { newId } from './new-id'
 import { jobStore, type JobSnapshot, type JobStore, type VersionedRecord } from './store'
@@ -36,6 +37,7 @@ export function JobProvider({
   children: ReactNode
 }) {
   const [store] = useState(() => jobStore(initial, [holdPoints(trade)], browserWorld(initial.record.job.id)))
+  useKeptRegion(initial.record.job.regionId)
   useEffect(() => {
     store.start()
     const look = () => {
@@ -51,7 +53,9 @@ export function JobProvider({
   return (
     <TradeContext value={trade}>
       <DemoContext value={demo}>
-        <JobContext value={store}>{children}</JobContext>
+        <JobContext value={store}>
+          <Language regionId={initial.record.job.regionId}>{children}</Language>
+        </JobContext>
       </DemoContext>
     </TradeContext>
   )

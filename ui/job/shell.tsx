@@ -10,6 +10,7 @@ import { Icon } from '../primitives/icon'
 import { actionOf, type Action } from './shortcuts'
 import { scopeOf, type SaveState } from './store'
 import { toggleTheme } from './theme'
+import { useSay } from '../words/use-say'
 
 const Notices = dynamic(() => import('./notices').then(module => module.Notices), { ssr: false })
 const Palette = dynamic(() => import('./palette').then(module => module.Palette), { ssr: false })
@@ -24,6 +25,8 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 
 /** What stands round every page of a job: where one is, whether it is saved, undo, find, dark room. */
 export function JobShell({ children }: { children: ReactNode }) {
+  const say = useSay()
+
   const job = useJob()
   const store = useStore()
   const router = useRouter()
@@ -94,62 +97,55 @@ export function JobShell({ children }: { children: ReactNode }) {
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
-      >
-        To the page
-      </a>
+      >{say`To the page`}</a>
       <header data-chrome className="border-b border-rule bg-sheet">
         <div className="mx-auto flex max-w-7xl items-center gap-1 px-2 sm:gap-3 sm:px-4">
-          <nav aria-label="Job" className="flex min-w-0 flex-1 items-center gap-1 sm:gap-3">
-            <Link href="/" className="hidden min-h-11 items-center font-bold text-plum sm:flex">
-              Every Room
-            </Link>
-            <NavLink href={base} here={usePathname() === base}>
-              House
-            </NavLink>
-            <NavLink href={`${base}/panel`} here={usePathname() === `${base}/panel`}>
-              Panel
-            </NavLink>
+          <nav aria-label={say`Job`} className="flex min-w-0 flex-1 items-center gap-1 sm:gap-3">
+            <Link
+              href="/"
+              className="hidden min-h-11 items-center font-bold text-plum sm:flex"
+            >{say`Every Room`}</Link>
+            <NavLink href={base} here={usePathname() === base}>{say`House`}</NavLink>
+            <NavLink href={`${base}/panel`} here={usePathname() === `${base}/panel`}>{say`Panel`}</NavLink>
             <span className="hidden sm:block">
-              <NavLink href={`${base}/day`} here={usePathname() === `${base}/day`}>
-                Day
-              </NavLink>
+              <NavLink href={`${base}/day`} here={usePathname() === `${base}/day`}>{say`Day`}</NavLink>
             </span>
             <span className="hidden sm:block">
-              <NavLink href={`${base}/defects`} here={usePathname() === `${base}/defects`}>
-                Defects
-              </NavLink>
+              <NavLink
+                href={`${base}/defects`}
+                here={usePathname() === `${base}/defects`}
+              >{say`Defects`}</NavLink>
             </span>
             <span className="hidden sm:block">
-              <NavLink href={`${base}/pick`} here={usePathname() === `${base}/pick`}>
-                Pick list
-              </NavLink>
+              <NavLink
+                href={`${base}/pick`}
+                here={usePathname() === `${base}/pick`}
+              >{say`Pick list`}</NavLink>
             </span>
             <span className="hidden sm:block">
-              <NavLink href={`${base}/rules`} here={usePathname() === `${base}/rules`}>
-                Rules
-              </NavLink>
+              <NavLink href={`${base}/rules`} here={usePathname() === `${base}/rules`}>{say`Rules`}</NavLink>
             </span>
             <span className="ml-1 hidden min-w-0 truncate text-soft lg:block">{job.record.job.name}</span>
           </nav>
           <SaveMark save={job.save} />
           <IconButton
-            name={undo?.undo ? `Undo: ${undo.undo.name}` : 'Nothing to undo'}
+            name={undo?.undo ? say`Undo: ${say(undo.undo.name)}` : say`Nothing to undo`}
             disabled={!undo?.undo}
             onClick={() => act({ kind: 'undo' })}
           >
             <Icon name="undo" />
           </IconButton>
           <IconButton
-            name={undo?.redo ? `Redo: ${undo.redo.name}` : 'Nothing to redo'}
+            name={undo?.redo ? say`Redo: ${say(undo.redo.name)}` : say`Nothing to redo`}
             disabled={!undo?.redo}
             onClick={() => act({ kind: 'redo' })}
           >
             <Icon name="redo" />
           </IconButton>
-          <IconButton name="Dark room or paper" onClick={() => act({ kind: 'dark' })}>
+          <IconButton name={say`Dark room or paper`} onClick={() => act({ kind: 'dark' })}>
             <Icon name="moon" />
           </IconButton>
-          <IconButton name="Find a box or an action" onClick={() => act({ kind: 'palette' })}>
+          <IconButton name={say`Find a box or an action`} onClick={() => act({ kind: 'palette' })}>
             <Icon name="search" />
           </IconButton>
         </div>
@@ -185,6 +181,8 @@ function NavLink({ href, here, children }: { href: string; here: boolean; childr
 
 /** A dot for what is saved; words, and a ring, for what is not yet. */
 function SaveMark({ save }: { save: SaveState }) {
+  const say = useSay()
+
   return (
     <span role="status" data-save={save} className="flex items-center gap-1.5 text-sm text-soft">
       <svg width="12" height="12" viewBox="0 0 12 12" aria-hidden="true">
@@ -198,7 +196,7 @@ function SaveMark({ save }: { save: SaveState }) {
         />
       </svg>
       <span className={save === 'waiting' ? 'font-semibold text-ink' : 'sr-only lg:not-sr-only'}>
-        {SAVE_WORDS[save]}
+        {say(SAVE_WORDS[save])}
       </span>
     </span>
   )

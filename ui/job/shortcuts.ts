@@ -1,5 +1,6 @@
 import { STAGES, type Stage } from '@/core/model/vocabulary'
 import { STAGE_WORDS } from '../words'
+import { later } from '@/core/words/say'
 
 export type Action =
   | { readonly kind: 'stage'; readonly stage: Stage }
@@ -26,7 +27,7 @@ export const SHORTCUTS: readonly { readonly key: string; readonly says: string; 
   [
     ...STAGES.map((stage, index) => ({
       key: String(index + 1),
-      says: `Go to ${STAGE_WORDS[stage].name}`,
+      says: later`Go to ${STAGE_WORDS[stage].name}`,
       action: { kind: 'stage', stage } as const,
     })),
     { key: 't', says: 'Try by hand', action: { kind: 'try' } },

@@ -7,6 +7,7 @@ import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
 import { keepUnchanged } from './keep-unchanged'
 import { newId } from './new-id'
+import { sayFor } from '@/core/model/say-for'
 
 export interface VersionedRecord {
   readonly record: JobRecord
@@ -69,6 +70,8 @@ export const scopeOf = (boxId: string | null): string => boxId ?? 'house'
  * command keeps its id until it is answered, so sending it again is harmless.
  */
 export function jobStore(initial: VersionedRecord, given: readonly Guard[], world: StoreWorld): JobStore {
+  const say = sayFor(initial.record)
+
   const guards = [...given]
   let confirmed = initial
   let pending: readonly (Command | UndoCommand)[] = []
@@ -177,7 +180,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
         return reload()
       case 'no-such-job':
         publish({
-          refusal: [{ path: '/', code: 'no-such-job', message: 'This job is no longer there.' }],
+          refusal: [{ path: '/', code: 'no-such-job', message: say`This job is no longer there.` }],
         })
     }
   }

@@ -8,6 +8,7 @@ import type { Fault } from '@/core/model/result'
 import { toggleTheme } from '../job/theme'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
+import { useSay } from '../words/use-say'
 
 const NewJob = dynamic(() => import('./new-job').then(module => module.NewJob), { ssr: false })
 const Sheet = dynamic(() => import('../primitives/sheet').then(module => module.Sheet), { ssr: false })
@@ -22,6 +23,8 @@ export interface JobCard {
 
 /** Every job: open one, start one, bring one in from a file, put a demo back as it was. */
 export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
+  const say = useSay()
+
   const router = useRouter()
   const running = useRunning()
   const [faults, setFaults] = useState<{ file: string; faults: readonly Fault[] } | null>(null)
@@ -34,7 +37,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
     const answer = await fetch('/api/jobs', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ copy: { jobId: id, name: `${name}, copy`.slice(0, 120) } }),
+      body: JSON.stringify({ copy: { jobId: id, name: say`${name}, copy`.slice(0, 120) } }),
     })
     if (answer.ok) router.refresh()
     else setFaults({ file: name, faults: ((await answer.json()) as { faults?: Fault[] }).faults ?? [] })
@@ -55,28 +58,25 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
   return (
     <main id="main" className="mx-auto max-w-4xl px-4 pb-16">
       <div className="flex flex-wrap items-center justify-between gap-3 pt-6">
-        <h1 className="text-3xl text-plum">Every Room</h1>
+        <h1 className="text-3xl text-plum">{say`Every Room`}</h1>
         <div className="flex flex-wrap gap-2">
           <Link
             href="/catalogue"
             className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-          >
-            Catalogue
-          </Link>
-          <Button onClick={toggleTheme}>Dark room</Button>
-          <Button onClick={() => picker.current?.click()} disabled={!running}>
-            Bring in a job file
-          </Button>
-          <Button look="main" onClick={() => setAdding(true)} disabled={!running}>
-            Start a job
-          </Button>
+          >{say`Catalogue`}</Link>
+          <Button onClick={toggleTheme}>{say`Dark room`}</Button>
+          <Button
+            onClick={() => picker.current?.click()}
+            disabled={!running}
+          >{say`Bring in a job file`}</Button>
+          <Button look="main" onClick={() => setAdding(true)} disabled={!running}>{say`Start a job`}</Button>
           <input
             ref={picker}
             type="file"
             accept=".json,application/json"
             className="sr-only"
             tabIndex={-1}
-            aria-label="Job file"
+            aria-label={say`Job file`}
             onChange={event => {
               const file = event.target.files?.[0]
               event.target.value = ''
@@ -88,7 +88,12 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
       {faults && (
         <div role="alert" className="hazard mt-4 bg-sheet p-3">
           <p className="font-bold">
-            “{faults.file}” was not brought in; nothing was stored. {faults.faults.length} fault(s):
+            {say.count(
+              faults.faults.length,
+              '“{0}” was not brought in; nothing was stored. # fault:',
+              '“{0}” was not brought in; nothing was stored. # faults:',
+              faults.file,
+            )}
           </p>
           <ul className="max-h-60 overflow-y-auto" tabIndex={0}>
             {faults.faults.map((each, index) => (
@@ -107,44 +112,35 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
                 {job.name}
               </span>
               <span className="text-soft">
-                {job.address} · {job.boxes} boxes
+                {say.count(job.boxes, '{0} · # box', '{0} · # boxes', job.address)}
               </span>
             </Link>
             <a
               href={`/api/jobs/${job.id}/file`}
               className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 px-4 font-semibold"
-              aria-label={`Job file of ${job.name}`}
-            >
-              Job file
-            </a>
+              aria-label={say`Job file of ${job.name}`}
+            >{say`Job file`}</a>
             <Button
               onClick={() => void copy(job)}
               disabled={!running}
-              aria-label={`Copy ${job.name}, without its photos`}
-            >
-              Copy
-            </Button>
+              aria-label={say`Copy ${job.name}, without its photos`}
+            >{say`Copy`}</Button>
             {job.demo && (
               <Button
                 onClick={() => setResetting(job)}
                 disabled={!running}
-                aria-label={`Reset the demo ${job.name}`}
-              >
-                Reset the demo
-              </Button>
+                aria-label={say`Reset the demo ${job.name}`}
+              >{say`Reset the demo`}</Button>
             )}
           </li>
         ))}
       </ul>
-      {jobs.length === 0 && <p className="mt-6">No jobs yet. Start one, or bring in a job file.</p>}
-      <p className="mt-8 text-sm text-soft">
-        Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does
-        the work or signs it.
-      </p>
+      {jobs.length === 0 && <p className="mt-6">{say`No jobs yet. Start one, or bring in a job file.`}</p>}
+      <p className="mt-8 text-sm text-soft">{say`Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does the work or signs it.`}</p>
       {adding && <NewJob open onClose={() => setAdding(false)} />}
       {resetting && (
-        <Sheet title="Reset the demo" open onClose={() => setResetting(null)}>
-          <p>Everything changed in {resetting.name} goes, and the demo stands as it was shipped.</p>
+        <Sheet title={say`Reset the demo`} open onClose={() => setResetting(null)}>
+          <p>{say`Everything changed in ${resetting.name} goes, and the demo stands as it was shipped.`}</p>
           <Button
             look="main"
             onClick={async () => {
@@ -152,9 +148,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
               setResetting(null)
               router.refresh()
             }}
-          >
-            Reset it
-          </Button>
+          >{say`Reset it`}</Button>
         </Sheet>
       )}
     </main>

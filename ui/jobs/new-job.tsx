@@ -7,9 +7,12 @@ import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
+import { useSay } from '../words/use-say'
 
 /** A new house: its name and region are enough to begin. */
 export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const say = useSay()
+
   const router = useRouter()
   const [name, setName] = useState('')
   const [regionId, setRegionId] = useState<RegionId>('north-america-120')
@@ -24,10 +27,10 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
     if (body.id) router.push(`/jobs/${body.id}`)
   }
   return (
-    <Sheet title="Start a job" open={open} onClose={onClose}>
+    <Sheet title={say`Start a job`} open={open} onClose={onClose}>
       <form onSubmit={start} className="flex flex-col gap-4">
         <label className="flex flex-col gap-1 text-sm font-semibold">
-          Name of the house
+          {say`Name of the house`}
           <input
             autoFocus
             required
@@ -38,14 +41,12 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
           />
         </label>
         <PickOne
-          label="Region"
+          label={say`Region`}
           value={regionId}
           options={REGION_IDS.map(value => ({ value, words: regionOf(value).name }))}
           onCommit={setRegionId}
         />
-        <Button look="main" type="submit" disabled={name.trim() === ''}>
-          Start
-        </Button>
+        <Button look="main" type="submit" disabled={name.trim() === ''}>{say`Start`}</Button>
       </form>
     </Sheet>
   )

@@ -9,9 +9,12 @@ import { useEdits } from '../job/provider'
 import { CheckField } from '../primitives/fields'
 import { FigureField } from '../primitives/figure-field'
 import { NEED_FIGURES, NEED_WORDS } from './words'
+import { useSay } from '../words/use-say'
 
 /** Everything that is wanted of a light, each with its figure where it has one. */
 export function NeedsForm({ record, groupId, boxId }: { record: JobRecord; groupId: string; boxId: string }) {
+  const say = useSay()
+
   const edits = useEdits(boxId)
   const needs = needsIn(record, groupId)
   return (
@@ -22,7 +25,7 @@ export function NeedsForm({ record, groupId, boxId }: { record: JobRecord; group
         return (
           <li key={need}>
             <CheckField
-              label={`${NEED_WORDS[need]}${row && row.value !== null && figureOf ? `: ${figure(row.value, 2)} ${figureOf.unit}` : ''}`}
+              label={`${say(NEED_WORDS[need])}${row && row.value !== null && figureOf ? `: ${figure(row.value, 2)} ${figureOf.unit}` : ''}`}
               value={row !== undefined}
               onCommit={wanted =>
                 edits.send('say what is wanted', [
@@ -34,7 +37,7 @@ export function NeedsForm({ record, groupId, boxId }: { record: JobRecord; group
             />
             {row && figureOf && (
               <FigureField
-                label={`${NEED_WORDS[need]} (${figureOf.unit})`}
+                label={`${say(NEED_WORDS[need])} (${figureOf.unit})`}
                 most={figureOf.most}
                 onRead={value => edits.send('say what is wanted', [edits.change('needs', row.id, { value })])}
               />

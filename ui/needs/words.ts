@@ -3,6 +3,7 @@ import type { Need } from '@/core/model/entities'
 import { figure } from '@/core/model/units'
 import type { NeedKind } from '@/core/model/vocabulary'
 import { WANT_WORDS } from '../words'
+import { type Say } from '@/core/words/say'
 
 export const NEED_WORDS: Readonly<Record<NeedKind, string>> = {
   dim: 'Dim',
@@ -17,7 +18,7 @@ export const NEED_WORDS: Readonly<Record<NeedKind, string>> = {
   glow: 'Glows, to find it',
   'keep-fed': 'Lamps stay fed',
   'few-places': 'Change at most',
-  'match-neighbour': 'Plate like its neighbours',
+  'match-neighbour': 'Plate like its neighbors',
   budget: 'Spend at most',
   'keep-old': 'Keep what is taken out',
 }
@@ -30,10 +31,10 @@ export const NEED_FIGURES: Partial<Record<NeedKind, { readonly unit: string; rea
   budget: { unit: 'in money', most: 100_000 },
 }
 
-export const lackingWords = (lacking: Lacking): string =>
+export const lackingWords = (say: Say, lacking: Lacking): string =>
   (lacking in NEED_WORDS
-    ? NEED_WORDS[lacking as NeedKind]
-    : WANT_WORDS[lacking as keyof typeof WANT_WORDS]
+    ? say(NEED_WORDS[lacking as NeedKind])
+    : say(WANT_WORDS[lacking as keyof typeof WANT_WORDS])
   ).toLowerCase()
 
 /** In a few words what is wanted beside the chief purpose. */

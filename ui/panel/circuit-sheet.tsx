@@ -12,6 +12,7 @@ import { Folded } from '../primitives/folded'
 import { Sheet } from '../primitives/sheet'
 import { plain } from '../words'
 import { Switching } from './switching'
+import { useSay } from '../words/use-say'
 
 /** One circuit: what its label says, whether that holds, its rating, protection and partner. */
 export function CircuitSheet({
@@ -23,6 +24,8 @@ export function CircuitSheet({
   others: readonly Breaker[]
   onClose: () => void
 }) {
+  const say = useSay()
+
   const edits = useEdits(null)
   const change = (fields: Parameters<typeof edits.change<'circuits'>>[2]) =>
     edits.send('edit a circuit', [edits.change('circuits', circuit.id, fields)])
@@ -34,51 +37,51 @@ export function CircuitSheet({
       edits.send('edit a circuit', circuitsTied(edits, record, by, [circuit.id, ...ids])),
   })
   return (
-    <Sheet title={`Circuit ${circuit.breaker}`} open onClose={onClose}>
+    <Sheet title={say`Circuit ${circuit.breaker}`} open onClose={onClose}>
       <Switching circuit={circuit} />
       <TextField
-        label="Position in the panel"
+        label={say`Position in the panel`}
         value={circuit.breaker}
         max={12}
         required
         onCommit={breaker => change({ breaker })}
       />
       <TextField
-        label="What its label says"
+        label={say`What its label says`}
         value={circuit.label}
         max={120}
         onCommit={label => change({ label })}
       />
       <PickOne
-        label="Does the label hold?"
+        label={say`Does the label hold?`}
         value={circuit.labelHolds}
-        options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+        options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={labelHolds => change({ labelHolds })}
       />
       <NumberField
-        label="Rating"
-        unit="A"
+        label={say`Rating`}
+        unit={say`A`}
         value={circuit.ratedAmps}
         min={1}
         max={200}
         onCommit={amps => amps && change({ ratedAmps: amps })}
       />
       <PickOne
-        label="Poles"
+        label={say`Poles`}
         value={String(circuit.poles)}
         options={['1', '2', '3'].map(value => ({ value, words: value }))}
         onCommit={poles => change({ poles: Number(poles) })}
       />
       <SelectField
-        label="Protection"
+        label={say`Protection`}
         value={circuit.protection}
-        options={PROTECTIONS.map(value => ({ value, words: plain(value) }))}
+        options={PROTECTIONS.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={protection => change({ protection })}
       />
-      <Ties says="One handle with" {...tie('handleWithId', thrownWith(record, circuit))} />
-      <Ties says="Shares its neutral with" {...tie('sharedNeutralWithId', sharersOf(record, circuit))} />
+      <Ties says={say`One handle with`} {...tie('handleWithId', thrownWith(record, circuit))} />
+      <Ties says={say`Shares its neutral with`} {...tie('sharedNeutralWithId', sharersOf(record, circuit))} />
       <TextField
-        label="Note"
+        label={say`Note`}
         value={circuit.note}
         max={1000}
         multiline
@@ -90,9 +93,7 @@ export function CircuitSheet({
           onClose()
           edits.send('remove a circuit', [edits.remove('circuits', circuit.id)])
         }}
-      >
-        Remove this circuit
-      </Button>
+      >{say`Remove this circuit`}</Button>
     </Sheet>
   )
 }

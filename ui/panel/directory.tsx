@@ -4,6 +4,7 @@ import { roomsOf, type DirectoryEntry } from '@/core/panel'
 import { boxesReadDead } from '@/core/safety'
 import { Button } from '../primitives/button'
 import { plain } from '../words'
+import { useSay } from '../words/use-say'
 
 interface Shown {
   readonly entries: readonly DirectoryEntry[]
@@ -12,26 +13,32 @@ interface Shown {
 }
 
 /** What each label says against what was found, and which breakers hang together. */
-export function Directory({ entries, region, record, onOpen }: Shown & { onOpen: (id: string) => void }) {
-  const { breaker } = region.words
+export function Directory({ entries, record, onOpen }: Shown & { onOpen: (id: string) => void }) {
+  const say = useSay()
+
   return (
     <div
       className="mt-4 overflow-x-auto rounded-xl bg-sheet"
       tabIndex={0}
       role="region"
-      aria-label="Circuits"
+      aria-label={say`Circuits`}
       data-chrome
     >
       <table className="w-full min-w-160 text-left">
         <thead>
           <tr className="text-sm">
-            {[plain(breaker), 'Its label', 'Found to feed', 'Label holds', 'Rating', 'Protection'].map(
-              each => (
-                <th key={each} scope="col" className="px-3 py-2 font-semibold">
-                  {each}
-                </th>
-              ),
-            )}
+            {[
+              say`Breaker`,
+              say`Its label`,
+              say`Found to feed`,
+              say`Label holds`,
+              say`Rating`,
+              say`Protection`,
+            ].map(each => (
+              <th key={each} scope="col" className="px-3 py-2 font-semibold">
+                {each}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -40,14 +47,14 @@ export function Directory({ entries, region, record, onOpen }: Shown & { onOpen:
               <th scope="row" className="px-3 py-1">
                 <Button
                   onClick={() => onOpen(entry.circuit.id)}
-                  aria-label={`Edit ${breaker} ${entry.circuit.breaker}`}
+                  aria-label={say`Edit breaker ${entry.circuit.breaker}`}
                   className="tabular-nums"
                 >
                   {entry.circuit.breaker}
                 </Button>
               </th>
               <td className="px-3 py-3">
-                {entry.circuit.label || <span className="text-soft">no label</span>}
+                {entry.circuit.label || <span className="text-soft">{say`no label`}</span>}
                 {entry.circuit.note && <span className="block text-sm text-soft">{entry.circuit.note}</span>}
                 <Ties entry={entry} />
               </td>
@@ -56,44 +63,49 @@ export function Directory({ entries, region, record, onOpen }: Shown & { onOpen:
               </td>
               <td className="px-3 py-3">
                 {entry.circuit.labelHolds === 'no' ? (
-                  <strong className="hazard px-2">Wrong</strong>
+                  <strong className="hazard px-2">{say`Wrong`}</strong>
                 ) : (
-                  plain(entry.circuit.labelHolds)
+                  say(plain(entry.circuit.labelHolds))
                 )}
               </td>
               <td className="px-3 py-3 whitespace-nowrap">
-                {entry.circuit.ratedAmps} A{entry.circuit.poles > 1 && `, ${entry.circuit.poles} poles`}
+                {say`${entry.circuit.ratedAmps} A`}
+                {entry.circuit.poles > 1 && say`, ${entry.circuit.poles} poles`}
               </td>
-              <td className="px-3 py-3">{plain(entry.circuit.protection)}</td>
+              <td className="px-3 py-3">{say(plain(entry.circuit.protection))}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      {entries.length === 0 && <p className="p-4">No circuits yet.</p>}
+      {entries.length === 0 && <p className="p-4">{say`No circuits yet.`}</p>}
     </div>
   )
 }
 
 /** What was found to be on it, what was read dead with it off, and what only its label puts there. */
 function Feeds({ entry: { circuit, says, labelled }, record }: { entry: DirectoryEntry; record: JobRecord }) {
+  const say = useSay()
+
   const dead = boxesReadDead(record, circuit.id)
   const rest = labelled.filter(({ id }) => !dead.some(each => each.id === id))
   return (
     <>
       {says}
       {dead.length > 0 && (
-        <span className="block">read dead with it off: {roomsOf(record, dead).join(', ')}</span>
+        <span className="block">{say`read dead with it off: ${roomsOf(record, dead).join(', ')}`}</span>
       )}
       {rest.length > 0 && (
-        <span className="block text-sm text-soft">by its label only: {roomsOf(record, rest).join(', ')}</span>
+        <span className="block text-sm text-soft">{say`by its label only: ${roomsOf(record, rest).join(', ')}`}</span>
       )}
-      {says === null && labelled.length === 0 && <span className="text-soft">nothing yet</span>}
+      {says === null && labelled.length === 0 && <span className="text-soft">{say`nothing yet`}</span>}
     </>
   )
 }
 
 /** Breakers that go off together, or should. */
 function Ties({ entry: { shares } }: { entry: DirectoryEntry }) {
+  const say = useSay()
+
   return shares.map(({ circuit, oneHandle }) => (
     <span key={circuit.id} className="mt-1 flex items-center gap-2 text-sm font-semibold">
       <svg width="14" height="20" viewBox="0 0 14 20" aria-hidden="true" className="shrink-0">
@@ -105,9 +117,9 @@ function Ties({ entry: { shares } }: { entry: DirectoryEntry }) {
           strokeDasharray={oneHandle ? undefined : '2 2.5'}
         />
       </svg>
-      <span className={oneHandle ? '' : 'hazard px-2'}>
-        one neutral with {circuit.breaker}, {oneHandle ? 'one handle' : 'no common handle: both off'}
-      </span>
+      <span
+        className={oneHandle ? '' : 'hazard px-2'}
+      >{say`one neutral with ${circuit.breaker}, ${oneHandle ? say`one handle` : say`no common handle: both off`}`}</span>
     </span>
   ))
 }
@@ -115,23 +127,22 @@ function Ties({ entry: { shares } }: { entry: DirectoryEntry }) {
 /** The card for the panel’s door: what was found; what only a label says is marked as such. */
 export function PrintedDirectory({
   entries,
-  region,
   record,
   printedOn,
 }: Shown & {
   /** The day, in words. */
   printedOn: string
 }) {
+  const say = useSay()
+
   return (
     <div className="hidden print:block">
-      <h2 className="text-lg">
-        {record.job.name}: {region.words.panel} directory
-      </h2>
-      <p className="text-sm">As of {printedOn}</p>
+      <h2 className="text-lg">{say`${record.job.name}: panel directory`}</h2>
+      <p className="text-sm">{say`As of ${printedOn}`}</p>
       <table className="mt-3 w-full border-collapse text-left">
         <thead>
           <tr>
-            {[plain(region.words.breaker), 'Feeds', 'Rating'].map(each => (
+            {[say`Breaker`, say`Feeds`, say`Rating`].map(each => (
               <th key={each} scope="col" className="border border-ink px-2 py-1">
                 {each}
               </th>
@@ -145,10 +156,10 @@ export function PrintedDirectory({
                 {circuit.breaker}
               </th>
               <td className="border border-ink px-2 py-1">
-                {says ?? (circuit.label ? `${circuit.label} (by its label only)` : '')}
-                {shares.map(each => ` · one neutral with ${each.circuit.breaker}`)}
+                {says ?? (circuit.label ? say`${circuit.label} (by its label only)` : '')}
+                {shares.map(each => say` · one neutral with ${each.circuit.breaker}`)}
               </td>
-              <td className="border border-ink px-2 py-1">{circuit.ratedAmps} A</td>
+              <td className="border border-ink px-2 py-1">{say`${circuit.ratedAmps} A`}</td>
             </tr>
           ))}
         </tbody>

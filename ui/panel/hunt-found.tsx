@@ -6,14 +6,16 @@ import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
-import { plain } from '../words'
+import { capital, plain } from '../words'
 import { breakerName, METER_WORDS } from './hunt-words'
+import { useSay } from '../words/use-say'
 
 /** What was found, whether its label holds, and what only labels still say of this box. */
 export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; seen: string }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const base = `/jobs/${view.record.job.id}`
-  const { breaker } = view.region.words
   const strike = () =>
     edits.send(
       'try a breaker',
@@ -21,15 +23,16 @@ export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; see
     )
   if (hunt.found === 'main' || hunt.found === null)
     return (
-      <Part title={`The main switch made it dark, and no ${breaker} that is listed did`}>
+      <Part title={say`The main switch made it dark, and no breaker that is listed did`}>
         <p>
-          A {breaker} is missing from the list, or one was misread. Leave the main switch off for this box, or{' '}
-          <Link href={`${base}/panel`} className="font-semibold underline underline-offset-4">
-            list the missing one
-          </Link>{' '}
-          and hunt again.
+          {say`A breaker is missing from the list, or one was misread. Leave the main switch off for this box, or `}
+          <Link
+            href={`${base}/panel`}
+            className="font-semibold underline underline-offset-4"
+          >{say`list the missing one`}</Link>
+          {say` and hunt again.`}
         </p>
-        <Button onClick={strike}>Hunt again from the start</Button>
+        <Button onClick={strike}>{say`Hunt again from the start`}</Button>
       </Part>
     )
   const { found } = hunt
@@ -38,38 +41,30 @@ export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; see
       feed.basis === 'label' && hunt.ruledOut.some(each => each.circuit.id === circuit.id),
   )
   return (
-    <Part title={`${plain(breakerName(view, found))} feeds ${seen === METER_WORDS ? 'it' : seen}`}>
-      <p className="text-lg">
-        It is off now, and listed for this box. It proves nothing dead: read every conductor before you touch.
-      </p>
+    <Part title={say`${capital(breakerName(view, found))} feeds ${seen === METER_WORDS ? say`it` : seen}`}>
+      <p className="text-lg">{say`It is off now, and listed for this box. It proves nothing dead: read every conductor before you touch.`}</p>
       <PickOne
-        label={`Does its label${found.label ? ` “${found.label}”` : ''} hold?`}
+        label={say`Does its label${found.label ? ` “${found.label}”` : ''} hold?`}
         value={found.labelHolds}
-        options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+        options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={labelHolds =>
           edits.send('edit a circuit', [edits.change('circuits', found.id, { labelHolds })])
         }
       />
       {refuted.map(({ circuit, feed }) => (
         <div key={feed.id} className="flex flex-wrap items-center justify-between gap-2">
-          <span>
-            A label says {breakerName(view, circuit)} feeds this box too; nothing here went dark with it.
-          </span>
-          <Button onClick={() => edits.send('edit a circuit', [edits.remove('feeds', feed.id)])}>
-            It does not feed this box
-          </Button>
+          <span>{say`A label says ${breakerName(view, circuit)} feeds this box too; nothing here went dark with it.`}</span>
+          <Button
+            onClick={() => edits.send('edit a circuit', [edits.remove('feeds', feed.id)])}
+          >{say`It does not feed this box`}</Button>
         </div>
       ))}
       <div className="flex flex-wrap gap-2">
         <Link
           href={`${base}/boxes/${view.box.id}/test#make-it-dead`}
           className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
-        >
-          Make it dead
-        </Link>
-        <Button look="quiet" onClick={strike}>
-          Hunt again from the start
-        </Button>
+        >{say`Make it dead`}</Link>
+        <Button look="quiet" onClick={strike}>{say`Hunt again from the start`}</Button>
       </div>
     </Part>
   )

@@ -11,12 +11,14 @@ import { Button } from '../primitives/button'
 import { PickOne, TextField } from '../primitives/fields'
 import { Folded } from '../primitives/folded'
 import { LiveStrip, Part } from '../stages/stage-frame'
-import { plain } from '../words'
+import { capital, plain } from '../words'
 import { HuntFound } from './hunt-found'
 import { HuntMain } from './hunt-main'
 import { HuntTry } from './hunt-try'
 import { breakerName, METER_WORDS, reasonWords, stayed } from './hunt-words'
 import { useTake } from './use-take'
+import { useSay } from '../words/use-say'
+import { type Say } from '@/core/words/say'
 
 /** Which breaker feeds this box: a light is left on, and breakers are tried in the likeliest order. */
 export function HuntPage({ boxId }: { boxId: string }) {
@@ -41,6 +43,8 @@ function watchedIn(
 }
 
 function HuntOfBox({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const asked = useSearchParams().get('at')
   const lines = useMemo(() => linesIn(view), [view])
   const [chosen, setChosen] = useState<string | null>(asked)
@@ -50,15 +54,14 @@ function HuntOfBox({ view }: { view: BoxView }) {
   const [taken, setTaken] = useState<string | null>(null)
   const next = hunt.toTry.find(({ circuit }) => circuit.id === taken) ?? hunt.toTry[0]
   const take = useTake(view, watched)
-  const { breaker } = view.region.words
   const seen = placeId
-    ? (view.places.find(({ place }) => place.id === placeId)?.group.name ?? 'the light')
+    ? (view.places.find(({ place }) => place.id === placeId)?.group.name ?? say`the light`)
     : METER_WORDS
   return (
     <>
       <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
         <h1 className="flex flex-wrap items-baseline gap-x-2 pt-2 text-xl">
-          Which {breaker}?{' '}
+          {say`Which breaker? `}
           <span className="font-normal">
             {view.room.name}, {view.box.name}
           </span>
@@ -67,28 +70,26 @@ function HuntOfBox({ view }: { view: BoxView }) {
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look`}
           data-chrome
           className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
-        >
-          To the box
-        </Link>
+        >{say`To the box`}</Link>
       </div>
       <LiveStrip view={view} />
       <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-2">
         <div className="flex min-w-0 flex-col gap-4">
-          <Part title="What is watched">
+          <Part title={say`What is watched`}>
             <PickOne
-              label="What is watched"
+              label={say`What is watched`}
               labelHidden
               value={what}
               options={[
                 ...view.places.map(({ place, group }) => ({
                   value: place.id,
-                  words: `${group.name}, left on`,
+                  words: say`${group.name}, left on`,
                 })),
                 ...lines.map(({ end }) => ({
                   value: end.end.id,
-                  words: `A meter at ${end.name}`,
+                  words: say`A meter at ${end.name}`,
                 })),
-                { value: METER, words: 'A meter at another conductor that reads live' },
+                { value: METER, words: say`A meter at another conductor that reads live` },
               ]}
               onCommit={setChosen}
             />
@@ -123,8 +124,10 @@ function InOrder({
   next: HuntCandidate | null
   onChoose: (circuitId: string) => void
 }) {
+  const say = useSay()
+
   return (
-    <Part title="Likeliest first">
+    <Part title={say`Likeliest first`}>
       <ol className="flex flex-col gap-1">
         {hunt.toTry.map(({ circuit, share, why, putOff }) => (
           <li key={circuit.id}>
@@ -136,15 +139,15 @@ function InOrder({
             >
               <strong className="tabular-nums">{circuit.breaker}</strong>
               <span className="min-w-0">
-                {circuit.label || <span className="text-soft">no label</span>}
+                {circuit.label || <span className="text-soft">{say`no label`}</span>}
                 <span className="block text-sm text-soft">
-                  {putOff ? 'put off; ' : ''}
-                  {why.map(reason => reasonWords(reason)).join('; ') || 'nothing speaks for it'}
+                  {putOff ? say`put off; ` : ''}
+                  {why.map(reason => reasonWords(say, reason)).join('; ') || say`nothing speaks for it`}
                 </span>
               </span>
               <span className="text-right text-sm tabular-nums">
-                <span className="sr-only">likely </span>
-                {percent(share)}
+                <span className="sr-only">{say`likely `}</span>
+                {percent(say, share)}
                 <span aria-hidden="true" className="block h-2 overflow-hidden rounded border border-ink">
                   <span className="block h-full bg-ink" style={{ width: `${share * 100}%` }} />
                 </span>
@@ -159,22 +162,24 @@ function InOrder({
 
 /** Every try as it was recorded, with what somebody has to say of it. */
 function Tries({ view, hunt }: { view: BoxView; hunt: Hunt }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   if (hunt.tries.length === 0) return null
   return (
     <Folded
       className="rounded-xl bg-sheet px-3 sm:px-4"
-      summary={<summary className="min-h-11 py-2.5 font-bold">Tries: {hunt.tries.length}</summary>}
+      summary={<summary className="min-h-11 py-2.5 font-bold">{say`Tries: ${hunt.tries.length}`}</summary>}
     >
       <ul className="flex flex-col divide-y divide-rule pb-3">
         {hunt.tries.map(each => {
           const circuit = view.record.circuits[each.circuitId ?? '']
-          const name = circuit ? breakerName(view, circuit) : 'the main switch'
+          const name = circuit ? breakerName(view, circuit) : say`the main switch`
           return (
             <li key={each.id} className="flex flex-wrap items-end gap-2 py-1">
               <div className="min-w-40 flex-1">
                 <TextField
-                  label={`${plain(name)}: ${plain(each.shows).toLowerCase()}${each.hinted ? ', named by the finder' : ''}`}
+                  label={`${capital(name)}: ${say(plain(each.shows)).toLowerCase()}${each.hinted ? say`, named by the finder` : ''}`}
                   value={each.note}
                   max={400}
                   keep={`try/${each.id}`}
@@ -184,11 +189,9 @@ function Tries({ view, hunt }: { view: BoxView; hunt: Hunt }) {
                 />
               </div>
               <Button
-                aria-label={`Take this try back: ${name}`}
+                aria-label={say`Take this try back: ${name}`}
                 onClick={() => edits.send('try a breaker', [edits.remove('breakerTries', each.id)])}
-              >
-                Take it back
-              </Button>
+              >{say`Take it back`}</Button>
             </li>
           )
         })}
@@ -197,32 +200,30 @@ function Tries({ view, hunt }: { view: BoxView; hunt: Hunt }) {
   )
 }
 
-const percent = (share: number) => (share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`)
+const percent = (say: Say, share: number) => (share < 0.01 ? say`under 1 %` : `${Math.round(share * 100)} %`)
 
 function RuledOut({ view, hunt, seen }: { view: BoxView; hunt: Hunt; seen: string }) {
+  const say = useSay()
+
   if (hunt.ruledOut.length === 0) return null
-  const { breaker } = view.region.words
   return (
-    <Part title="Not it">
+    <Part title={say`Not it`}>
       <ul className="flex flex-col gap-1">
         {hunt.ruledOut.map(({ circuit, why }) => (
           <li key={circuit.id}>
-            {plain(breakerName(view, circuit))}
+            {capital(breakerName(view, circuit))}
             <span className="text-soft">
               {' '}
               ·{' '}
               {why === 'stayed-lit'
-                ? `stayed ${stayed(seen)} while it was off`
-                : 'off already, held for other work'}
+                ? say`stayed ${stayed(seen)} while it was off`
+                : say`off already, held for other work`}
             </span>
           </li>
         ))}
       </ul>
       {hunt.ruledOut.some(({ why }) => why === 'off-already') && (
-        <p className="text-sm">
-          If the light cannot be lit at all, one of those that are off already may feed it: look there before
-          you hunt. Never switch a {breaker} on that somebody holds off.
-        </p>
+        <p className="text-sm">{say`If the light cannot be lit at all, one of those that are off already may feed it: look there before you hunt. Never switch a breaker on that somebody holds off.`}</p>
       )}
     </Part>
   )

@@ -10,8 +10,8 @@ import { newId } from '../job/new-id'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
-import { plain } from '../words'
 import { Directory, PrintedDirectory } from './directory'
+import { useSay } from '../words/use-say'
 
 const CircuitSheet = dynamic(() => import('./circuit-sheet').then(module => module.CircuitSheet), {
   ssr: false,
@@ -24,6 +24,8 @@ const Walks = dynamic(() => import('./walks').then(module => module.Walks), { ss
 
 /** The circuits: what the label says against what was found, and which boxes each one feeds. */
 export function PanelPage() {
+  const say = useSay()
+
   const { record } = useJob()
   const edits = useEdits(null)
   const [open, setOpen] = useState<string | null>(null)
@@ -44,20 +46,17 @@ export function PanelPage() {
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5" data-chrome>
-        <h1 className="text-2xl">{plain(region.words.panel)}</h1>
+        <h1 className="text-2xl">{say`Panel`}</h1>
         <div className="flex flex-wrap items-center gap-2" data-chrome>
           <Link
             href={`/jobs/${record.job.id}/tags`}
             className="inline-flex min-h-11 items-center px-2 font-semibold underline underline-offset-4"
-          >
-            Tags
-          </Link>
-          <Button onClick={() => window.print()} disabled={entries.length === 0}>
-            Print the directory
-          </Button>
-          <Button look="main" onClick={add}>
-            Add a circuit
-          </Button>
+          >{say`Tags`}</Link>
+          <Button
+            onClick={() => window.print()}
+            disabled={entries.length === 0}
+          >{say`Print the directory`}</Button>
+          <Button look="main" onClick={add}>{say`Add a circuit`}</Button>
         </div>
       </div>
       <Directory entries={entries} region={region} record={record} onOpen={setOpen} />

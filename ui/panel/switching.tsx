@@ -12,17 +12,20 @@ import { LocksOn } from '../stages/safety/locks-on'
 import { holdersIn, useLocks } from '../stages/safety/use-locks'
 import { onWords } from '../stages/safety/use-switched-on'
 import { switchName } from '../words/switch-name'
-import { plain } from '../words'
+import { capital } from '../words'
+import { useSay } from '../words/use-say'
 
 /** How a breaker, or the main switch (null), stands as far as was recorded, and the next time it is thrown. */
 export function Switching({ circuit }: { circuit: Breaker | null }) {
+  const say = useSay()
+
   const { record, edits, lock, on } = useLocks(null)
   usePowerHolds(true)
   const id = circuit?.id ?? null
   const last = rowsWith(record, 'switchings', 'circuitId', id)
     .filter(({ struck }) => struck === null)
     .at(-1)
-  const name = plain(switchName(record, id))
+  const name = capital(switchName(record, id))
   const throwIt = (to: 'on' | 'off', foundSo: boolean) =>
     edits.send('switch a breaker', [edits.add('switchings', newSwitching(id, to, { foundSo }))])
   const keptOff = (keyWith: string) =>
@@ -36,17 +39,17 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
       <legend className="text-sm font-semibold">
         {name}:{' '}
         {last
-          ? `${last.foundSo ? 'found ' : ''}${last.to}, as recorded`
-          : 'nothing recorded of how it stands'}
+          ? say`${last.foundSo ? say`found ` : ''}${say(last.to)}, as recorded`
+          : say`nothing recorded of how it stands`}
       </legend>
       <LocksOn circuitIds={[id]} boxId={null} />
       {last?.to === 'off' && <BeforeOn record={record} circuitIds={[id]} />}
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => throwIt('off', false)}>Switched off</Button>
+        <Button onClick={() => throwIt('off', false)}>{say`Switched off`}</Button>
         <Button disabled={several} onClick={() => edits.send('switch a breaker', on([id]))}>
-          {onWords(record, [id], 'Switched on')}
+          {onWords(record, [id], say`Switched on`)}
         </Button>
-        <Button onClick={() => throwIt('on', true)}>Found on</Button>
+        <Button onClick={() => throwIt('on', true)}>{say`Found on`}</Button>
       </div>
       <LockOff of={name} onLock={keptOff} />
     </fieldset>
@@ -54,11 +57,14 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
 }
 
 /** The main switch, as a part of the panel’s page. */
-export const MainSwitch = () => (
-  <section aria-label="Main switch" className="mt-4 rounded-xl bg-sheet p-4">
-    <Switching circuit={null} />
-    <div className="mt-3">
-      <BackFeed />
-    </div>
-  </section>
-)
+export const MainSwitch = () => {
+  const say = useSay()
+  return (
+    <section aria-label={say`Main switch`} className="mt-4 rounded-xl bg-sheet p-4">
+      <Switching circuit={null} />
+      <div className="mt-3">
+        <BackFeed />
+      </div>
+    </section>
+  )
+}

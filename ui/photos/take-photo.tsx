@@ -6,6 +6,7 @@ import { newId } from '../job/new-id'
 import { NOW } from '../job/new-reading'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
+import { useSay } from '../words/use-say'
 
 /** The camera, one press away; what could not be stored yet is kept and tried again. */
 export function TakePhoto({
@@ -17,6 +18,8 @@ export function TakePhoto({
   kind: PhotoKind
   onTaken?: () => void
 }) {
+  const say = useSay()
+
   const { record } = useJob()
   const edits = useEdits(boxId)
   const [waiting, setWaiting] = useState<File | null>(null)
@@ -37,7 +40,7 @@ export function TakePhoto({
   return (
     <>
       <label className="relative inline-flex min-h-12 cursor-pointer items-center justify-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-5 font-semibold text-on-plum has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-plum">
-        {state === 'storing' ? 'Storing …' : 'Take a photo'}
+        {state === 'storing' ? say`Storing …` : say`Take a photo`}
         <input
           type="file"
           accept="image/jpeg,image/png,image/webp"
@@ -54,12 +57,12 @@ export function TakePhoto({
       <div role="status">
         {state === 'failed' && waiting && (
           <p className="hazard flex flex-wrap items-center gap-3 px-3 py-1">
-            The photo is not stored yet; it is kept here.
-            <Button onClick={() => void store(waiting)}>Try again</Button>
+            {say`The photo is not stored yet; it is kept here.`}
+            <Button onClick={() => void store(waiting)}>{say`Try again`}</Button>
           </p>
         )}
         {state === 'refused' && (
-          <p className="hazard px-3 py-1">Not stored: JPEG, PNG or WebP of at most 15 MB.</p>
+          <p className="hazard px-3 py-1">{say`Not stored: JPEG, PNG or WebP of at most 15 MB.`}</p>
         )}
       </div>
     </>

@@ -8,6 +8,7 @@ import { useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { useVan } from './use-van'
+import { useSay } from '../words/use-say'
 
 const KIND_WORDS: Readonly<Record<PickKind, string>> = {
   device: 'Devices',
@@ -19,6 +20,8 @@ const KIND_WORDS: Readonly<Record<PickKind, string>> = {
 
 /** What to take along for all that is chosen so far, what the van has, and what is left to buy. */
 export function PickPage({ van: before }: { van: Van }) {
+  const say = useSay()
+
   const trade = useTrade()
   const { record } = useJob()
   const { van, trouble, count, last, takeBack } = useVan(before)
@@ -33,30 +36,21 @@ export function PickPage({ van: before }: { van: Van }) {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
         <div>
-          <h1 className="text-2xl">Pick list</h1>
+          <h1 className="text-2xl">{say`Pick list`}</h1>
           <p className="text-soft">
-            {record.job.name} · left to buy: {items.reduce((sum, { toBuy }) => sum + toBuy, 0)} pieces,{' '}
-            {figure(costOf(items), 2)} {currency}
+            {say`${record.job.name} · left to buy: ${items.reduce((sum, { toBuy }) => sum + toBuy, 0)} pieces, ${figure(costOf(items), 2)} ${currency}`}
             {items.some(({ priceEach, toBuy }) => priceEach === null && toBuy > 0) &&
-              ' and what has no price yet'}
+              say` and what has no price yet`}
           </p>
         </div>
         <div className="flex flex-wrap gap-2" data-chrome>
-          {last && (
-            <Button look="quiet" onClick={() => void takeBack()}>
-              Undo the count
-            </Button>
-          )}
+          {last && <Button look="quiet" onClick={() => void takeBack()}>{say`Undo the count`}</Button>}
           <a
             href={`/api/jobs/${record.job.id}/pick`}
             download
             className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-          >
-            Take out as a table
-          </a>
-          <Button onClick={() => window.print()} disabled={items.length === 0}>
-            Print
-          </Button>
+          >{say`Take out as a table`}</a>
+          <Button onClick={() => window.print()} disabled={items.length === 0}>{say`Print`}</Button>
         </div>
       </div>
       {trouble && (
@@ -67,18 +61,18 @@ export function PickPage({ van: before }: { van: Van }) {
       {items.length === 0 ? (
         <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">
           {Object.keys(record.choices).length > 0
-            ? 'Everything that was chosen is wired: nothing is left to take along.'
-            : 'Nothing is chosen yet. Choose a device at a box, and what it asks for stands here.'}
+            ? say`Everything that was chosen is wired: nothing is left to take along.`
+            : say`Nothing is chosen yet. Choose a device at a box, and what it asks for stands here.`}
         </p>
       ) : (
         <div className="mt-4" data-chrome>
           <PickOne
-            label="Show"
+            label={say`Show`}
             labelHidden
             value={show}
             options={[
-              { value: 'all', words: `All ${items.length}` },
-              { value: 'buy', words: `To buy ${items.filter(({ toBuy }) => toBuy > 0).length}` },
+              { value: 'all', words: say`All ${items.length}` },
+              { value: 'buy', words: say`To buy ${items.filter(({ toBuy }) => toBuy > 0).length}` },
             ]}
             onCommit={setShow}
           />
@@ -86,7 +80,7 @@ export function PickPage({ van: before }: { van: Van }) {
       )}
       {kinds.map(kind => (
         <section key={kind} className="mt-4 rounded-xl bg-sheet p-3 sm:p-4">
-          <h2 className="text-base">{KIND_WORDS[kind]}</h2>
+          <h2 className="text-base">{say(KIND_WORDS[kind])}</h2>
           <ul>
             {shown
               .filter(each => each.kind === kind)
@@ -98,7 +92,7 @@ export function PickPage({ van: before }: { van: Van }) {
       ))}
       {saved.length > 0 && (
         <section className="mt-4 rounded-xl bg-sheet p-3 sm:p-4">
-          <h2 className="text-base">Taken out and kept, for stock</h2>
+          <h2 className="text-base">{say`Taken out and kept, for stock`}</h2>
           <ul>
             {saved.map(({ modelId, what, count: many, places }) => (
               <li key={modelId} className="grid grid-cols-[2.5rem_1fr] gap-x-4 border-t border-rule py-2">
@@ -112,7 +106,7 @@ export function PickPage({ van: before }: { van: Van }) {
           </ul>
         </section>
       )}
-      {items.length > 0 && shown.length === 0 && <p className="mt-6">The van has all of it.</p>}
+      {items.length > 0 && shown.length === 0 && <p className="mt-6">{say`The van has all of it.`}</p>}
     </>
   )
 }
@@ -126,6 +120,8 @@ function ItemRow({
   currency: string
   onCount: (key: string, count: number) => Promise<void>
 }) {
+  const say = useSay()
+
   return (
     <li
       data-item={key}
@@ -139,19 +135,19 @@ function ItemRow({
       <span
         className="col-span-2 flex items-center gap-2 sm:col-span-1"
         role="group"
-        aria-label={`In the van: ${what}`}
+        aria-label={say`In the van: ${what}`}
       >
         <Button
-          aria-label="One less"
+          aria-label={say`One less`}
           disabled={inVan === 0}
           onClick={() => void onCount(key, inVan - 1)}
           className="min-w-11 !px-0 print:hidden"
         >
           −
         </Button>
-        <span className="min-w-20 text-center tabular-nums">{inVan} in the van</span>
+        <span className="min-w-20 text-center tabular-nums">{say`${inVan} in the van`}</span>
         <Button
-          aria-label="One more"
+          aria-label={say`One more`}
           onClick={() => void onCount(key, inVan + 1)}
           className="min-w-11 !px-0 print:hidden"
         >
@@ -160,12 +156,12 @@ function ItemRow({
       </span>
       <span className="text-right">
         {toBuy === 0 ? (
-          <span className="text-soft">nothing to buy</span>
+          <span className="text-soft">{say`nothing to buy`}</span>
         ) : (
           <>
-            <strong>buy {toBuy}</strong>
+            <strong>{say`buy ${toBuy}`}</strong>
             <span className="block text-sm text-soft">
-              {priceEach === null ? 'no price yet' : `${figure(priceEach * toBuy, 2)} ${currency}`}
+              {priceEach === null ? say`no price yet` : `${figure(priceEach * toBuy, 2)} ${currency}`}
             </span>
           </>
         )}

@@ -1,5 +1,6 @@
 import { useCallback, useRef, useState } from 'react'
 import type { Van } from '@/core/pick'
+import { useSay } from '../words/use-say'
 
 type Outcome =
   | { readonly kind: 'applied' | 'stale'; readonly key: string; readonly count: number }
@@ -7,6 +8,8 @@ type Outcome =
 
 /** The van as it was counted last: shown at once, put right by what the server says. */
 export function useVan(before: Van) {
+  const say = useSay()
+
   const [van, setVan] = useState(before)
   const [trouble, setTrouble] = useState<string | null>(null)
   const [last, setLast] = useState<{ readonly key: string; readonly count: number } | null>(null)
@@ -30,16 +33,16 @@ export function useVan(before: Van) {
         set(key, outcome.kind === 'stale' ? outcome.count : based)
         setTrouble(
           outcome.kind === 'stale'
-            ? 'Somebody counted this meanwhile. This is how many there are now; yours was not taken.'
-            : 'That cannot be counted.',
+            ? say`Somebody counted this meanwhile. This is how many there are now; yours was not taken.`
+            : say`That cannot be counted.`,
         )
       } catch {
         set(key, based)
-        setTrouble('The server cannot be reached. The van is as it was; try again.')
+        setTrouble(say`The server cannot be reached. The van is as it was; try again.`)
       }
       return false
     },
-    [set],
+    [set, say],
   )
 
   const put = useCallback(

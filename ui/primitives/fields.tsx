@@ -1,6 +1,8 @@
 'use client'
 
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { useSay } from '../words/use-say'
+import { typedNumber } from './typed-number'
 
 const INPUT =
   'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 text-ink hover:border-ink aria-invalid:border-[3px]'
@@ -113,7 +115,7 @@ export function NumberField({
   max,
   unit,
   nullable = false,
-  empty = 'not known',
+  empty,
   live = false,
 }: Labelled & {
   value: number | null
@@ -127,14 +129,18 @@ export function NumberField({
   /** It goes into a form that is sent by a button. */
   live?: boolean
 }) {
+  const say = useSay()
+
   const id = useId()
   const [draft, setDraft] = useDraft(value === null ? '' : String(value))
-  const parsed = draft.trim() === '' ? null : Number(draft.replace(',', '.'))
+  const parsed = draft.trim() === '' ? null : typedNumber(draft)
   const wrong = parsed === null ? !nullable : !Number.isFinite(parsed) || parsed < min || parsed > max
   const commit = () => {
     if (!wrong && parsed !== value) onCommit(parsed)
   }
-  const says = wrong ? `From ${min} to ${max}${unit ? ` ${unit}` : ''}${nullable ? ', or empty' : ''}.` : hint
+  const says = wrong
+    ? say`From ${min} to ${max}${unit ? ` ${unit}` : ''}${nullable ? say`, or empty` : ''}.`
+    : hint
   return (
     <Frame id={id} label={unit ? `${label} (${unit})` : label} hint={says}>
       <input
@@ -150,7 +156,7 @@ export function NumberField({
         }}
         onBlur={() => !live && commit()}
         onKeyDown={event => event.key === 'Enter' && !live && commit()}
-        placeholder={nullable ? empty : undefined}
+        placeholder={nullable ? (empty ?? say`not known`) : undefined}
         className={INPUT}
       />
     </Frame>
@@ -182,7 +188,7 @@ function useKept(name: string | undefined, stored: string, draft: string, setDra
 
 /** What was typed as a number of the range; null where it is none. */
 function numberIn(typed: string, min: number, max: number): number | null {
-  const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
+  const value = typedNumber(typed)
   return value >= min && value <= max ? value : null
 }
 

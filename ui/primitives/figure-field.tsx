@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { Button } from './button'
+import { useSay } from '../words/use-say'
 
 /** A figure that an instrument showed and no button says: typed, and recorded with Enter or a press. */
 export function FigureField({
@@ -16,6 +17,8 @@ export function FigureField({
   disabled?: boolean
   onRead: (value: number) => void
 }) {
+  const say = useSay()
+
   const [typed, setTyped] = useState('')
   const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
   const usable = value >= 0 && value <= most
@@ -36,9 +39,7 @@ export function FigureField({
           className="min-h-11 w-32 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
         />
       </label>
-      <Button disabled={disabled || !usable} onClick={read}>
-        Record
-      </Button>
+      <Button disabled={disabled || !usable} onClick={read}>{say`Record`}</Button>
     </div>
   )
 }

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react'
 import { Button } from './button'
+import { useSay } from '../words/use-say'
 
 const subscribe = (changed: () => void) => {
   if (!('speechSynthesis' in window)) return () => undefined
@@ -20,6 +21,8 @@ const ownVoiceName = () => ownVoice()?.voiceURI ?? null
 
 /** Says it to whoever is not looking: a helper at the panel. Not there where the device has no voice of its own. */
 export function SayAloud({ says }: { says: string }) {
+  const say = useSay()
+
   const name = useSyncExternalStore(subscribe, ownVoiceName, () => null)
   if (name === null) return null
   const speak = () => {
@@ -28,9 +31,5 @@ export function SayAloud({ says }: { says: string }) {
     window.speechSynthesis.cancel()
     window.speechSynthesis.speak(said)
   }
-  return (
-    <Button aria-label={`Say it aloud: ${says}`} onClick={speak}>
-      Say it aloud
-    </Button>
-  )
+  return <Button aria-label={say`Say it aloud: ${says}`} onClick={speak}>{say`Say it aloud`}</Button>
 }

@@ -2,6 +2,7 @@
 
 import { Dialog } from 'radix-ui'
 import type { ReactNode } from 'react'
+import { useSay } from '../words/use-say'
 
 /** A dialog: a sheet from below on a phone, a card in the middle on a desk. */
 export function Sheet({
@@ -20,6 +21,8 @@ export function Sheet({
   footer?: ReactNode
   wide?: boolean
 }) {
+  const say = useSay()
+
   return (
     <Dialog.Root open={open} onOpenChange={now => !now && onClose()}>
       <Dialog.Portal>
@@ -30,9 +33,7 @@ export function Sheet({
         >
           <div className="flex items-center justify-between gap-3 border-b border-rule px-4 py-2">
             <Dialog.Title className="text-lg">{title}</Dialog.Title>
-            <Dialog.Close className="min-h-11 rounded-lg px-3 font-semibold underline underline-offset-4">
-              Close
-            </Dialog.Close>
+            <Dialog.Close className="min-h-11 rounded-lg px-3 font-semibold underline underline-offset-4">{say`Close`}</Dialog.Close>
           </div>
           <div className="flex flex-col gap-4 overflow-y-auto p-4">{children}</div>
           {footer && <div className="flex flex-col border-t border-rule px-4 py-2">{footer}</div>}

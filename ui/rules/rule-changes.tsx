@@ -8,6 +8,7 @@ import { boxName } from '../day/words'
 import { useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { VERDICT_WORDS } from '../primitives/marks'
+import { useSay } from '../words/use-say'
 
 /** What another answer would change in the open plans, box by box; taken or left. */
 export function RuleChanges({
@@ -21,22 +22,24 @@ export function RuleChanges({
   onTake: () => void
   onLeave: () => void
 }) {
+  const say = useSay()
+
   const trade = useTrade()
   const { record } = useJob()
   const changes = useMemo(() => ruleChanges(record, ruleId, value, trade), [record, ruleId, value, trade])
   return (
-    <div role="group" aria-label="What it changes" className="mt-3 rounded-lg border-2 border-plum p-3">
+    <div role="group" aria-label={say`What it changes`} className="mt-3 rounded-lg border-2 border-plum p-3">
       {changes.length === 0 ? (
-        <p>No open plan changes.</p>
+        <p>{say`No open plan changes.`}</p>
       ) : (
         <>
           <p className="font-bold">
-            {changes.length === 1 ? 'One open plan changes' : `${changes.length} open plans change`}
+            {say.count(changes.length, 'One open plan changes', '# open plans change')}
           </p>
           <ul
             className="mt-1 max-h-72 divide-y divide-rule overflow-y-auto"
             tabIndex={0}
-            aria-label="Open plans"
+            aria-label={say`Open plans`}
           >
             {changes.map(({ boxId, added, gone, minutes, wirable, verdicts, settings, wants }) => (
               <li key={boxId} className="py-2">
@@ -47,16 +50,14 @@ export function RuleChanges({
                   {boxName(record, boxId)}
                 </Link>
                 {Math.abs(minutes) >= 0.05 && (
-                  <span className="text-soft">
-                    {' '}
-                    {minutes > 0 ? '+' : '−'}
-                    {figure(Math.abs(minutes), 1)} min
-                  </span>
+                  <span className="text-soft">{say` ${minutes > 0 ? '+' : '−'}${figure(Math.abs(minutes), 1)} min`}</span>
                 )}
                 <ul className="text-sm">
                   {wirable[0] !== wirable[1] && (
                     <li>
-                      <strong>{wirable[1] ? 'It can then be wired' : 'It can no longer be wired'}</strong>
+                      <strong>
+                        {wirable[1] ? say`It can then be wired` : say`It can no longer be wired`}
+                      </strong>
                     </li>
                   )}
                   {verdicts.map(({ name, before, after }) => (
@@ -67,8 +68,8 @@ export function RuleChanges({
                   ))}
                   {wants.map(({ name, does }) => (
                     <li key={`${name} wants`}>
-                      {name}: <strong>{does === 'then' ? 'then does' : 'no longer does'}</strong> what is
-                      wanted here
+                      {name}: <strong>{does === 'then' ? say`then does` : say`no longer does`}</strong>
+                      {say` what is wanted here`}
                     </li>
                   ))}
                   {settings.map(each => (
@@ -83,7 +84,7 @@ export function RuleChanges({
                   ))}
                   {added.map(says => (
                     <li key={`+ ${says}`}>
-                      <strong>New:</strong> {says}
+                      <strong>{say`New:`}</strong> {says}
                     </li>
                   ))}
                 </ul>
@@ -93,10 +94,8 @@ export function RuleChanges({
         </>
       )}
       <div className="mt-3 flex gap-2">
-        <Button look="main" onClick={onTake}>
-          Make the change
-        </Button>
-        <Button onClick={onLeave}>Leave it</Button>
+        <Button look="main" onClick={onTake}>{say`Make the change`}</Button>
+        <Button onClick={onLeave}>{say`Leave it`}</Button>
       </div>
     </div>
   )

@@ -8,9 +8,12 @@ import { useEdits, useJob, useTrade } from '../job/provider'
 import { PickOne, SelectField } from '../primitives/fields'
 import { ROOM_KIND_WORDS } from '../words'
 import { RuleChanges } from './rule-changes'
+import { useSay } from '../words/use-say'
 
 /** Where good electricians disagree: the company’s answers for this job. */
 export function RulesPage() {
+  const say = useSay()
+
   const trade = useTrade()
   const byRoom = useMemo(() => {
     const questions = new Map<string, HouseRule[]>()
@@ -21,11 +24,8 @@ export function RulesPage() {
   }, [trade])
   return (
     <>
-      <h1 className="pt-5 text-2xl">House rules</h1>
-      <p className="text-soft">
-        Verdicts and steps of this job follow them. What a change does to open plans is shown before it is
-        made. Local code comes first.
-      </p>
+      <h1 className="pt-5 text-2xl">{say`House rules`}</h1>
+      <p className="text-soft">{say`Verdicts and steps of this job follow them. What a change does to open plans is shown before it is made. Local code comes first.`}</p>
       <ul className="mt-4 grid items-start gap-3 lg:grid-cols-2">
         {trade.houseRules
           .filter(({ roomKind }) => roomKind === null)
@@ -42,10 +42,11 @@ export function RulesPage() {
 
 /** A question whose answer differs by what a room is for: a line for each kind of room. */
 function RulesByRoom({ question, rules }: { question: string; rules: readonly HouseRule[] }) {
+  const say = useSay()
   return (
     <li className="rounded-xl bg-sheet p-4 lg:col-span-2">
-      <h2 className="text-sm font-semibold">{question}</h2>
-      <ul aria-label={question} className="mt-2 grid gap-x-6 gap-y-3 sm:grid-cols-2 lg:grid-cols-3">
+      <h2 className="text-sm font-semibold">{say(question)}</h2>
+      <ul aria-label={say(question)} className="mt-2 grid gap-x-6 gap-y-3 sm:grid-cols-2 lg:grid-cols-3">
         {rules.map(rule => (
           <RuleOfRoom key={rule.id} rule={rule} />
         ))}
@@ -55,12 +56,14 @@ function RulesByRoom({ question, rules }: { question: string; rules: readonly Ho
 }
 
 function RuleOfRoom({ rule }: { rule: HouseRule }) {
+  const say = useSay()
+
   const { stands, asked, options, ask, take, leave } = useRule(rule)
   return (
     <li className={asked === null ? undefined : 'sm:col-span-full'}>
       <SelectField
-        label={ROOM_KIND_WORDS[rule.roomKind ?? 'not-said']}
-        hint={rule.why}
+        label={say(ROOM_KIND_WORDS[rule.roomKind ?? 'not-said'])}
+        hint={say(rule.why)}
         value={asked ?? stands}
         options={options}
         onCommit={ask}
@@ -72,14 +75,15 @@ function RuleOfRoom({ rule }: { rule: HouseRule }) {
 
 /** One rule of the whole house. */
 function Rule({ rule }: { rule: HouseRule }) {
+  const say = useSay()
   const { stands, asked, options, ask, take, leave } = useRule(rule)
   return (
     <li className="rounded-xl bg-sheet p-4">
       <PickOne
-        label={rule.question}
+        label={say(rule.question)}
         value={asked ?? stands}
         options={options}
-        hint={rule.why}
+        hint={say(rule.why)}
         onCommit={ask}
       />
       {asked !== null && <RuleChanges ruleId={rule.id} value={asked} onTake={take} onLeave={leave} />}
@@ -89,6 +93,8 @@ function Rule({ rule }: { rule: HouseRule }) {
 
 /** The answer to a rule; another one is tried on the open plans first, and stands when it is taken. */
 function useRule(rule: HouseRule) {
+  const say = useSay()
+
   const { record } = useJob()
   const edits = useEdits(null)
   const [row] = rowsWith(record, 'houseRules', 'ruleId', rule.id)
@@ -98,9 +104,9 @@ function useRule(rule: HouseRule) {
     () =>
       rule.values.map(each => ({
         ...each,
-        words: each.value === rule.initial ? `${each.words} (default)` : each.words,
+        words: each.value === rule.initial ? say`${say(each.words)} (default)` : say(each.words),
       })),
-    [rule],
+    [rule, say],
   )
   const take = () => {
     if (asked === null) return

@@ -12,9 +12,12 @@ import { useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { Duties } from '../stages/wire/duties'
 import { Landing } from '../stages/wire/landing'
+import { useSay } from '../words/use-say'
 
 /** One page a box, to be pinned to the wall: the drawing in words, where everything lands, the steps, the cautions. */
 export function SheetsPage({ boxId }: { boxId: string | null }) {
+  const say = useSay()
+
   const { record } = useJob()
   const views = useMemo(
     () =>
@@ -28,16 +31,12 @@ export function SheetsPage({ boxId }: { boxId: string | null }) {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5" data-chrome>
         <div>
-          <h1 className="text-2xl">Sheets for the wall</h1>
-          <p className="text-soft">
-            {views.length === 1 ? 'One box' : `${views.length} boxes`}, one page each
-          </p>
+          <h1 className="text-2xl">{say`Sheets for the wall`}</h1>
+          <p className="text-soft">{say`${say.count(views.length, 'One box', '# boxes')}, one page each`}</p>
         </div>
-        <Button look="main" disabled={views.length === 0} onClick={() => window.print()}>
-          Print
-        </Button>
+        <Button look="main" disabled={views.length === 0} onClick={() => window.print()}>{say`Print`}</Button>
       </div>
-      {views.length === 0 && <p className="mt-4">No box has a device chosen for it yet.</p>}
+      {views.length === 0 && <p className="mt-4">{say`No box has a device chosen for it yet.`}</p>}
       {views.map(view => (
         <Sheet key={view.box.id} view={view} />
       ))}
@@ -46,6 +45,8 @@ export function SheetsPage({ boxId }: { boxId: string | null }) {
 }
 
 function Sheet({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const drawing = useRef<HTMLDivElement>(null)
   const { routed, steps } = useMemo(() => planBox(view, trade), [view, trade])
@@ -54,7 +55,6 @@ function Sheet({ view }: { view: BoxView }) {
     [view, routed, trade],
   )
   const name = `${view.room.name}, ${view.box.name}`
-  const { words } = view.region
   const save = () => {
     const svg = drawing.current?.querySelector('svg')
     if (svg) saveSvg(svg, `${view.record.job.name} ${name}`)
@@ -73,13 +73,11 @@ function Sheet({ view }: { view: BoxView }) {
             {[view.record.job.electrician, view.record.job.apprentice].filter(Boolean).join(', ')}
           </span>
         )}
-        {view.box.plate && <span className="text-sm">Plate as found: {view.box.plate}</span>}
+        {view.box.plate && <span className="text-sm">{say`Plate as found: ${view.box.plate}`}</span>}
         <span className="font-bold">
-          {words.breaker} {view.feeds.map(({ circuit }) => circuit.breaker).join(', ') || 'not known'}
+          {say`breaker ${view.feeds.map(({ circuit }) => circuit.breaker).join(', ') || say`not known`}`}
         </span>
-        <Button data-chrome onClick={save}>
-          Drawing as SVG
-        </Button>
+        <Button data-chrome onClick={save}>{say`Drawing as SVG`}</Button>
       </header>
       <div className="mt-3 grid gap-5 md:grid-cols-2 print:grid-cols-2 print:text-[11px]">
         <div ref={drawing} className="min-w-0 [--above:20rem]">
@@ -108,7 +106,7 @@ function Sheet({ view }: { view: BoxView }) {
             </span>
             <span>
               {at + 1}. {says}
-              {done && <span className="sr-only"> (done)</span>}
+              {done && <span className="sr-only">{say` (done)`}</span>}
             </span>
           </li>
         ))}
@@ -116,12 +114,7 @@ function Sheet({ view }: { view: BoxView }) {
       <div className="mt-4 print:text-[11px]">
         <Duties view={view} heading="h3" />
       </div>
-      <p className="hazard mt-4 px-3 py-1 text-sm print:text-[11px]">
-        Nothing bare is touched before every conductor of this {words.box} was read dead, to a reference that
-        had just read live, with a tester proved before and after. A {words.breaker}’s label proves nothing.
-        Follow local code and the makers’ sheets; where licensed practice is required, a licensed person does
-        or signs the work. Where readings contradict each other: stop, get help.
-      </p>
+      <p className="hazard mt-4 px-3 py-1 text-sm print:text-[11px]">{say`Nothing bare is touched before every conductor of this box was read dead, to a reference that had just read live, with a tester proved before and after. A breaker’s label proves nothing. Follow local code and the makers’ sheets; where licensed practice is required, a licensed person does or signs the work. Where readings contradict each other: stop, get help.`}</p>
     </article>
   )
 }

@@ -10,6 +10,7 @@ import { isLifted, isolationOf } from '@/core/safety'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
 import { useTrade } from '../job/provider'
+import { useSay } from '../words/use-say'
 
 /** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
 export function StageFrame({
@@ -23,6 +24,8 @@ export function StageFrame({
   drawing: ReactNode
   children: ReactNode
 }) {
+  const say = useSay()
+
   return (
     <>
       <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
@@ -33,16 +36,14 @@ export function StageFrame({
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
           data-chrome
           className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
-        >
-          Try by hand
-        </Link>
+        >{say`Try by hand`}</Link>
       </div>
       <StageBar view={view} stage={stage} />
       <LiveStrip view={view} />
       <div className="mt-3 grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
         <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">{drawing}</div>
-        <section aria-label={STAGE_WORDS[stage].name} className="flex min-w-0 flex-col gap-4">
-          <p className="sr-only">{STAGE_WORDS[stage].question}</p>
+        <section aria-label={say(STAGE_WORDS[stage].name)} className="flex min-w-0 flex-col gap-4">
+          <p className="sr-only">{say(STAGE_WORDS[stage].question)}</p>
           {children}
         </section>
       </div>
@@ -51,13 +52,15 @@ export function StageFrame({
 }
 
 function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
+  const say = useSay()
+
   const trade = useTrade()
   const progress = useMemo(() => progressOf(view, trade), [view, trade])
   const unfit = useUnfit(view)
   const base = `/jobs/${view.record.job.id}/boxes/${view.box.id}`
   return (
     <nav
-      aria-label="Stages"
+      aria-label={say`Stages`}
       data-chrome
       className="mt-2 grid grid-cols-6 overflow-hidden rounded-lg border-[1.5px] border-ink/60 bg-sheet"
     >
@@ -65,7 +68,7 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
         .map(each =>
           // What is chosen and may not go there is not done, whatever was pressed.
           each.stage === 'choose' && unfit
-            ? { ...each, state: 'begun' as const, missing: 'what is chosen does not fit' }
+            ? { ...each, state: 'begun' as const, missing: say`what is chosen does not fit` }
             : each,
         )
         .map(each => (
@@ -77,8 +80,8 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
             className="flex min-h-13 flex-col items-center justify-center gap-0.5 border-l border-rule px-0.5 text-sm first:border-l-0 hover:bg-tint aria-[current]:bg-plum aria-[current]:text-on-plum aria-[current]:[--mark-tick:var(--plum)]"
           >
             <StageMark state={each.state} size={16} />
-            <span className="font-semibold">{STAGE_WORDS[each.stage].name}</span>
-            <span className="sr-only">{STATE_WORDS[each.state]}</span>
+            <span className="font-semibold">{say(STAGE_WORDS[each.stage].name)}</span>
+            <span className="sr-only">{say(STATE_WORDS[each.state])}</span>
           </Link>
         ))}
     </nav>
@@ -107,21 +110,21 @@ function useUnfit(view: BoxView): boolean {
 
 /** Whether this box may be live now, on every screen of it. */
 export function LiveStrip({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const isolation = useMemo(() => isolationOf(view), [view])
   return (
     <>
       {isolation.dead ? (
-        <p role="status" className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold">
-          Read dead: {isolation.endsReadDead} of {isolation.ends} conductors, tester proved before and after
-        </p>
+        <p
+          role="status"
+          className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold"
+        >{say`Read dead: ${isolation.endsReadDead} of ${isolation.ends} conductors, tester proved before and after`}</p>
       ) : (
         <p role="status" className="hazard mt-2 bg-sheet px-3 py-1.5 font-semibold">
-          May be live
+          {say`May be live`}
           {view.ends.length > 0 && (
-            <span className="font-normal">
-              {' '}
-              · {isolation.endsReadDead} of {isolation.ends} conductors read dead
-            </span>
+            <span className="font-normal">{say` · ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}</span>
           )}
         </p>
       )}

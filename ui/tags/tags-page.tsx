@@ -6,26 +6,27 @@ import { useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
 import { switchName } from '../words/switch-name'
-import { plain } from '../words'
+import { capital } from '../words'
+import { useSay } from '../words/use-say'
 
 const moment = new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' })
 
 /** A tag for each lock that hangs, and one to be filled in by hand. */
 export function TagsPage() {
+  const say = useSay()
+
   const { record } = useJob()
   const locks = rowsOf(record, 'locks')
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5" data-chrome>
         <div>
-          <h1 className="text-2xl">Tags</h1>
+          <h1 className="text-2xl">{say`Tags`}</h1>
           <p className="text-soft">
-            {locks.length === 0 ? 'Nothing is locked off now.' : `${locks.length} locked off now.`}
+            {locks.length === 0 ? say`Nothing is locked off now.` : say`${locks.length} locked off now.`}
           </p>
         </div>
-        <Button look="main" onClick={() => window.print()}>
-          Print
-        </Button>
+        <Button look="main" onClick={() => window.print()}>{say`Print`}</Button>
       </div>
       <div className="mt-4 grid gap-4 md:grid-cols-2 print:grid-cols-2">
         {locks.map(lock => (
@@ -38,11 +39,13 @@ export function TagsPage() {
 }
 
 function Tag({ record, lock }: { record: JobRecord; lock: Lock | null }) {
+  const say = useSay()
+
   // The hour is the reader’s own.
   const since = useRunning() && lock ? moment.format(new Date(lock.at)) : ''
   const circuit = lock?.circuitId ? record.circuits[lock.circuitId] : undefined
   const what = lock
-    ? [plain(switchName(record, lock.circuitId)), circuit?.label].filter(Boolean).join(', ')
+    ? [capital(switchName(record, lock.circuitId)), circuit?.label].filter(Boolean).join(', ')
     : ''
   const boxes = circuit
     ? rowsWith(record, 'feeds', 'circuitId', circuit.id).flatMap(({ boxId }) => {
@@ -52,17 +55,17 @@ function Tag({ record, lock }: { record: JobRecord; lock: Lock | null }) {
     : []
   return (
     <article
-      aria-label={lock ? `Tag: ${what}, ${lock.keyWith}` : 'Tag to be filled in'}
+      aria-label={lock ? say`Tag: ${what}, ${lock.keyWith}` : say`Tag to be filled in`}
       className="hazard break-inside-avoid bg-sheet p-5"
     >
-      <p className="text-3xl leading-tight font-bold">Do not switch on</p>
-      <p className="text-lg">Somebody has hands in it.</p>
+      <p className="text-3xl leading-tight font-bold">{say`Do not switch on`}</p>
+      <p className="text-lg">{say`Somebody has hands in it.`}</p>
       <dl className="mt-3 grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-2">
-        <Line name="Off" says={what} large />
-        <Line name="Only on by" says={lock?.keyWith ?? ''} large />
-        <Line name="Since" says={since} />
-        <Line name="Where" says={boxes.join('; ')} />
-        <Line name="Job" says={[record.job.name, record.job.address].filter(Boolean).join(', ')} />
+        <Line name={say`Off`} says={what} large />
+        <Line name={say`Only on by`} says={lock?.keyWith ?? ''} large />
+        <Line name={say`Since`} says={since} />
+        <Line name={say`Where`} says={boxes.join('; ')} />
+        <Line name={say`Job`} says={[record.job.name, record.job.address].filter(Boolean).join(', ')} />
       </dl>
     </article>
   )

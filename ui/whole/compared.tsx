@@ -3,6 +3,8 @@ import { PROPOSALS, type ProposalKind, type Proposed, type Totals } from '@/core
 import { Button } from '../primitives/button'
 import type { Proposals } from './use-proposals'
 import { PROPOSAL_WORDS, TOTAL_WORDS } from './words'
+import { useSay } from '../words/use-say'
+import { type Say } from '@/core/words/say'
 
 const ROWS: readonly (keyof Totals)[] = ['price', 'minutes', 'changes', 'kinds', 'systems', 'mixedRooms']
 
@@ -23,16 +25,18 @@ export function Compared({
   onShow: (kind: ProposalKind) => void
   onTake: (kind: ProposalKind) => void
 }) {
+  const say = useSay()
+
   const kinds = PROPOSALS.filter(kind => proposalOf(found[kind]))
   const figures = (row: keyof Totals) => kinds.map(kind => proposalOf(found[kind])!.totals[row])
   return (
     <div className="rounded-xl bg-sheet p-1 sm:p-3">
       <table className="w-full table-fixed border-collapse max-sm:text-sm">
-        <caption className="sr-only">The proposals side by side</caption>
+        <caption className="sr-only">{say`The proposals side by side`}</caption>
         <thead>
           <tr>
             <th scope="col" className="p-2 text-left">
-              <span className="sr-only">Figure</span>
+              <span className="sr-only">{say`Figure`}</span>
             </th>
             {kinds.map(kind => (
               <th key={kind} scope="col" className="p-1 text-left align-bottom">
@@ -42,7 +46,7 @@ export function Compared({
                   onClick={() => onShow(kind)}
                   className="min-h-11 w-full rounded-lg border-[1.5px] border-rule px-1 text-left sm:px-3 font-bold aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum"
                 >
-                  {PROPOSAL_WORDS[kind]}
+                  {say(PROPOSAL_WORDS[kind])}
                 </button>
               </th>
             ))}
@@ -54,7 +58,7 @@ export function Compared({
             return (
               <tr key={row} className="border-t border-rule">
                 <th scope="row" className="p-1 text-left font-normal sm:p-2">
-                  {TOTAL_WORDS[row]}
+                  {say(TOTAL_WORDS[row])}
                 </th>
                 {kinds.map(kind => {
                   const value = proposalOf(found[kind])!.totals[row]
@@ -70,12 +74,10 @@ export function Compared({
             )
           })}
           <tr className="border-t border-rule">
-            <th scope="row" className="p-1 text-left font-normal sm:p-2">
-              From the best there is
-            </th>
+            <th scope="row" className="p-1 text-left font-normal sm:p-2">{say`From the best there is`}</th>
             {kinds.map(kind => (
               <td key={kind} className="p-1 tabular-nums sm:p-2">
-                {gapWords(proposalOf(found[kind])!.gap)}
+                {gapWords(say, proposalOf(found[kind])!.gap)}
               </td>
             ))}
           </tr>
@@ -85,11 +87,9 @@ export function Compared({
               <td key={kind} className="p-1">
                 <Button
                   look={kind === shown ? 'main' : 'plain'}
-                  aria-label={`Take it over: ${PROPOSAL_WORDS[kind]}`}
+                  aria-label={say`Take it over: ${say(PROPOSAL_WORDS[kind])}`}
                   onClick={() => onTake(kind)}
-                >
-                  Take it over
-                </Button>
+                >{say`Take it over`}</Button>
               </td>
             ))}
           </tr>
@@ -99,4 +99,5 @@ export function Compared({
   )
 }
 
-const gapWords = (gap: number) => (gap < 1e-4 ? 'none is better' : `at most ${figure(gap * 100, 1)} %`)
+const gapWords = (say: Say, gap: number) =>
+  gap < 1e-4 ? say`none is better` : say`at most ${figure(gap * 100, 1)} %`

@@ -5,6 +5,7 @@ import Chart from 'react-apexcharts'
 import { figure } from '@/core/model/units'
 import type { ProposalKind, Totals } from '@/core/whole'
 import { PROPOSAL_WORDS, TOTAL_WORDS } from './words'
+import { useSay } from '../words/use-say'
 
 /** Colours of the page as it is now; anew when the theme changes. */
 function useInk() {
@@ -36,6 +37,8 @@ export function ProposalChart({
   totals: readonly { readonly kind: ProposalKind; readonly totals: Totals }[]
   currency: string
 }) {
+  const say = useSay()
+
   const { ink, plum, rule, isDark } = useInk()
   const rows = (Object.keys(TOTAL_WORDS) as (keyof Totals)[]).filter(row =>
     totals.some(each => each.totals[row] > 0),
@@ -49,14 +52,14 @@ export function ProposalChart({
   return (
     <figure
       role="img"
-      aria-label="Each figure of the proposals beside the largest of its kind; the table says them all"
+      aria-label={say`Each figure of the proposals beside the largest of its kind; the table says them all`}
       className="rounded-xl bg-sheet p-3"
     >
       <Chart
         type="bar"
         height={rows.length * 66 + 60}
         series={totals.map(each => ({
-          name: PROPOSAL_WORDS[each.kind],
+          name: say(PROPOSAL_WORDS[each.kind]),
           data: rows.map(row => Math.round((each.totals[row] / most(row)) * 1000) / 10),
         }))}
         options={{
@@ -86,7 +89,7 @@ export function ProposalChart({
           states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
           tooltip: { enabled: false },
           xaxis: {
-            categories: rows.map(row => TOTAL_WORDS[row]),
+            categories: rows.map(row => say(TOTAL_WORDS[row])),
             max: 165,
             labels: { show: false },
             axisBorder: { show: false },

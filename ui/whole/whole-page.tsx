@@ -17,6 +17,7 @@ import { Part } from '../stages/stage-frame'
 import { Compared } from './compared'
 import { useProposals } from './use-proposals'
 import { ADDED_WORDS, PROPOSAL_WORDS } from './words'
+import { useSay } from '../words/use-say'
 
 const ProposalChart = dynamic(() => import('./proposal-chart').then(module => module.ProposalChart), {
   ssr: false,
@@ -25,6 +26,8 @@ const ProposalChart = dynamic(() => import('./proposal-chart').then(module => mo
 
 /** A device for every place of the house at once: three proposals, what is held on to, and why. */
 export function WholePage() {
+  const say = useSay()
+
   const { record } = useJob()
   const { currency } = regionOf(record.job.regionId)
   const [budget, setBudget] = useState<number | null>(null)
@@ -56,42 +59,37 @@ export function WholePage() {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
         <div>
-          <h1 className="text-2xl">The whole house</h1>
+          <h1 className="text-2xl">{say`The whole house`}</h1>
           <p className="text-soft">
-            {proposals.lights === null && 'Seeing what can stand where … '}
-            {open.length} of {lights.length} lights have something that fits and does what is wanted
+            {proposals.lights === null && say`Seeing what can stand where … `}
+            {say`${open.length} of ${lights.length} lights have something that fits and does what is wanted`}
           </p>
         </div>
         <div className="flex flex-wrap items-end gap-2" data-chrome>
           {budget === null ? (
-            <FigureField label={`At most (${currency})`} most={1_000_000} onRead={setBudget} />
+            <FigureField label={say`At most (${currency})`} most={1_000_000} onRead={setBudget} />
           ) : (
-            <Button onClick={() => setBudget(null)}>
-              At most {figure(budget, 2)} {currency}: lift it
-            </Button>
+            <Button
+              onClick={() => setBudget(null)}
+            >{say`At most ${figure(budget, 2)} ${currency}: lift it`}</Button>
           )}
           {state === 'running' ? (
-            <Button onClick={proposals.stop}>Stop</Button>
+            <Button onClick={proposals.stop}>{say`Stop`}</Button>
           ) : (
             <Button look="main" onClick={() => void proposals.start(locks, budget)}>
-              {Object.keys(found).length > 0 ? 'Propose again' : 'Propose'}
+              {Object.keys(found).length > 0 ? say`Propose again` : say`Propose`}
             </Button>
           )}
         </div>
       </div>
       <div role="status" className="min-h-7 py-1">
         {state === 'running' && (
-          <>
-            {Object.keys(found).length} of {PROPOSALS.length} proposals worked out …
-          </>
+          <>{say`${Object.keys(found).length} of ${PROPOSALS.length} proposals worked out …`}</>
         )}
-        {state === 'stopped' && 'Stopped.'}
-        {state === 'failed' && 'The reckoning gave no answer. What is recorded is safe.'}
+        {state === 'stopped' && say`Stopped.`}
+        {state === 'failed' && say`The calculation gave no answer. What is recorded is safe.`}
         {over?.kind === 'over-budget' && (
-          <span className="hazard block px-3">
-            No choice keeps to {figure(budget ?? 0, 2)} {currency}: the least is {figure(over.least, 2)}{' '}
-            {currency}.
-          </span>
+          <span className="hazard block px-3">{say`No choice keeps to ${figure(budget ?? 0, 2)} ${currency}: the least is ${figure(over.least, 2)} ${currency}.`}</span>
         )}
       </div>
       {Object.values(found).some(each => each.kind === 'proposed') && (
@@ -101,7 +99,7 @@ export function WholePage() {
         </div>
       )}
       <div className="mt-4">
-        <Part title={proposal ? `${PROPOSAL_WORDS[shown]}, light by light` : 'Light by light'}>
+        <Part title={proposal ? say`${say(PROPOSAL_WORDS[shown])}, light by light` : say`Light by light`}>
           <ul className="flex flex-col divide-y divide-rule">
             {lights.map(light => (
               <li key={light.groupId} className="grid gap-x-4 gap-y-1 py-2 md:grid-cols-[14rem_1fr_auto]">
@@ -120,7 +118,7 @@ export function WholePage() {
                 </span>
                 {light.chosen !== null && (
                   <CheckField
-                    label="Hold on to what is chosen"
+                    label={say`Hold on to what is chosen`}
                     value={!freed.includes(light.groupId)}
                     onCommit={held =>
                       setFreed(before =>
@@ -139,6 +137,8 @@ export function WholePage() {
 }
 
 function useNames() {
+  const say = useSay()
+
   const trade = useTrade()
   return (id: string, light: LightChoices): string => {
     const members = light.options.find(each => each.id === id)?.members ?? []
@@ -152,17 +152,19 @@ function useNames() {
     const stays = members.some(member => member === null)
     return [
       ...names,
-      ...(stays ? [names.length > 0 ? 'an old switch stays' : 'What is there stays'] : []),
+      ...(stays ? [names.length > 0 ? say`an old switch stays` : say`What is there stays`] : []),
     ].join('; ')
   }
 }
 
 function NowHere({ light }: { light: LightChoices }) {
+  const say = useSay()
+
   const nameOf = useNames()
   if (light.chosen !== null) return <>{nameOf(light.chosen, light)}</>
   return light.options.length > 0 ? (
     <span className="text-soft">
-      {light.options.length} {light.options.length === 1 ? 'way fits' : 'ways fit'}
+      {light.options.length} {say.count(light.options.length, 'way fits', 'ways fit')}
     </span>
   ) : (
     <NothingFits light={light} />
@@ -170,13 +172,17 @@ function NowHere({ light }: { light: LightChoices }) {
 }
 
 function NothingFits({ light: { waiting } }: { light: LightChoices }) {
+  const say = useSay()
+
   return waiting > 0 ? (
     <span>
-      <strong>Not known yet:</strong> {waiting} {waiting === 1 ? 'waits' : 'wait'} for a reading or a measure
+      <strong>{say`Not known yet:`}</strong>
+      {say` ${waiting} ${say.count(waiting, 'waits', 'wait')} for a reading or a measure`}
     </span>
   ) : (
     <span>
-      <strong>Nothing fits:</strong> see on Choose what it would take
+      <strong>{say`Nothing fits:`}</strong>
+      {say` see on Choose what it would take`}
     </span>
   )
 }
@@ -190,6 +196,8 @@ function TakenHere({
   proposal: Proposal
   currency: string
 }) {
+  const say = useSay()
+
   const nameOf = useNames()
   const id = proposal.taken[light.groupId]
   const option = light.options.find(each => each.id === id)
@@ -204,12 +212,9 @@ function TakenHere({
           · {figure(option.price, 2)} {currency}
         </span>
       )}
-      {option.verdict === 'fits-if' && <strong> · fits once a condition is met</strong>}
+      {option.verdict === 'fits-if' && <strong>{say` · fits once a condition is met`}</strong>}
       {reason && reason.because.length > 0 && (
-        <span className="block text-sm">
-          {figure(reason.dearerBy, 2)} {currency} dearer than {nameOf(reason.cheapest, light)}, which would
-          mean {reason.because.map(key => ADDED_WORDS[key]).join(', ')}.
-        </span>
+        <span className="block text-sm">{say`${figure(reason.dearerBy, 2)} ${currency} dearer than ${nameOf(reason.cheapest, light)}, which would mean ${reason.because.map(key => say(ADDED_WORDS[key])).join(', ')}.`}</span>
       )}
     </>
   )

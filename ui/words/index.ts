@@ -1,11 +1,9 @@
 import type {
   BoxKind,
   Connector,
-  Insulation,
   Instrument,
   LampKind,
   Proof,
-  Role,
   RoomKind,
   Stage,
   Want,
@@ -41,36 +39,11 @@ export const ROOM_KIND_WORDS: Readonly<Record<RoomKind, string>> = {
   outside: 'Outside, garage',
 }
 
-export const ROLE_WORDS: Readonly<Record<Role, string>> = {
-  line: 'line',
-  'switched-load': 'load',
-  neutral: 'neutral',
-  ground: 'ground',
-  traveller: 'traveller',
-  'onward-feed': 'onward',
-  'loop-feed': 'loop feed',
-  'loop-return': 'loop return',
-  spare: 'spare',
-}
-
 export const PROOF_WORDS: Readonly<Record<Proof, string>> = {
   assumed: 'assumed',
   indicated: 'indicated',
   proven: 'proven',
   contradicted: 'contradicted',
-}
-
-export const INSULATION_WORDS: Readonly<Record<Insulation, string>> = {
-  black: 'black',
-  red: 'red',
-  white: 'white',
-  blue: 'blue',
-  brown: 'brown',
-  grey: 'grey',
-  yellow: 'yellow',
-  green: 'green',
-  'green-yellow': 'green and yellow',
-  bare: 'bare',
 }
 
 export const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
@@ -125,8 +98,24 @@ export const WANT_WORDS: Readonly<Record<Want, string>> = {
   humidity: 'By humidity',
 }
 
+/** Said already, and set at the beginning of a line. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
+/** Ids are spelled the British way, sentences of the source the American one. */
+const SPELLED: Readonly<Record<string, string>> = {
+  aluminium: 'aluminum',
+  armoured: 'armored',
+  traveller: 'traveler',
+  colour: 'color',
+  grey: 'gray',
+  neighbour: 'neighbor',
+  earth: 'ground',
+}
+
 /** A vocabulary id as a person reads it, where it has no words of its own. */
 export const plain = (id: string): string => {
-  const words = id.replaceAll('-', ' ')
-  return words.charAt(0).toUpperCase() + words.slice(1)
+  const words = id
+    .replaceAll('-', ' ')
+    .replace(/aluminium|armoured|traveller|colour|grey|neighbour|earth/g, id => SPELLED[id]!)
+  return capital(words)
 }

@@ -7,6 +7,7 @@ import { currentTrade } from '@/server/catalogue'
 import { isDemo, loadJob } from '@/server/jobs'
 import { JobProvider } from '@/ui/job/provider'
 import { JobShell } from '@/ui/job/shell'
+import { later } from '@/core/words/say'
 
 /** Only what a job of this region can ask for travels to the browser, and what stands in it already. */
 function tradeFor({ job, devices, choices }: JobRecord, trade: Trade): Trade {
@@ -25,7 +26,7 @@ interface Props {
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const job = await loadJob((await params).jobId)
-  return { title: job?.record.job.name ?? 'No such job' }
+  return { title: job?.record.job.name ?? later`No such job` }
 }
 
 export default async function JobLayout({ params, children }: Props & { children: ReactNode }) {

@@ -5,10 +5,13 @@ import { figure } from '../../model/units'
 import { fillAsFound, volumeOf } from '../fill'
 import { setBackLimit } from '../set-back'
 import { RING, type DefectRule } from './raised'
+import { sayIn } from '../../words/say'
+import { exactLength, lengthWords, measuresOf } from '../../model/measures'
 
 const ungroundedMetal: DefectRule = view => {
+  const say = sayIn(view.region)
+
   if (view.box.material !== 'metal' || view.ends.length === 0) return []
-  const { ground } = view.region.words
   if (!view.ends.some(({ conductor }) => looksLikeGround(view.region, conductor))) {
     const raceway = racewayGround(view)
     if (raceway === 'continuous') return []
@@ -17,8 +20,8 @@ const ungroundedMetal: DefectRule = view => {
         {
           kind: 'raceway-not-read' as const,
           severity: 'remark',
-          what: `The metal ${view.region.words.box} has no ${ground} but its steel pipe, and nobody has read whether that is one`,
-          cure: `Read from a live point to the metal of the ${view.region.words.box}: nominal where it is.`,
+          what: say`The metal box has no ground but its steel pipe, and nobody has read whether that is one`,
+          cure: say`Read from a live point to the metal of the box: nominal where it is.`,
           parts: [],
           factId: 'raceway-ground',
         },
@@ -27,9 +30,9 @@ const ungroundedMetal: DefectRule = view => {
       {
         kind: 'no-ground-metal-box' as const,
         severity: 'danger',
-        what: `Metal box without a ${ground}`,
-        cure: `A ${ground} brought in, or as local code permits: until then no metal plate, and a receptacle only behind ground-fault protection, marked “no equipment ${ground}”.`,
-        parts: [`${ground} conductor to the nearest ${ground}ed point`, 'Bonding screw or clip'],
+        what: say`Metal box without a ground`,
+        cure: say`A ground brought in, or as local code permits: until then no metal plate, and a receptacle only behind ground-fault protection, marked “no equipment ground”.`,
+        parts: [say`ground conductor to the nearest grounded point`, say`Bonding screw or clip`],
         factId: 'ground-present',
       },
     ]
@@ -39,9 +42,9 @@ const ungroundedMetal: DefectRule = view => {
         {
           kind: 'box-not-bonded' as const,
           severity: 'danger',
-          what: 'The metal box is not bonded',
-          cure: 'A bonding screw or clip with a pigtail.',
-          parts: ['Bonding screw or clip', `${ground} pigtail`],
+          what: say`The metal box is not bonded`,
+          cure: say`A bonding screw or clip with a pigtail.`,
+          parts: [say`Bonding screw or clip`, say`ground pigtail`],
           factId: 'ground-present',
         },
       ]
@@ -50,20 +53,21 @@ const ungroundedMetal: DefectRule = view => {
 
 /** The last reference reading to a ground of this box decides: a ground is good once it reads as one. */
 const groundOpen: DefectRule = view => {
+  const say = sayIn(view.region)
+
   const last = view.readings
     .filter(({ purpose, toEndId }) => purpose === 'reference' && toEndId !== null)
     .at(-1)
   const end = last && view.ends.find(each => each.end.id === last.toEndId)
   if (!end || isNominal(last.value, view.region)) return []
-  const { ground } = view.region.words
   if (last.value > DEAD_VOLTS)
     return [
       {
         kind: 'ground-open' as const,
         of: end.end.id,
         severity: 'defect',
-        what: `${end.name} read ${figure(last.value)} V from a live point: too little for a sound ${ground}, too much for an open one`,
-        cure: `Read the same live point to a neutral. As low there: the supply is. Nominal there: a poor joint in this ${ground}, towards the ${view.region.words.panel}.`,
+        what: say`${end.name} read ${figure(last.value)} V from a live point: too little for a sound ground, too much for an open one`,
+        cure: say`Read the same live point to a neutral. As low there: the supply is. Nominal there: a poor joint in this ground, towards the panel.`,
         parts: [],
         factId: 'ground-present',
       },
@@ -73,15 +77,16 @@ const groundOpen: DefectRule = view => {
       kind: 'ground-open' as const,
       of: end.end.id,
       severity: 'danger',
-      what: `${end.name} read ${figure(last.value)} V from a live point: this ${ground} leads nowhere`,
-      cure: `Find the joint where the ${ground} is open, from this box towards the ${view.region.words.panel}, with the power off.`,
-      parts: ['Connector'],
+      what: say`${end.name} read ${figure(last.value)} V from a live point: this ground leads nowhere`,
+      cure: say`Find the joint where the ground is open, from this box towards the panel, with the power off.`,
+      parts: [say`Connector`],
       factId: 'ground-present',
     },
   ]
 }
 
-const setBack: DefectRule = ({ box }) => {
+const setBack: DefectRule = ({ record, region, box }) => {
+  const say = sayIn(region)
   const back = box.setBackMillimetres ?? 0
   const burns = box.surface === 'wood'
   const limit = setBackLimit(box.surface)
@@ -90,15 +95,17 @@ const setBack: DefectRule = ({ box }) => {
     {
       kind: 'set-back' as const,
       severity: burns ? 'danger' : 'defect',
-      what: `The box sits ${figure(back)} mm back in ${box.surface}${burns ? ', which burns' : ''} (at most ${limit} mm)`,
-      cure: 'An extension ring, so that no surface lies open to the wiring.',
-      parts: [RING, 'Longer device screws'],
+      what: say`The box sits ${exactLength(measuresOf(record), back)} back in ${say(box.surface)}${burns ? say`, which burns` : ''} (at most ${exactLength(measuresOf(record), limit)})`,
+      cure: say`An extension ring, so that no surface lies open to the wiring.`,
+      parts: [say(RING), say`Longer device screws`],
       factId: 'set-back',
     },
   ]
 }
 
 const overfull: DefectRule = (view, trade) => {
+  const say = sayIn(view.region)
+
   const volume = volumeOf(view.box)
   if (view.region.fillBy !== 'volume' || volume === null || view.ends.length === 0) return []
   const fill = fillAsFound(view, trade)
@@ -107,45 +114,47 @@ const overfull: DefectRule = (view, trade) => {
         {
           kind: 'overfull' as const,
           severity: 'defect',
-          what: `Overfull as found: ${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³`,
-          cure: 'An extension ring or a deeper box.',
-          parts: [`${RING} of ${figure(fill.cubicInches - volume, 2)} in³ or more, or a deeper box`],
+          what: say`Overfull as found: ${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³`,
+          cure: say`An extension ring or a deeper box.`,
+          parts: [say`${say(RING)} of ${figure(fill.cubicInches - volume, 2)} in³ or more, or a deeper box`],
           factId: 'box-fill',
         },
       ]
     : []
 }
 
-const hidden: DefectRule = ({ box, region }) =>
-  box.hidden
+const hidden: DefectRule = ({ box, region }) => {
+  const say = sayIn(region)
+  return box.hidden
     ? [
         {
           kind: 'hidden' as const,
           severity: 'defect',
-          what: `The ${region.words.box} is covered and cannot be reached`,
-          cure: 'Open it up and leave it under a plate that can be seen, or take its joints to where they can be reached.',
-          parts: ['Blank plate', RING],
+          what: say`The box is covered and cannot be reached`,
+          cure: say`Open it up and leave it under a plate that can be seen, or take its joints to where they can be reached.`,
+          parts: [say`Blank plate`, say(RING)],
           factId: 'box-reached',
         },
       ]
     : []
+}
 
-const shortConductor: DefectRule = ({
-  box: { freeLengthMillimetres: free },
-  region: { freeMillimetres: least },
-}) =>
-  free === null || least === null || free >= least
+const shortConductor: DefectRule = ({ record, box: { freeLengthMillimetres: free }, region }) => {
+  const say = sayIn(region)
+  const least = region.freeMillimetres
+  return free === null || least === null || free >= least
     ? []
     : [
         {
           kind: 'short-conductor' as const,
           severity: 'defect',
-          what: `Only ${figure(free)} mm of conductor is free (at least ${least} mm)`,
-          cure: 'A pigtail on each short conductor; where it leaves no room, a new cable.',
-          parts: ['A pigtail and a connector for each short conductor'],
+          what: say`Only ${exactLength(measuresOf(record), free)} of conductor is free (at least ${lengthWords(measuresOf(record), least)})`,
+          cure: say`A pigtail on each short conductor; where it leaves no room, a new cable.`,
+          parts: [say`A pigtail and a connector for each short conductor`],
           factId: 'free-conductor',
         },
       ]
+}
 
 /** What is wrong with the box itself. */
 export const BOX_RULES: readonly DefectRule[] = [

@@ -11,12 +11,14 @@ import { figure } from '../../model/units'
 import type { Role, Severity, Sheath, TesterShows } from '../../model/vocabulary'
 
 import type { DefectRule } from './raised'
+import { sayIn, type Say } from '../../words/say'
 
 const nameOf = (view: BoxView, endId: string) => view.ends.find(({ end }) => end.id === endId)?.name
 
 /** It read live though every breaker known to feed the box was off. */
-const anotherCircuit: DefectRule = view =>
-  [...lastAtEnds(view, 'dead')].flatMap(([endId, reading]) => {
+const anotherCircuit: DefectRule = view => {
+  const say = sayIn(view.region)
+  return [...lastAtEnds(view, 'dead')].flatMap(([endId, reading]) => {
     const each = view.ends.find(({ end }) => end.id === endId)
     return each && reading.value > DEAD_VOLTS
       ? [
@@ -24,82 +26,93 @@ const anotherCircuit: DefectRule = view =>
             kind: 'still-live' as const,
             of: endId,
             severity: 'danger' as const,
-            what: `${each.name} read ${figure(reading.value)} V with ${offWhile(view, each, reading)} off: something else feeds it`,
-            cure: `Touch nothing. Hunt for its ${view.region.words.breaker}, switch it off too, and read every conductor again.`,
+            what: say`${each.name} read ${figure(reading.value)} V with ${offWhile(view, each, reading)} off: something else feeds it`,
+            cure: say`Touch nothing. Hunt for its breaker, switch it off too, and read every conductor again.`,
             parts: [],
             factId: 'dead',
           },
         ]
       : []
   })
+}
 
 /** A current where the power is off comes back from another circuit. */
-const borrowedNeutral: DefectRule = view => [
-  ...borrowedIn(view).map(({ each, reading }) =>
-    borrowed(
-      each.end.id,
-      `${each.name} carries ${figure(reading.value, 2)} A with ${offWhile(view, each, reading)} off`,
-    ),
-  ),
-  ...view.joints.flatMap(({ id }) => {
-    const circuits = new Set(
-      view.ends.flatMap(({ end }) =>
-        end.jointId === id && end.role === 'neutral' && end.roleCircuitId !== null ? [end.roleCircuitId] : [],
+const borrowedNeutral: DefectRule = view => {
+  const say = sayIn(view.region)
+  return [
+    ...borrowedIn(view).map(({ each, reading }) =>
+      borrowed(
+        say,
+        each.end.id,
+        say`${each.name} carries ${figure(reading.value, 2)} A with ${offWhile(view, each, reading)} off`,
       ),
-    )
-    const [one, other] = [...circuits].map(each => view.record.circuits[each])
-    if (!one || !other || sharersOf(view.record, one).includes(other)) return []
-    return [borrowed(id, `The neutrals of ${one.breaker} and ${other.breaker} meet in one joint`)]
-  }),
-]
+    ),
+    ...view.joints.flatMap(({ id }) => {
+      const circuits = new Set(
+        view.ends.flatMap(({ end }) =>
+          end.jointId === id && end.role === 'neutral' && end.roleCircuitId !== null
+            ? [end.roleCircuitId]
+            : [],
+        ),
+      )
+      const [one, other] = [...circuits].map(each => view.record.circuits[each])
+      if (!one || !other || sharersOf(view.record, one).includes(other)) return []
+      return [borrowed(say, id, say`The neutrals of ${one.breaker} and ${other.breaker} meet in one joint`)]
+    }),
+  ]
+}
 
-const borrowed = (of: string, what: string) => ({
+const borrowed = (say: Say, of: string, what: string) => ({
   kind: 'borrowed-neutral' as const,
   of: of,
   severity: 'danger' as const,
-  what: `${what}: another circuit returns here`,
-  cure: 'Every circuit that returns here off and held off before its joint is opened; then each gets its own neutral back.',
-  parts: ['Connectors'],
+  what: say`${what}: another circuit returns here`,
+  cure: say`Every circuit that returns here off and held off before its joint is opened; then each gets its own neutral back.`,
+  parts: [say`Connectors`],
   factId: 'borrowed-neutral',
 })
 
 /** A neutral that is joined to ground on its way carries its current on bare metal. */
-const groundedNeutral: DefectRule = view =>
-  [...lastAtEnds(view, 'lifted')].flatMap(([endId, { answer }]) => {
+const groundedNeutral: DefectRule = view => {
+  const say = sayIn(view.region)
+  return [...lastAtEnds(view, 'lifted')].flatMap(([endId, { answer }]) => {
     const name = nameOf(view, endId)
-    const { ground } = view.region.words
     return name && answer === 'sounds'
       ? [
           {
             kind: 'grounded-neutral' as const,
             of: endId,
             severity: 'danger' as const,
-            what: `${name} still sounds to ${ground} with its neutral lifted at the ${view.region.words.panel}: it is a ${ground}, returns elsewhere, or is joined to one on its way`,
-            cure: `Do not use it as a neutral. Find where it meets the ${ground}, box by box with the power off, and take the two apart.`,
-            parts: ['Connectors'],
+            what: say`${name} still sounds to ground with its neutral lifted at the panel: it is a ground, returns elsewhere, or is joined to one on its way`,
+            cure: say`Do not use it as a neutral. Find where it meets the ground, box by box with the power off, and take the two apart.`,
+            parts: [say`Connectors`],
             factId: 'grounded-neutral',
           },
         ]
       : []
   })
+}
 
-const wrongLabel: DefectRule = view =>
-  view.feeds
+const wrongLabel: DefectRule = view => {
+  const say = sayIn(view.region)
+  return view.feeds
     .filter(({ circuit }) => circuit.labelHolds === 'no')
     .map(({ circuit }) => ({
       kind: 'label' as const,
       of: circuit.id,
       severity: 'defect',
-      what: `The ${view.region.words.panel}’s label for ${circuit.breaker} names something else: “${circuit.label}”`,
-      cure: 'A new directory entry, from what was found.',
-      parts: ['Directory card'],
+      what: say`The panel’s label for ${circuit.breaker} names something else: “${circuit.label}”`,
+      cure: say`A new directory entry, from what was found.`,
+      parts: [say`Directory card`],
       factId: 'label',
     }))
+}
 
 /** Two circuits on one strap, of a switch or of a receptacle whose halves were parted, go off by one handle. */
 const twoOnOneStrap: DefectRule = (view, trade) => {
+  const say = sayIn(view.region)
+
   const circuits = circuitsOf([view])
-  const { breaker } = view.region.words
   return view.places.flatMap(({ found, place }) => {
     if (!found) return []
     const terminals = deviceNamed(trade, found.modelId)?.terminals ?? []
@@ -118,9 +131,9 @@ const twoOnOneStrap: DefectRule = (view, trade) => {
         kind: 'two-on-strap' as const,
         of: found.id,
         severity: 'danger' as const,
-        what: `${first.breaker} and ${second.breaker} end on one strap${view.box.gangs > 1 ? ` in gang ${place.gang}` : ''} and are not switched off together: with one off, it is still live`,
-        cure: `A common handle tie, or one ${breaker} of two poles; or one of the two circuits taken off this strap.`,
-        parts: [`Handle tie, or a two-pole ${breaker}`],
+        what: say`${first.breaker} and ${second.breaker} end on one strap${view.box.gangs > 1 ? say` in gang ${place.gang}` : ''} and are not switched off together: with one off, it is still live`,
+        cure: say`A common handle tie, or one breaker of two poles; or one of the two circuits taken off this strap.`,
+        parts: [say`Handle tie, or a two-pole breaker`],
         factId: 'one-strap',
       },
     ]
@@ -128,8 +141,9 @@ const twoOnOneStrap: DefectRule = (view, trade) => {
 }
 
 /** Each pair once, at the circuit of the two that comes first. */
-const sharedNeutral: DefectRule = view =>
-  view.feeds.flatMap(({ circuit }) =>
+const sharedNeutral: DefectRule = view => {
+  const say = sayIn(view.region)
+  return view.feeds.flatMap(({ circuit }) =>
     sharersOf(view.record, circuit).flatMap(partner => {
       const here = view.feeds.some(each => each.circuit.id === partner.id)
       const tied = oneHandle(view.record, circuit, partner)
@@ -140,13 +154,14 @@ const sharedNeutral: DefectRule = view =>
           kind: 'shared-neutral' as const,
           of: circuit.id,
           severity: 'danger' as const,
-          what: `${circuit.breaker} and ${partner.breaker} share a neutral${tied ? '' : ' and are not switched off together'}`,
+          what: say`${circuit.breaker} and ${partner.breaker} share a neutral${tied ? '' : say` and are not switched off together`}`,
           ...(isNever ? PARTED : handleCure(view, legsOf(view, circuit, partner))),
           factId: isNever ? 'own-neutral' : 'shared-neutral',
         },
       ]
     }),
   )
+}
 
 const PARTED = {
   cure: 'Part the circuits: each with a neutral of its own. No handle cures it.',
@@ -155,34 +170,37 @@ const PARTED = {
 
 /** A common handle is for hots on two legs alone: on one leg the neutral carries the sum of both, whatever throws them. */
 function handleCure({ region }: BoxView, legs: ReturnType<typeof legsOf>) {
-  const { breaker } = region.words
+  const say = sayIn(region)
+
   switch (legs) {
     case 'two':
       return {
-        cure: `A common handle tie, or one ${breaker} of two poles.`,
-        parts: [`Handle tie, or a two-pole ${breaker}`],
+        cure: say`A common handle tie, or one breaker of two poles.`,
+        parts: [say`Handle tie, or a two-pole breaker`],
       }
     case 'one':
       return PARTED
     case 'not-read':
       return {
-        cure: `Read between their hots first. About ${2 * region.nominalVolts} V, two legs: a common handle tie, or one ${breaker} of two poles. About 0 V, one leg: part the circuits.`,
+        cure: say`Read between their hots first. About ${2 * region.nominalVolts} V, two legs: a common handle tie, or one breaker of two poles. About 0 V, one leg: part the circuits.`,
         parts: [],
       }
   }
 }
 
 /** Two hots that share a neutral and stand on one leg, so that the neutral carries the sum of both. */
-const sameLeg: DefectRule = view =>
-  oneLegIn(view).map(({ breakers: [first, second], volts }) => ({
+const sameLeg: DefectRule = view => {
+  const say = sayIn(view.region)
+  return oneLegIn(view).map(({ breakers: [first, second], volts }) => ({
     kind: 'same-leg' as const,
     of: `${first.id}-${second.id}`,
     severity: 'danger' as const,
-    what: `${first.breaker} and ${second.breaker} share a neutral on one leg: ${figure(volts)} V between their hots, and both are live; the neutral carries the sum of both`,
-    cure: `Both off and held off. One of the two ${view.region.words.breaker}s to the other leg, with one handle for both; then nominal twice over between the hots.`,
-    parts: [`Handle tie, or a two-pole ${view.region.words.breaker}`],
+    what: say`${first.breaker} and ${second.breaker} share a neutral on one leg: ${figure(volts)} V between their hots, and both are live; the neutral carries the sum of both`,
+    cure: say`Both off and held off. One of the two breakers to the other leg, with one handle for both; then nominal twice over between the hots.`,
+    parts: [say`Handle tie, or a two-pole breaker`],
     factId: 'same-leg',
   }))
+}
 
 const STEEL: readonly Sheath[] = ['steel-pipe', 'armoured']
 
@@ -198,8 +216,9 @@ const WAY_OF: Readonly<Partial<Record<Role, string>>> = {
 }
 
 /** Steel round one way of a current alone grows warm, and hums. */
-const splitPipes: DefectRule = view =>
-  view.cables
+const splitPipes: DefectRule = view => {
+  const say = sayIn(view.region)
+  return view.cables
     .filter(({ sheath }) => STEEL.includes(sheath))
     .flatMap(cable => {
       const roles = view.ends
@@ -212,14 +231,15 @@ const splitPipes: DefectRule = view =>
               kind: 'split-pipe' as const,
               of: cable.id,
               severity: 'defect' as const,
-              what: `${cable.name} is in ${cable.sheath.replaceAll('-', ' ')} without the conductor that brings its current back`,
-              cure: 'Feed and return through the same pipe: pull the missing one in, or take the circuit another way.',
-              parts: ['Conductor of the same gauge for the run'],
+              what: say`${cable.name} is in ${cable.sheath.replaceAll('-', ' ')} without the conductor that brings its current back`,
+              cure: say`Feed and return through the same pipe: pull the missing one in, or take the circuit another way.`,
+              parts: [say`Conductor of the same gauge for the run`],
               factId: 'steel-pipe',
             },
           ]
         : []
     })
+}
 
 const RECEPTACLE_WORDS: Partial<
   Record<TesterShows, readonly [severity: Severity, what: string, cure: string, parts: readonly string[]]>
@@ -247,8 +267,9 @@ const RECEPTACLE_WORDS: Partial<
   other: ['defect', 'is wired wrong', 'Identify its conductors.', []],
 }
 
-const receptacle: DefectRule = view =>
-  view.places.flatMap(({ place, found }) => {
+const receptacle: DefectRule = view => {
+  const say = sayIn(view.region)
+  return view.places.flatMap(({ place, found }) => {
     const [severity, what, cure, parts] = RECEPTACLE_WORDS[found?.testerShows ?? 'correct'] ?? []
     return severity && what && cure && parts
       ? [
@@ -256,18 +277,20 @@ const receptacle: DefectRule = view =>
             kind: 'receptacle' as const,
             of: place.id,
             severity,
-            what: `The receptacle${view.box.gangs > 1 ? ` in gang ${place.gang}` : ''} ${what}`,
-            cure,
-            parts,
+            what: say`The receptacle${view.box.gangs > 1 ? say` in gang ${place.gang}` : ''} ${say(what)}`,
+            cure: say(cure),
+            parts: parts.map(each => say(each)),
             factId: 'receptacle-tester',
           },
         ]
       : []
   })
+}
 
 /** What an old dimmer should never have been given to drive. */
-const dimmed: DefectRule = (view, trade) =>
-  view.places.flatMap(({ place, found, group, loads }) => {
+const dimmed: DefectRule = (view, trade) => {
+  const say = sayIn(view.region)
+  return view.places.flatMap(({ place, found, group, loads }) => {
     if (!deviceNamed(trade, found?.modelId ?? '')?.does.includes('dim')) return []
     return loads.flatMap(load => {
       const never = load.kind === 'fan-motor' || load.kind === 'receptacle'
@@ -278,16 +301,21 @@ const dimmed: DefectRule = (view, trade) =>
           kind: 'dimmed' as const,
           of: `${place.id}-${load.id}`,
           severity: never ? ('danger' as const) : ('defect' as const),
-          what: `${group.name}: a dimmer drives ${never ? `a ${load.kind.replaceAll('-', ' ')}` : 'lamps that are not made for dimming'}`,
+          what: say`${group.name}: a dimmer drives ${never ? `a ${load.kind.replaceAll('-', ' ')}` : say`lamps that are not made for dimming`}`,
           cure: never
-            ? 'A switch or a control that is rated for it.'
-            : 'Lamps made for dimming, or a switch.',
-          parts: [never ? 'Switch rated for it' : `${load.count} dimmable lamps, or a switch`],
+            ? say`A switch or a control that is rated for it.`
+            : say`Lamps made for dimming, or a switch.`,
+          parts: [
+            never
+              ? say`Switch rated for it`
+              : say.count(load.count, 'A dimmable lamp, or a switch', '# dimmable lamps, or a switch'),
+          ],
           factId,
         },
       ]
     })
   })
+}
 
 /** What is wrong with what the conductors carry. */
 export const CIRCUIT_RULES: readonly DefectRule[] = [

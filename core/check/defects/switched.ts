@@ -3,10 +3,12 @@ import { rowsWith, type JobRecord } from '../../model/record'
 import { isHotRole } from '../../model/roles'
 import { deviceNamed } from '../../model/trade'
 import type { DefectRule } from './raised'
+import { sayIn } from '../../words/say'
 
 /** The old system: hot and neutral both go to a two-place switch, so the lamp’s shell is live at times. */
-export const twoSupplyPair: DefectRule = (view, trade) =>
-  view.places.flatMap(({ found, group }) => {
+export const twoSupplyPair: DefectRule = (view, trade) => {
+  const say = sayIn(view.region)
+  return view.places.flatMap(({ found, group }) => {
     const model = deviceNamed(trade, found?.modelId ?? '')
     const travellers = model?.terminals.filter(terminal => terminal.wants === 'traveller') ?? []
     const roles = travellers.flatMap(({ id }) =>
@@ -18,13 +20,14 @@ export const twoSupplyPair: DefectRule = (view, trade) =>
         kind: 'two-supply' as const,
         of: found!.id,
         severity: 'danger' as const,
-        what: `${group.name}: the old system with ${view.region.words.hot} and neutral on one switch; the lamp’s shell is live while it is dark`,
-        cure: 'Rewire it: one conductor switched, the return straight to neutral.',
-        parts: ['Cable of three conductors between the places, where there is none'],
+        what: say`${group.name}: the old system with hot and neutral on one switch; the lamp’s shell is live while it is dark`,
+        cure: say`Rewire it: one conductor switched, the return straight to neutral.`,
+        parts: [say`Cable of three conductors between the places, where there is none`],
         factId: 'switched-neutral',
       },
     ]
   })
+}
 
 /** What sits on a terminal, directly or by a pigtail from a joint. */
 export function endsOnTerminal(view: BoxView, deviceId: string, terminalId: string): EndView[] {
@@ -42,8 +45,9 @@ export function endsOnTerminal(view: BoxView, deviceId: string, terminalId: stri
  * A return on a contact that opens, itself or by a pigtail of its joint: what is said to be a neutral, or is one metal
  * with one in whatever box. What is one metal with a hot as well is no return, and is told elsewhere.
  */
-export const switchedNeutral: DefectRule = (view, trade) =>
-  view.places.flatMap(({ found }) => {
+export const switchedNeutral: DefectRule = (view, trade) => {
+  const say = sayIn(view.region)
+  return view.places.flatMap(({ found }) => {
     const contacts = deviceNamed(trade, found?.modelId ?? '')?.contacts ?? []
     return [...new Set(contacts.flatMap(({ between }) => between))].flatMap(terminal =>
       endsOnTerminal(view, found!.id, terminal)
@@ -55,14 +59,15 @@ export const switchedNeutral: DefectRule = (view, trade) =>
           severity: 'danger' as const,
           what:
             end.role === 'neutral'
-              ? `${name}, a neutral, is switched: the lamp is live while it is off`
-              : `${name} is one metal with a neutral, and is switched: the lamp is live while it is off`,
-          cure: `The ${view.region.words.hot} to the switch, the neutral through to the lamp.`,
-          parts: ['Connector', 'Pigtail'],
+              ? say`${name}, a neutral, is switched: the lamp is live while it is off`
+              : say`${name} is one metal with a neutral, and is switched: the lamp is live while it is off`,
+          cure: say`The hot to the switch, the neutral through to the lamp.`,
+          parts: [say`Connector`, say`Pigtail`],
           factId: 'switched-neutral',
         })),
     )
   })
+}
 
 function isReturn(record: JobRecord, { end }: EndView): boolean {
   if (end.role === 'neutral') return true

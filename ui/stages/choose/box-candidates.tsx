@@ -5,9 +5,12 @@ import { checkBox, type LightPlace } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { useTrade } from '../../job/provider'
 import { SetList } from './set-list'
+import { useSay } from '../../words/use-say'
 
 /** Devices for all the lights that this box alone works, beside each other. */
 export function BoxCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
+  const say = useSay()
+
   const trade = useTrade()
   const judgements = useMemo(
     () => checkBox(view.record, view.box.id, trade),
@@ -15,7 +18,7 @@ export function BoxCandidates({ view, places }: { view: BoxView; places: readonl
   )
   return (
     <SetList
-      title={`${places.map(({ place }) => place.group.name).join(' and ')}: all at once`}
+      title={say`${places.map(({ place }) => place.group.name).join(say` and `)}: all at once`}
       view={view}
       places={places}
       wantedOf={places.map(({ place }) => place)}

@@ -8,6 +8,7 @@ import { Button } from '../../primitives/button'
 import { CheckField } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
 import { Lacks, WaysOut, Why } from './lines'
+import { useSay } from '../../words/use-say'
 
 /** What was judged of a device, or of a set of them. */
 export interface Judged {
@@ -52,6 +53,8 @@ export function CandidateCard({
   onBypass: () => void
   children: ReactNode
 }) {
+  const say = useSay()
+
   const [asking, setAsking] = useState(false)
   const unfit = verdict === 'does-not-fit'
   return (
@@ -65,8 +68,8 @@ export function CandidateCard({
         <div className="min-w-0 flex-1">
           <h3 className="leading-tight font-bold">{title}</h3>
           <p className="text-sm">
-            <strong>{VERDICT_WORDS[verdict]}</strong> · {figure(price, 2)} {view.region.currency} · {minutes}{' '}
-            min
+            <strong>{say(VERDICT_WORDS[verdict])}</strong>
+            {say` · ${figure(price, 2)} ${view.region.currency} · ${minutes} min`}
           </p>
         </div>
         <Button
@@ -74,25 +77,19 @@ export function CandidateCard({
           onClick={chosen ? onLetGo : unfit ? () => setAsking(true) : onChoose}
           aria-pressed={chosen}
         >
-          {chosen ? (unfit ? 'Chosen, does not fit' : 'Chosen') : 'Choose'}
+          {chosen ? (unfit ? say`Chosen, does not fit` : say`Chosen`) : say`Choose`}
         </Button>
       </div>
       {asking && !chosen && (
         <div role="alert" className="hazard mt-2 flex flex-wrap items-center gap-2 bg-sheet p-3">
-          <p className="w-full font-semibold">
-            It does not fit: {lines.find(each => each.verdict === 'does-not-fit')?.says ?? 'see why below'}
-          </p>
+          <p className="w-full font-semibold">{say`It does not fit: ${lines.find(each => each.verdict === 'does-not-fit')?.says ?? say`see why below`}`}</p>
           <Button
             onClick={() => {
               setAsking(false)
               onChoose()
             }}
-          >
-            Choose it all the same
-          </Button>
-          <Button look="main" onClick={() => setAsking(false)}>
-            Leave it
-          </Button>
+          >{say`Choose it all the same`}</Button>
+          <Button look="main" onClick={() => setAsking(false)}>{say`Leave it`}</Button>
         </div>
       )}
       {children}
@@ -100,7 +97,7 @@ export function CandidateCard({
       {verdict !== 'fits' && (
         <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} onBypass={onBypass} />
       )}
-      <CheckField label="Side by side" value={beside} onCommit={onBeside} />
+      <CheckField label={say`Side by side`} value={beside} onCommit={onBeside} />
       <Why lines={lines} />
     </article>
   )

@@ -23,6 +23,8 @@ import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
 import { useLooking } from '../use-looking'
 import { LineRow, telling } from './lines'
+import { useSay } from '../../words/use-say'
+import { type Say } from '@/core/words/say'
 
 const OtherPlaces = dynamic(() => import('../look/other-place').then(module => module.OtherPlaces), {
   ssr: false,
@@ -44,6 +46,8 @@ const WHOLE = 'whole'
 const TOGETHER = 'together'
 
 export function ChooseStage({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const [placeId, setPlaceId] = useState(view.places[0]?.place.id ?? '')
   const place = view.places.find(each => each.place.id === placeId) ?? view.places[0]
@@ -72,11 +76,11 @@ export function ChooseStage({ view }: { view: BoxView }) {
         <>
           {light.length > 1 && (
             <PickOne
-              label="What is drawn"
+              label={say`What is drawn`}
               labelHidden
               value={whole ? WHOLE : shown.box.id}
               options={[
-                { value: WHOLE, words: 'The whole light' },
+                { value: WHOLE, words: say`The whole light` },
                 ...light.map(each => ({
                   value: each.view.box.id,
                   words: `${each.view.room.name}, ${each.view.box.name}`,
@@ -93,24 +97,24 @@ export function ChooseStage({ view }: { view: BoxView }) {
         <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
       )}
       {!place && (
-        <Part title={view.box.kind === 'control' ? 'No control here yet' : 'Nothing to choose here'}>
+        <Part title={view.box.kind === 'control' ? say`No control here yet` : say`Nothing to choose here`}>
           <p>
             {view.box.kind === 'control'
-              ? 'Record on Look what this box controls.'
-              : 'The devices of its light are chosen where its switches are.'}
+              ? say`Record on Look what this box controls.`
+              : say`The devices of its light are chosen where its switches are.`}
           </p>
         </Part>
       )}
       {view.places.length > 1 && place && (
         <PickOne
-          label="Gang"
+          label={say`Gang`}
           value={together ? TOGETHER : place.place.id}
           options={[
             ...view.places.map(each => ({
               value: each.place.id,
-              words: `${each.place.gang}: ${each.group.name}${each.place.retired ? ', retired' : chosenMark(verdictOfChosen(view, each, trade))}`,
+              words: `${each.place.gang}: ${each.group.name}${each.place.retired ? say`, retired` : chosenMark(say, verdictOfChosen(view, each, trade))}`,
             })),
-            ...(own.length > 1 ? [{ value: TOGETHER, words: 'All at once' }] : []),
+            ...(own.length > 1 ? [{ value: TOGETHER, words: say`All at once` }] : []),
           ]}
           onCommit={setPlaceId}
         />
@@ -130,17 +134,19 @@ export function ChooseStage({ view }: { view: BoxView }) {
 }
 
 /** A tick for what is chosen and may go there; a word for what may not. */
-const chosenMark = (verdict: Verdict | null) =>
-  verdict === null ? '' : verdict === 'does-not-fit' ? ', does not fit' : ' ✓'
+const chosenMark = (say: Say, verdict: Verdict | null) =>
+  verdict === null ? '' : verdict === 'does-not-fit' ? say`, does not fit` : ' ✓'
 
 function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place, trade])
   const { wanted, shown, filters } = useFiltered(judgements, { view, places: [place] })
   const sides = useSides()
   return (
     <Part title={place.group.name}>
-      <Filters view={view} places={[place]} every="Every device" wanted={wanted} filters={filters} />
+      <Filters view={view} places={[place]} every={say`Every device`} wanted={wanted} filters={filters} />
       {sides.ids.length > 0 && (
         <SideBySide
           sides={sides.ids
@@ -166,7 +172,7 @@ function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
           </li>
         ))}
       </ul>
-      {shown.length === 0 && <p>No device has this verdict here.</p>}
+      {shown.length === 0 && <p>{say`No device has this verdict here.`}</p>}
     </Part>
   )
 }

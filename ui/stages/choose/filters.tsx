@@ -7,6 +7,7 @@ import { Folded } from '../../primitives/folded'
 import { VERDICT_WORDS } from '../../primitives/marks'
 import { needsWords } from '../../needs/words'
 import { WANT_WORDS } from '../../words'
+import { useSay } from '../../words/use-say'
 
 const NeedsForm = dynamic(() => import('../../needs/needs-form').then(module => module.NeedsForm), {
   ssr: false,
@@ -49,6 +50,8 @@ export function Filters({
   wanted: readonly Shown[]
   filters: ReturnType<typeof useFiltered>['filters']
 }) {
+  const say = useSay()
+
   const words = places
     .flatMap(({ group }) => [
       ...(group.want === null ? [] : [WANT_WORDS[group.want].toLowerCase()]),
@@ -59,10 +62,10 @@ export function Filters({
     <>
       {wants && (
         <PickOne
-          label="Show"
+          label={say`Show`}
           value={all ? 'all' : 'wanted'}
           options={[
-            { value: 'wanted', words: `What was wanted: ${words}` },
+            { value: 'wanted', words: say`What was wanted: ${words}` },
             { value: 'all', words: every },
           ]}
           onCommit={value => setAll(value === 'all')}
@@ -73,7 +76,7 @@ export function Filters({
           key={group.id}
           summary={
             <summary className="min-h-11 py-2 font-semibold">
-              {places.length > 1 ? `What is wanted of ${group.name}` : 'What is wanted'}
+              {places.length > 1 ? say`What is wanted of ${group.name}` : say`What is wanted`}
             </summary>
           }
         >
@@ -81,13 +84,13 @@ export function Filters({
         </Folded>
       ))}
       <PickOne
-        label="Verdict"
+        label={say`Verdict`}
         value={verdict}
         options={[
-          { value: 'all' as const, words: `All ${wanted.length}` },
+          { value: 'all' as const, words: say`All ${wanted.length}` },
           ...VERDICTS.map(value => ({
             value,
-            words: `${VERDICT_WORDS[value]} ${wanted.filter(each => each.verdict === value).length}`,
+            words: `${say(VERDICT_WORDS[value])} ${wanted.filter(each => each.verdict === value).length}`,
           })),
         ]}
         onCommit={setVerdict}

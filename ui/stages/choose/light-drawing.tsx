@@ -7,11 +7,14 @@ import { layoutGroup } from '../../group/layout'
 import { foundScene, plannedScene, type Scene } from '../../group/scene'
 import { useTrial } from '../../group/use-trial'
 import { useTrade } from '../../job/provider'
+import { useSay } from '../../words/use-say'
 
 const NO_WAY: ReadonlySet<string> = new Set()
 
 /** All boxes of a light with the cables between them, as chosen or as found; a tap works a place. */
 export function LightDrawing({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const scene = useMemo(() => {
     const planned = plannedScene(view, trade)
@@ -24,7 +27,7 @@ export function LightDrawing({ view }: { view: BoxView }) {
   return scene ? (
     <Drawn key={edition} scene={scene} />
   ) : (
-    <p className="rounded-xl bg-sheet p-4">The light can be drawn whole once its conductors have roles.</p>
+    <p className="rounded-xl bg-sheet p-4">{say`The light can be drawn whole once its conductors have roles.`}</p>
   )
 }
 

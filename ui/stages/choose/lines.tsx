@@ -6,6 +6,7 @@ import { useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { VERDICT_WORDS } from '../../primitives/marks'
 import { lackingWords } from '../../needs/words'
+import { useSay } from '../../words/use-say'
 
 /** The lines that say something: not the ones that simply hold, unless a margin stands in them. */
 export const telling = (lines: readonly Line[]): readonly Line[] => {
@@ -32,6 +33,8 @@ export function WaysOut({
   lines: readonly Line[]
   onBypass: () => void
 }) {
+  const say = useSay()
+
   const together = curedTogether(lines)
   const isCured = lines.every(({ verdict }) => verdict === 'fits' || verdict === 'fits-if')
   const sum = (pick: (cure: Cure) => number) => together.reduce((so, cure) => so + pick(cure), 0)
@@ -39,37 +42,32 @@ export function WaysOut({
     <ul className="mt-2 flex flex-col gap-1 text-sm">
       {isCured && together.length > 1 && (
         <li>
-          <strong>All of it here, at the least:</strong>{' '}
-          {figure(
+          <strong>{say`All of it here, at the least:`}</strong>
+          {say` ${figure(
             sum(({ price }) => price),
             2,
-          )}{' '}
-          {view.region.currency},{' '}
-          {figure(
+          )} ${view.region.currency}, ${figure(
             sum(({ minutes }) => minutes),
             0,
-          )}{' '}
-          min
+          )} min`}
         </li>
       )}
       {settledBy.map(says => (
         <li key={says}>
-          <strong>Settle it:</strong> {says}
+          <strong>{say`Settle it:`}</strong> {says}
         </li>
       ))}
       {cures.map(cure => (
         <li key={cure.id}>
-          <strong>{cure.here ? 'Here:' : 'Or:'}</strong> {cure.says}
+          <strong>{cure.here ? say`Here:` : say`Or:`}</strong> {cure.says}
           {cure.price + cure.minutes > 0 && (
-            <span className="text-soft">
-              {' '}
-              {figure(cure.price, 2)} {view.region.currency}, {figure(cure.minutes, 0)} min
-            </span>
+            <span className="text-soft">{say` ${figure(cure.price, 2)} ${view.region.currency}, ${figure(cure.minutes, 0)} min`}</span>
           )}
           {cure.id === 'bypass' && (
-            <Button className="mt-1 block" onClick={onBypass}>
-              Plan it: Wire and the proof have it
-            </Button>
+            <Button
+              className="mt-1 block"
+              onClick={onBypass}
+            >{say`Plan it: Wire and the proof have it`}</Button>
           )}
         </li>
       ))}
@@ -79,6 +77,8 @@ export function WaysOut({
 
 /** A condition in words, and where it has figures a bar with the limit marked. */
 export function LineRow({ line, plainList = false }: { line: Line; plainList?: boolean }) {
+  const say = useSay()
+
   const Row = plainList ? 'div' : 'li'
   const measured = line.value !== null && line.limit !== null && line.limit > 0 && line.spare !== null
   const share = measured ? line.value! / line.limit! : 0
@@ -86,7 +86,7 @@ export function LineRow({ line, plainList = false }: { line: Line; plainList?: b
   return (
     <Row data-rule={line.rule} data-line={line.verdict}>
       <span>
-        {line.verdict !== 'fits' && <strong>{VERDICT_WORDS[line.verdict]}: </strong>}
+        {line.verdict !== 'fits' && <strong>{say(VERDICT_WORDS[line.verdict])}: </strong>}
         {line.says}
       </span>
       {measured && (
@@ -104,18 +104,19 @@ export function LineRow({ line, plainList = false }: { line: Line; plainList?: b
 
 /** Every line with the fact it rests on, opened when asked. */
 export function Why({ lines }: { lines: readonly Line[] }) {
+  const say = useSay()
+
   const trade = useTrade()
   return (
     <details>
-      <summary className="flex min-h-11 items-center underline decoration-rule underline-offset-4">
-        Why?
-      </summary>
+      <summary className="flex min-h-11 items-center underline decoration-rule underline-offset-4">{say`Why?`}</summary>
       <ul className="flex flex-col gap-3 pb-1">
         {lines.map(line => (
           <li key={line.rule + line.says}>
             <LineRow line={line} plainList />
             <p className="text-sm text-soft">
-              {trade.facts[line.factId]?.says} <em>({trade.facts[line.factId]?.source})</em>
+              {say(trade.facts[line.factId]?.says ?? '')}{' '}
+              <em>({say(trade.facts[line.factId]?.source ?? '')})</em>
             </p>
           </li>
         ))}
@@ -126,10 +127,13 @@ export function Why({ lines }: { lines: readonly Line[] }) {
 
 /** What is wanted and it would not do. */
 export function Lacks({ unmet }: { unmet: readonly Lacking[] }) {
+  const say = useSay()
+
   if (unmet.length === 0) return null
   return (
     <p className="mt-2">
-      <strong>Does not do what is wanted:</strong> {unmet.map(lackingWords).join(', ')}
+      <strong>{say`Does not do what is wanted:`}</strong>{' '}
+      {unmet.map(each => lackingWords(say, each)).join(', ')}
     </p>
   )
 }

@@ -5,9 +5,12 @@ import { checkLight, type LightPlace } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { useTrade } from '../../job/provider'
 import { SetList } from './set-list'
+import { useSay } from '../../words/use-say'
 
 /** Sets of devices for all places of a light at once; one press chooses them all. */
 export function SetCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
+  const say = useSay()
+
   const trade = useTrade()
   const { place } = places[0]!
   const judgements = useMemo(
@@ -16,7 +19,7 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
   )
   return (
     <SetList
-      title={`${place.group.name}: ${places.length === 1 ? 'the place that is left' : `${places.length} places at once`}`}
+      title={`${place.group.name}: ${say.count(places.length, 'the place that is left', '# places at once')}`}
       view={view}
       places={places}
       wantedOf={[place]}

@@ -13,6 +13,8 @@ import { bypassOf, CandidateCard } from './candidate-card'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
 import { LineRow, telling } from './lines'
+import { useSay } from '../../words/use-say'
+import { sayIn, type Say } from '@/core/words/say'
 
 const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 
@@ -26,12 +28,14 @@ const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
   mixed: 'One main, told in several ways',
 }
 
-const nameOf = (members: SetJudgement['set']['members']): string =>
-  members.map(model => model?.name ?? 'the old one stays').join('; ')
+const nameOf = (say: Say, members: SetJudgement['set']['members']): string =>
+  members.map(model => model?.name ?? say`the old one stays`).join('; ')
 
-const placeWords = ({ view, place }: LightPlace) =>
-  `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? `, gang ${place.place.gang}` : ''}`
-const lightWords = ({ place }: LightPlace) => `Gang ${place.place.gang}: ${place.group.name}`
+const placeWords = ({ view, place }: LightPlace) => {
+  const say = sayIn(view.region)
+  return `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? say`, gang ${place.place.gang}` : ''}`
+}
+const lightWords = (say: Say, { place }: LightPlace) => say`Gang ${place.place.gang}: ${place.group.name}`
 
 /** How many are shown before somebody asks for more. */
 const SHOWN_FIRST = 24
@@ -50,18 +54,20 @@ export function SetList({
   wantedOf: readonly PlaceView[]
   judgements: readonly SetJudgement[]
 }) {
+  const say = useSay()
+
   const { wanted, shown, filters } = useFiltered(judgements, { view, places: wantedOf })
   const [all, setAll] = useState(false)
   const sides = useSides()
   return (
     <Part title={title}>
-      <Filters view={view} places={wantedOf} every="Every set" wanted={wanted} filters={filters} />
+      <Filters view={view} places={wantedOf} every={say`Every set`} wanted={wanted} filters={filters} />
       {sides.ids.length > 0 && (
         <SideBySide
           sides={sides.ids
             .flatMap(id => judgements.find(each => each.id === id) ?? [])
             .map(({ id, set, verdict, price, minutes, unmet, ofLight, ofPlaces }) => ({
-              ...{ id, name: nameOf(set.members), verdict, price, minutes, unmet },
+              ...{ id, name: nameOf(say, set.members), verdict, price, minutes, unmet },
               lines: distinct([...ofLight, ...ofPlaces.flat()]),
             }))}
           currency={view.region.currency}
@@ -82,9 +88,9 @@ export function SetList({
         ))}
       </ul>
       {!all && shown.length > SHOWN_FIRST && (
-        <Button onClick={() => setAll(true)}>{shown.length - SHOWN_FIRST} more</Button>
+        <Button onClick={() => setAll(true)}>{say`${shown.length - SHOWN_FIRST} more`}</Button>
       )}
-      {shown.length === 0 && <p>No set has this verdict here.</p>}
+      {shown.length === 0 && <p>{say`No set has this verdict here.`}</p>}
     </Part>
   )
 }
@@ -102,6 +108,8 @@ function SetCandidate({
   beside: boolean
   onBeside: () => void
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const { set, ofPlaces, ofLight } = judgement
   const chosen =
@@ -126,8 +134,8 @@ function SetCandidate({
   return (
     <CandidateCard
       view={view}
-      name={nameOf(set.members)}
-      title={KIND_WORDS[set.kind]}
+      name={nameOf(say, set.members)}
+      title={say(KIND_WORDS[set.kind])}
       judged={judgement}
       price={judgement.price}
       minutes={judgement.minutes}
@@ -151,13 +159,13 @@ function SetCandidate({
         {places.map((each, at) => (
           <li key={each.place.place.id} className="grid gap-x-3 py-1.5 sm:grid-cols-[11rem_1fr]">
             <span className="text-sm text-soft">
-              {set.kind === 'side-by-side' ? lightWords(each) : placeWords(each)}
+              {set.kind === 'side-by-side' ? lightWords(say, each) : placeWords(each)}
             </span>
             <span>
               {set.members[at] ? (
                 <strong>{set.members[at].name}</strong>
               ) : (
-                <em>{each.place.found ? 'The old one stays' : 'Nothing'}</em>
+                <em>{each.place.found ? say`The old one stays` : say`Nothing`}</em>
               )}
               <ul className="flex flex-col gap-1">
                 {telling(ofPlaces[at]!).map(line => (

@@ -6,6 +6,7 @@ import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
 import { lackingWords } from '../../needs/words'
 import { plain } from '../../words'
 import { LineRow } from './lines'
+import { useSay } from '../../words/use-say'
 
 /** One of two that are held beside each other. */
 export interface Side {
@@ -28,6 +29,8 @@ export function SideBySide({
   currency: string
   onClose: () => void
 }) {
+  const say = useSay()
+
   const rules = [...new Set(sides.flatMap(({ lines }) => lines.map(({ rule }) => rule)))]
   const row = (head: string, cell: (side: Side) => ReactNode) => (
     <tr key={head} className="border-t border-rule align-top">
@@ -44,13 +47,11 @@ export function SideBySide({
   return (
     <div className="rounded-lg border-2 border-plum p-2">
       <div className="flex flex-wrap items-center justify-between gap-2 px-2">
-        <h3 className="font-bold">Side by side</h3>
-        <Button look="quiet" onClick={onClose}>
-          Close
-        </Button>
+        <h3 className="font-bold">{say`Side by side`}</h3>
+        <Button look="quiet" onClick={onClose}>{say`Close`}</Button>
       </div>
       {sides.length < 2 ? (
-        <p className="p-2">Choose another one to stand beside it.</p>
+        <p className="p-2">{say`Choose another one to stand beside it.`}</p>
       ) : (
         <div className="overflow-x-auto">
           <table className="w-full min-w-[32rem] border-collapse">
@@ -65,18 +66,18 @@ export function SideBySide({
               </tr>
             </thead>
             <tbody>
-              {row('Verdict', ({ verdict }) => (
+              {row(say`Verdict`, ({ verdict }) => (
                 <span className="flex items-center gap-2">
                   <VerdictMark verdict={verdict} />
-                  <strong>{VERDICT_WORDS[verdict]}</strong>
+                  <strong>{say(VERDICT_WORDS[verdict])}</strong>
                 </span>
               ))}
-              {row('Price', ({ price }) => `${figure(price, 2)} ${currency}`)}
-              {row('Minutes', ({ minutes }) => figure(minutes, 0))}
+              {row(say`Price`, ({ price }) => `${figure(price, 2)} ${currency}`)}
+              {row(say`Minutes`, ({ minutes }) => figure(minutes, 0))}
               {sides.some(({ unmet }) => unmet.length > 0) &&
-                row('Lacks', ({ unmet }) => unmet.map(lackingWords).join(', ') || '–')}
+                row(say`Lacks`, ({ unmet }) => unmet.map(each => lackingWords(say, each)).join(', ') || '–')}
               {rules.map(rule =>
-                row(plain(rule), ({ lines }) => {
+                row(say(plain(rule)), ({ lines }) => {
                   const own = lines.filter(line => line.rule === rule)
                   return own.length === 0 ? (
                     '–'

@@ -12,9 +12,12 @@ import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne } from '../../primitives/fields'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { farWords } from './far-words'
+import { useSay } from '../../words/use-say'
 
 /** One more cable, as it usually comes: top or bottom, and what is in it, in the gauge that was said. */
 export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [entry, setEntry] = useState<'top' | 'bottom'>('top')
   const [pulled, setPulled] = useState(false)
@@ -40,15 +43,15 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
   return (
     <div className="flex flex-col gap-3">
       <PickOne
-        label="Comes in at the"
+        label={say`Comes in at the`}
         value={entry}
         options={[
-          { value: 'top', words: 'Top' },
-          { value: 'bottom', words: 'Bottom' },
+          { value: 'top', words: say`Top` },
+          { value: 'bottom', words: say`Bottom` },
         ]}
         onCommit={setEntry}
       />
-      <CheckField label="Pulled in on this job" value={pulled} onCommit={setPulled} />
+      <CheckField label={say`Pulled in on this job`} value={pulled} onCommit={setPulled} />
       {maybe && (
         <IsItThat
           view={view}
@@ -65,7 +68,7 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
                 <Chip key={at} insulation={insulation} />
               ))}
             </span>
-            {template.words}
+            {say(template.words)}
           </Button>
         ))}
       </div>
@@ -85,6 +88,8 @@ function IsItThat({
   onThat: () => void
   onAnother: () => void
 }) {
+  const say = useSay()
+
   const brought = useBroughtUp<HTMLDivElement>()
   return (
     <div
@@ -92,15 +97,10 @@ function IsItThat({
       role="alert"
       className="flex scroll-mt-3 flex-col gap-2 rounded-lg border-2 border-plum p-3"
     >
-      <p className="font-semibold">
-        Is it {runs.map(cable => `cable ${cable.name} ${farWords(view, cable)}`).join(', or ')}? That is drawn
-        here already: tap its conductors to say where they sit.
-      </p>
+      <p className="font-semibold">{say`Is it ${runs.map(cable => say`cable ${cable.name} ${farWords(view, cable)}`).join(say`, or `)}? That is drawn here already: tap its conductors to say where they sit.`}</p>
       <div className="flex flex-wrap gap-2">
-        <Button look="main" onClick={onThat}>
-          It is that one
-        </Button>
-        <Button onClick={onAnother}>Another cable</Button>
+        <Button look="main" onClick={onThat}>{say`It is that one`}</Button>
+        <Button onClick={onAnother}>{say`Another cable`}</Button>
       </div>
     </div>
   )

@@ -9,9 +9,12 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { plain } from '../../words'
+import { useSay } from '../../words/use-say'
 
 /** One that a person saw and no rule raises. */
 export function AddDefect({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [what, setWhat] = useState('')
   const [severity, setSeverity] = useState<Severity>('defect')
@@ -33,7 +36,7 @@ export function AddDefect({ view }: { view: BoxView }) {
   return (
     <div className="flex flex-col gap-3">
       <label className="flex flex-col gap-1 text-sm font-semibold">
-        What is wrong
+        {say`What is wrong`}
         <input
           value={what}
           maxLength={400}
@@ -42,14 +45,12 @@ export function AddDefect({ view }: { view: BoxView }) {
         />
       </label>
       <PickOne
-        label="How bad"
+        label={say`How bad`}
         value={severity}
-        options={SEVERITIES.map(value => ({ value, words: plain(value) }))}
+        options={SEVERITIES.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={setSeverity}
       />
-      <Button onClick={add} disabled={what.trim() === ''}>
-        Add the defect
-      </Button>
+      <Button onClick={add} disabled={what.trim() === ''}>{say`Add the defect`}</Button>
     </div>
   )
 }

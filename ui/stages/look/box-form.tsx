@@ -12,9 +12,14 @@ import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
 import { BOX_KIND_WORDS, plain } from '../../words'
 import { Part } from '../stage-frame'
+import { useSay } from '../../words/use-say'
+import { LengthField } from '../../primitives/length-field'
+import { measuresOf } from '@/core/model/measures'
 
 /** The box itself: material, volume, depth, set-back, and how full it is as found. */
 export function BoxForm({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const house = useEdits(null)
@@ -26,37 +31,43 @@ export function BoxForm({ view }: { view: BoxView }) {
     each => each.cubicInches === box.volumeCubicInches && box.volumeBasis === 'table',
   )
   return (
-    <Part title={plain(region.words.box)}>
+    <Part title={say`Box`}>
       <SelectField
-        label="Room"
+        label={say`Room`}
         value={box.roomId}
         options={rowsOf(view.record, 'rooms').map(({ id, name }) => ({ value: id, words: name }))}
         onCommit={roomId => change({ roomId })}
       />
-      <TextField label="Where it is" value={box.name} max={80} required onCommit={name => change({ name })} />
+      <TextField
+        label={say`Where it is`}
+        value={box.name}
+        max={80}
+        required
+        onCommit={name => change({ name })}
+      />
       <PickOne
-        label="Material"
+        label={say`Material`}
         value={box.material}
-        options={BOX_MATERIALS.map(value => ({ value, words: plain(value) }))}
+        options={BOX_MATERIALS.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={material => change({ material })}
       />
       {box.material === 'metal' && (
         <PickOne
-          label={`Bonded to the ${region.words.ground}`}
+          label={say`Bonded to the ground`}
           value={box.bonded}
-          options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+          options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
           onCommit={bonded => change({ bonded })}
         />
       )}
       <PickOne
-        label="What is at it"
+        label={say`What is at it`}
         value={box.kind}
-        options={BOX_KINDS.map(value => ({ value, words: BOX_KIND_WORDS[value] }))}
+        options={BOX_KINDS.map(value => ({ value, words: say(BOX_KIND_WORDS[value]) }))}
         onCommit={kind => edits.send('edit a box', kindChanged(edits, view.record, box.id, kind))}
       />
       {box.kind === 'control' && (
         <PickOne
-          label="Gangs"
+          label={say`Gangs`}
           value={String(box.gangs)}
           options={Array.from({ length: MOST_GANGS }, (_, at) => String(at + 1)).map(value => ({
             value,
@@ -70,13 +81,13 @@ export function BoxForm({ view }: { view: BoxView }) {
       {region.fillBy === 'volume' && (
         <>
           <SelectField
-            label="Box from the table"
+            label={say`Box from the table`}
             value={byTable?.words ?? 'other'}
             options={[
-              { value: 'other', words: 'Marked or measured below' },
+              { value: 'other', words: say`Marked or measured below` },
               ...trade.boxes.map(each => ({
                 value: each.words,
-                words: `${each.words}: ${each.cubicInches} in³`,
+                words: say`${each.words}: ${each.cubicInches} in³`,
               })),
             ]}
             onCommit={words => {
@@ -90,8 +101,8 @@ export function BoxForm({ view }: { view: BoxView }) {
             }}
           />
           <NumberField
-            label="Volume marked in it"
-            unit="in³"
+            label={say`Volume marked in it`}
+            unit={say`in³`}
             value={box.volumeCubicInches}
             min={1}
             max={200}
@@ -99,7 +110,7 @@ export function BoxForm({ view }: { view: BoxView }) {
             hint={
               box.volumeCubicInches === null
                 ? undefined
-                : `${figure(cubicCentimetresFrom(box.volumeCubicInches), 0)} cm³`
+                : say`${figure(cubicCentimetresFrom(box.volumeCubicInches), 0)} cm³`
             }
             onCommit={volumeCubicInches =>
               change({ volumeCubicInches, volumeBasis: volumeCubicInches === null ? null : 'marked' })
@@ -107,29 +118,29 @@ export function BoxForm({ view }: { view: BoxView }) {
           />
           {box.volumeCubicInches !== null && (
             <PickOne
-              label="Volume known from"
+              label={say`Volume known from`}
               value={box.volumeBasis}
               options={[
-                { value: 'marked', words: 'Its mark' },
-                { value: 'table', words: 'The table' },
-                { value: 'measured', words: 'Measuring' },
+                { value: 'marked', words: say`Its mark` },
+                { value: 'table', words: say`The table` },
+                { value: 'measured', words: say`Measuring` },
               ]}
               onCommit={volumeBasis => change({ volumeBasis })}
             />
           )}
           <div className="grid grid-cols-2 gap-3">
             <NumberField
-              label="A ring on it adds"
-              unit="in³"
+              label={say`A ring on it adds`}
+              unit={say`in³`}
               value={box.ringCubicInches}
               min={0.5}
               max={100}
               nullable
-              empty="no ring"
+              empty={say`no ring`}
               onCommit={ringCubicInches => change({ ringCubicInches })}
             />
             <NumberField
-              label="Studs and hickeys, kinds"
+              label={say`Studs and hickeys, kinds`}
               value={box.fittingKinds}
               min={0}
               max={4}
@@ -140,50 +151,47 @@ export function BoxForm({ view }: { view: BoxView }) {
         </>
       )}
       <div className="grid grid-cols-2 gap-3">
-        <NumberField
-          label="Depth"
-          unit="mm"
+        <LengthField
+          measures={measuresOf(view.record)}
+          label={say`Depth`}
           value={box.depthMillimetres}
-          min={5}
-          max={200}
-          nullable
+          least={5}
+          most={200}
           onCommit={depthMillimetres => change({ depthMillimetres })}
         />
-        <NumberField
-          label="Set back from the surface"
-          unit="mm"
+        <LengthField
+          measures={measuresOf(view.record)}
+          label={say`Set back from the surface`}
           value={box.setBackMillimetres}
-          min={0}
-          max={60}
-          nullable
+          least={0}
+          most={60}
           onCommit={setBackMillimetres => change({ setBackMillimetres })}
         />
       </div>
       <SelectField
-        label="Surface"
+        label={say`Surface`}
         value={box.surface}
-        options={SURFACES.map(value => ({ value, words: plain(value) }))}
+        options={SURFACES.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={surface => change({ surface })}
       />
       <div className="grid grid-cols-2 gap-3">
-        <NumberField
-          label="Free conductor, the shortest"
-          unit="mm"
+        <LengthField
+          measures={measuresOf(view.record)}
+          label={say`Free conductor, the shortest`}
           value={box.freeLengthMillimetres}
-          min={0}
-          max={1000}
-          nullable
+          least={0}
+          most={1000}
           onCommit={freeLengthMillimetres => change({ freeLengthMillimetres })}
         />
-        <TextField label="Old plate" value={box.plate} max={120} onCommit={plate => change({ plate })} />
+        <TextField label={say`Old plate`} value={box.plate} max={120} onCommit={plate => change({ plate })} />
       </div>
       <CheckField
-        label="Inner cable clamps"
+        label={say`Inner cable clamps`}
         value={box.innerClamps}
         onCommit={innerClamps => change({ innerClamps })}
       />
       <CheckField
-        label="Covered: it cannot be reached without damage"
+        label={say`Covered: it cannot be reached without damage`}
         value={box.hidden}
         onCommit={hidden => change({ hidden })}
       />
@@ -192,15 +200,15 @@ export function BoxForm({ view }: { view: BoxView }) {
           if (house.send('remove a box', [house.remove('boxes', box.id)]))
             router.push(`/jobs/${view.record.job.id}`)
         }}
-      >
-        Remove this box
-      </Button>
+      >{say`Remove this box`}</Button>
     </Part>
   )
 }
 
 /** How full it is as found: a bar with the box’s volume marked. */
 function FillBar({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const volume = volumeOf(view.box)
   if (volume === null || view.ends.length === 0) return null
@@ -209,9 +217,7 @@ function FillBar({ view }: { view: BoxView }) {
   return (
     <details>
       <summary className="min-h-11 py-1">
-        <span className="block text-sm font-semibold">
-          As found {figure(fill.cubicInches, 2)} of {figure(volume, 2)} in³{over ? ': overfull' : ''}
-        </span>
+        <span className="block text-sm font-semibold">{say`As found ${figure(fill.cubicInches, 2)} of ${figure(volume, 2)} in³${over ? say`: overfull` : ''}`}</span>
         <span
           aria-hidden="true"
           className="relative mt-1 block h-3 w-full overflow-hidden rounded border border-ink"

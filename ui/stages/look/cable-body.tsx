@@ -1,5 +1,6 @@
 'use client'
 
+import { INSULATION_WORDS } from '@/core/words/of-vocabulary'
 import type { BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
 import { SHEATHS, type Gauge, type Insulation } from '@/core/model/vocabulary'
@@ -9,9 +10,10 @@ import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne, SelectField, TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
-import { INSULATION_WORDS, plain } from '../../words'
+import { plain } from '../../words'
 import { boxNamed } from './far-words'
 import { LeadsTo } from './leads-to'
+import { useSay } from '../../words/use-say'
 
 /** One cable: where it leads, its sheath, and each conductor in it. */
 export function CableBody({
@@ -23,6 +25,8 @@ export function CableBody({
   cable: Cable
   onSelect: (endId: string) => void
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const change = (fields: Parameters<typeof edits.change<'cables'>>[2]) =>
     edits.send('edit a cable', [edits.change('cables', cable.id, fields)])
@@ -41,40 +45,40 @@ export function CableBody({
           </Button>
         ))}
       </div>
-      <Folded summary={<summary className="min-h-11 py-2 font-semibold">More of this cable</summary>}>
+      <Folded summary={<summary className="min-h-11 py-2 font-semibold">{say`More of this cable`}</summary>}>
         <div className="flex flex-col gap-3">
           <div className="grid grid-cols-2 gap-3">
             <TextField
-              label="Name on its tape"
+              label={say`Name on its tape`}
               value={cable.name}
               max={12}
               required
               onCommit={name => change({ name })}
             />
             <SelectField
-              label="Sheath"
+              label={say`Sheath`}
               value={cable.sheath}
               options={SHEATHS.filter(value => own === (value === 'own-leads')).map(value => ({
                 value,
-                words: plain(value),
+                words: say(plain(value)),
               }))}
               onCommit={sheath => change({ sheath })}
             />
           </div>
           <PickOne
-            label="Comes in at the"
+            label={say`Comes in at the`}
             value={entryAt(cable, view.box.id)}
             options={[
-              { value: 'top', words: 'Top' },
-              { value: 'bottom', words: 'Bottom' },
+              { value: 'top', words: say`Top` },
+              { value: 'bottom', words: say`Bottom` },
             ]}
             onCommit={entry => edits.send('edit a cable', entryChanged(edits, cable, view.box.id, entry))}
           />
           <SelectField<Gauge | 'mixed'>
-            label="Gauge of all its conductors"
+            label={say`Gauge of all its conductors`}
             value={gauges.size === 1 ? ends[0]!.conductor.gauge : 'mixed'}
             options={[
-              ...(gauges.size === 1 ? [] : [{ value: 'mixed' as const, words: 'Not all alike' }]),
+              ...(gauges.size === 1 ? [] : [{ value: 'mixed' as const, words: say`Not all alike` }]),
               ...view.region.gauges.map(value => ({ value, words: value })),
             ]}
             onCommit={gauge =>
@@ -82,15 +86,14 @@ export function CableBody({
             }
           />
           <CheckField
-            label="Pulled in on this job"
+            label={say`Pulled in on this job`}
             value={cable.pulled}
             onCommit={pulled => change({ pulled })}
           />
           <AddConductor view={view} cable={cable} />
-          <Button onClick={() => edits.send('remove a cable', [edits.remove('cables', cable.id)])}>
-            Remove {own ? 'these wires' : `cable ${cable.name}`}
-            {other ? `, here and in ${boxNamed(view.record, other)}` : ''}
-          </Button>
+          <Button
+            onClick={() => edits.send('remove a cable', [edits.remove('cables', cable.id)])}
+          >{say`Remove ${own ? say`these wires` : say`cable ${cable.name}`}${other ? say`, here and in ${boxNamed(view.record, other)}` : ''}`}</Button>
         </div>
       </Folded>
     </div>
@@ -99,6 +102,8 @@ export function CableBody({
 
 /** One conductor more, at both ends of a cable whose ends are both in boxes. */
 function AddConductor({ view, cable }: { view: BoxView; cable: Cable }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const ends = view.ends.filter(each => each.cable.id === cable.id)
   const gauge = ends[0]?.conductor.gauge ?? view.region.usualGauge
@@ -106,17 +111,17 @@ function AddConductor({ view, cable }: { view: BoxView; cable: Cable }) {
     edits.send('edit a cable', conductorAdded(edits, view.record, cable, { insulation, gauge }))
   return (
     <fieldset>
-      <legend className="mb-1 text-sm font-semibold">Add a conductor</legend>
+      <legend className="mb-1 text-sm font-semibold">{say`Add a conductor`}</legend>
       <div className="flex flex-wrap gap-2">
         {view.region.insulations.map(insulation => (
           <Button
             key={insulation}
             onClick={() => add(insulation)}
-            aria-label={`Add a conductor, ${INSULATION_WORDS[insulation]}`}
+            aria-label={say`Add a conductor, ${say(INSULATION_WORDS[insulation])}`}
             className="!px-3"
           >
             <Chip insulation={insulation} />
-            {INSULATION_WORDS[insulation]}
+            {say(INSULATION_WORDS[insulation])}
           </Button>
         ))}
       </div>

@@ -13,6 +13,7 @@ import { Folded } from '../../primitives/folded'
 import { Part } from '../stage-frame'
 import { farWords } from './far-words'
 import { gaugeForBreaker } from './usual-gauge'
+import { useSay } from '../../words/use-say'
 
 const AddCable = dynamic(() => import('./add-cable').then(module => module.AddCable), { ssr: false })
 const BoxTemplates = dynamic(() => import('./box-templates').then(module => module.BoxTemplates), {
@@ -26,6 +27,8 @@ const CableBody = dynamic(() => import('./cable-body').then(module => module.Cab
 
 /** Cables by their sheath: one press adds what usually comes in one, the drawing corrects it. */
 export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId: string) => void }) {
+  const say = useSay()
+
   const trade = useTrade()
   const empty = view.cables.length === 0
   const [several, setSeveral] = useState(false)
@@ -35,26 +38,29 @@ export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId
   const gauge = said ?? common ?? gaugeForBreaker(view, trade)
   const gaugePicker = (
     <PickOne
-      label="Gauge of what is added"
+      label={say`Gauge of what is added`}
       value={gauge}
       options={usualGauges(view, gauge).map(value => ({ value, words: value }))}
       onCommit={setSaid}
     />
   )
   return (
-    <Part title="Cables">
+    <Part title={say`Cables`}>
       {empty && gaugePicker}
       {empty && <BoxTemplates view={view} gauge={gauge} />}
       {empty && alone && (
         <>
-          <Button onClick={() => setSeveral(true)}>Its light is worked from several places</Button>
+          <Button onClick={() => setSeveral(true)}>{say`Its light is worked from several places`}</Button>
           {several && <SeveralPlaces recorded={{ view, place: alone }} onClose={() => setSeveral(false)} />}
         </>
       )}
       {view.cables.map(cable => (
         <CableRow key={cable.id} view={view} cable={cable} onSelect={onSelect} />
       ))}
-      <Folded opened={empty} summary={<summary className="min-h-11 py-2 font-semibold">Add a cable</summary>}>
+      <Folded
+        opened={empty}
+        summary={<summary className="min-h-11 py-2 font-semibold">{say`Add a cable`}</summary>}
+      >
         <div className="flex flex-col gap-3">
           {!empty && gaugePicker}
           <AddCable view={view} gauge={gauge} />
@@ -78,13 +84,15 @@ function CableRow({
   cable: Cable
   onSelect: (endId: string) => void
 }) {
+  const say = useSay()
+
   const ends = view.ends.filter(each => each.cable.id === cable.id)
   return (
     <Folded
       className="rounded-lg border border-rule px-3"
       summary={
         <summary className="flex min-h-11 flex-wrap items-center gap-2 py-2">
-          <strong>{cable.sheath === 'own-leads' ? 'Own wires' : `Cable ${cable.name}`}</strong>
+          <strong>{cable.sheath === 'own-leads' ? say`Own wires` : say`Cable ${cable.name}`}</strong>
           <span className="flex gap-1">
             {ends.map(each => (
               <Chip key={each.end.id} insulation={each.conductor.insulation} />
@@ -92,7 +100,7 @@ function CableRow({
           </span>
           <span className="text-soft">
             {ends[0]?.conductor.gauge} · {farWords(view, cable)}
-            {cable.pulled ? ' · new' : ''}
+            {cable.pulled ? say` · new` : ''}
           </span>
         </summary>
       }

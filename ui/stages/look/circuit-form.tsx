@@ -9,14 +9,15 @@ import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
-import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { LinesList } from './lines-list'
+import { useSay } from '../../words/use-say'
 
 /** Which breakers feed this box, and whether a reading or only a label says so. A box may hold two circuits. */
 export function CircuitForm({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
-  const { breaker } = view.region.words
   const circuits = rowsOf(view.record, 'circuits')
   const free = circuits.filter(circuit => view.feeds.every(each => each.circuit.id !== circuit.id))
   const [chosen, setChosen] = useState('')
@@ -33,14 +34,12 @@ export function CircuitForm({ view }: { view: BoxView }) {
   }
   return (
     <Part
-      title={`Circuit and ${breaker}`}
+      title={say`Circuit and breaker`}
       aside={
         <Link
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/breaker`}
           className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
-        >
-          Hunt for it
-        </Link>
+        >{say`Hunt for it`}</Link>
       }
     >
       <LinesList view={view} />
@@ -48,13 +47,13 @@ export function CircuitForm({ view }: { view: BoxView }) {
         <div key={feed.id} className="flex flex-col gap-3 rounded-lg border border-rule p-3">
           <p>
             <strong>
-              {plain(breaker)} {circuit.breaker}
+              {say`Breaker`} {circuit.breaker}
             </strong>{' '}
             {circuit.label}
           </p>
           <div className="flex flex-wrap gap-x-8 gap-y-3">
             <PickOne
-              label="Rating"
+              label={say`Rating`}
               value={String(circuit.ratedAmps)}
               options={[...new Set([...view.region.breakerAmps, circuit.ratedAmps])]
                 .sort((a, b) => a - b)
@@ -66,18 +65,19 @@ export function CircuitForm({ view }: { view: BoxView }) {
               }
             />
             <PickOne
-              label="Known from"
+              label={say`Known from`}
               value={feed.basis}
               options={[
-                { value: 'label', words: 'The label only' },
-                { value: 'reading', words: 'A reading' },
+                { value: 'label', words: say`The label only` },
+                { value: 'reading', words: say`A reading` },
               ]}
               onCommit={basis => edits.send('edit a circuit', [edits.change('feeds', feed.id, { basis })])}
             />
           </div>
-          <Button look="quiet" onClick={() => edits.send('edit a circuit', [edits.remove('feeds', feed.id)])}>
-            It does not feed this box
-          </Button>
+          <Button
+            look="quiet"
+            onClick={() => edits.send('edit a circuit', [edits.remove('feeds', feed.id)])}
+          >{say`It does not feed this box`}</Button>
         </div>
       ))}
       <div className="flex flex-wrap items-end gap-2">
@@ -85,11 +85,11 @@ export function CircuitForm({ view }: { view: BoxView }) {
           <>
             <div className="min-w-48 flex-1">
               <SelectField
-                label={view.feeds.length > 0 ? `Another ${breaker}` : plain(breaker)}
+                label={view.feeds.length > 0 ? say`Another breaker` : say`Breaker`}
                 value={chosen || free[0]!.id}
                 options={free.map(circuit => ({
                   value: circuit.id,
-                  words: `${circuit.breaker}: ${circuit.label || 'no label'}, ${circuit.ratedAmps} A`,
+                  words: `${circuit.breaker}: ${circuit.label || say`no label`}, ${circuit.ratedAmps} A`,
                 }))}
                 onCommit={setChosen}
               />
@@ -100,15 +100,13 @@ export function CircuitForm({ view }: { view: BoxView }) {
                   addFeed(free.some(each => each.id === chosen) ? chosen : free[0]!.id),
                 ])
               }
-            >
-              Feeds this box
-            </Button>
+            >{say`Feeds this box`}</Button>
           </>
         )}
       </div>
       <div className="flex flex-wrap items-end gap-2">
         <label className="flex flex-col gap-1 text-sm font-semibold">
-          A {breaker} not listed yet
+          {say`A breaker not listed yet`}
           <input
             value={newBreaker}
             maxLength={12}
@@ -116,9 +114,7 @@ export function CircuitForm({ view }: { view: BoxView }) {
             className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3"
           />
         </label>
-        <Button onClick={addNew} disabled={newBreaker.trim() === ''}>
-          Add it
-        </Button>
+        <Button onClick={addNew} disabled={newBreaker.trim() === ''}>{say`Add it`}</Button>
       </div>
     </Part>
   )

@@ -13,6 +13,7 @@ import { Part } from '../stage-frame'
 import { LampsForm } from './lamps-form'
 import { LightOfPlace } from './light-of-place'
 import { OldDevice } from './old-device'
+import { useSay } from '../../words/use-say'
 
 const NeedsForm = dynamic(() => import('../../needs/needs-form').then(module => module.NeedsForm), {
   ssr: false,
@@ -25,12 +26,16 @@ export function ControlsForm({ view }: { view: BoxView }) {
 }
 
 function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const wanted = rowsWith(view.record, 'needs', 'groupId', place.group.id).length
   return (
-    <Part title={view.places.length > 1 ? `Gang ${place.place.gang}: ${place.group.name}` : place.group.name}>
+    <Part
+      title={view.places.length > 1 ? say`Gang ${place.place.gang}: ${place.group.name}` : place.group.name}
+    >
       <TextField
-        label="Controls"
+        label={say`Controls`}
         value={place.group.name}
         max={80}
         required
@@ -39,11 +44,11 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
       <OldDevice view={view} place={place} />
       <LightOfPlace view={view} place={place} />
       <PickOne
-        label="Wanted here"
+        label={say`Wanted here`}
         value={place.group.want ?? 'any'}
         options={[
-          ...WANTS.map(value => ({ value, words: WANT_WORDS[value] })),
-          { value: 'any' as const, words: 'Not said' },
+          ...WANTS.map(value => ({ value, words: say(WANT_WORDS[value]) })),
+          { value: 'any' as const, words: say`Not said` },
         ]}
         onCommit={want =>
           edits.send('edit a load', [
@@ -53,15 +58,13 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
       />
       <Folded
         summary={
-          <summary className="min-h-11 py-2 font-semibold">
-            Also wanted{wanted > 0 ? `: ${wanted}` : ''}
-          </summary>
+          <summary className="min-h-11 py-2 font-semibold">{say`Also wanted${wanted > 0 ? `: ${wanted}` : ''}`}</summary>
         }
       >
         <NeedsForm record={view.record} groupId={place.group.id} boxId={view.box.id} />
       </Folded>
       <LampsForm edits={edits} region={view.region} group={place.group} loads={place.loads} />
-      <Folded summary={<summary className="min-h-11 py-2 font-semibold">This gang</summary>}>
+      <Folded summary={<summary className="min-h-11 py-2 font-semibold">{say`This gang`}</summary>}>
         <ThisGang view={view} gang={place.place.gang} />
       </Folded>
     </Part>

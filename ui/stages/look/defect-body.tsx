@@ -11,9 +11,12 @@ import { Button } from '../../primitives/button'
 import { PickOne, TextField } from '../../primitives/fields'
 import { SEVERITIES } from '@/core/model/vocabulary'
 import { plain } from '../../words'
+import { useSay } from '../../words/use-say'
 
 /** Why it is one, what is done about it, and what became of it. */
 export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefect }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const { state, row } = defect
@@ -24,16 +27,16 @@ export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefe
       {defect.raised === null && row && state === 'open' && (
         <>
           <TextField
-            label="What is wrong"
+            label={say`What is wrong`}
             value={row.what}
             max={400}
             required
             onCommit={what => edits.send('edit a defect', [edits.change('defects', row.id, { what })])}
           />
           <PickOne
-            label="How bad"
+            label={say`How bad`}
             value={row.severity}
-            options={SEVERITIES.map(value => ({ value, words: plain(value) }))}
+            options={SEVERITIES.map(value => ({ value, words: say(plain(value)) }))}
             onCommit={severity =>
               edits.send('edit a defect', [edits.change('defects', row.id, { severity })])
             }
@@ -41,7 +44,7 @@ export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefe
         </>
       )}
       <TextField
-        label="Note on it"
+        label={say`Note on it`}
         value={row?.note ?? ''}
         max={1000}
         multiline
@@ -55,9 +58,12 @@ export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefe
         }
       />
       <PickOne
-        label="It is"
+        label={say`It is`}
         value={handed ? null : state}
-        options={(['open', 'mended', 'closed'] as const).map(value => ({ value, words: STATE_WORDS[value] }))}
+        options={(['open', 'mended', 'closed'] as const).map(value => ({
+          value,
+          words: say(STATE_WORDS[value]),
+        }))}
         onCommit={next => edits.send('edit a defect', [settling(edits, view.box.id, defect, next)])}
       />
       <div className="flex flex-wrap items-center gap-x-4">
@@ -65,12 +71,12 @@ export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefe
           href={`/jobs/${view.record.job.id}/defects`}
           className="flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
         >
-          {handed ? `On paper since ${row?.handedOn ?? 'then'}` : 'Hand it over in writing'}
+          {handed ? say`On paper since ${row?.handedOn ?? say`then`}` : say`Hand it over in writing`}
         </Link>
         {defect.raised === null && row && (
-          <Button onClick={() => edits.send('edit a defect', [edits.remove('defects', row.id)])}>
-            Strike it out
-          </Button>
+          <Button
+            onClick={() => edits.send('edit a defect', [edits.remove('defects', row.id)])}
+          >{say`Strike it out`}</Button>
         )}
       </div>
     </div>

@@ -11,6 +11,7 @@ import { SelectField } from '../../primitives/fields'
 import { PressOne } from '../../primitives/press-one'
 import { Part } from '../stage-frame'
 import { LampsForm } from './lamps-form'
+import { useSay } from '../../words/use-say'
 
 const HANGING_WORDS: Readonly<Record<Hanging, string>> = {
   luminaire: 'Luminaire',
@@ -20,6 +21,8 @@ const HANGING_WORDS: Readonly<Record<Hanging, string>> = {
 
 /** What hangs at a box without controls: its own wires, the light it belongs to, its lamps. */
 export function HangsHere({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const { record, box } = view
   const lights = rowsOf(record, 'groups')
@@ -40,8 +43,8 @@ export function HangsHere({ view }: { view: BoxView }) {
     if (done) setKind(null)
   }
   return (
-    <Part title="What hangs here">
-      {own.length === 0 && <p className="text-soft">Nothing yet.</p>}
+    <Part title={say`What hangs here`}>
+      {own.length === 0 && <p className="text-soft">{say`Nothing yet.`}</p>}
       {own.map(cable => {
         const lead = view.ends.find(each => each.cable.id === cable.id && each.end.roleGroupId !== null)
         const light = record.groups[lead?.end.roleGroupId ?? '']
@@ -49,12 +52,13 @@ export function HangsHere({ view }: { view: BoxView }) {
         return (
           <div key={cable.id} className="flex flex-col gap-3 rounded-lg border border-rule p-3">
             <p className="font-semibold">
-              {light ? light.name : HANGING_WORDS['fed-half']}: {names.map(({ name }) => name).join(', ')}
+              {light ? light.name : say(HANGING_WORDS['fed-half'])}:{' '}
+              {names.map(({ name }) => name).join(', ')}
             </p>
             {light && (
               <>
                 <SelectField
-                  label="Belongs to"
+                  label={say`Belongs to`}
                   value={light.id}
                   options={lights.map(({ id, name }) => ({ value: id, words: name }))}
                   onCommit={roleGroupId =>
@@ -72,19 +76,17 @@ export function HangsHere({ view }: { view: BoxView }) {
             <Button
               look="quiet"
               onClick={() => edits.send('remove a cable', [edits.remove('cables', cable.id)])}
-            >
-              It does not hang here
-            </Button>
+            >{say`It does not hang here`}</Button>
           </div>
         )
       })}
       {box.kind !== 'junction' && (
         <PressOne
-          label="Something hangs here"
+          label={say`Something hangs here`}
           options={HANGING.filter(each => (each === 'luminaire') === (box.kind === 'luminaire')).map(
             value => ({
               value,
-              words: HANGING_WORDS[value],
+              words: say(HANGING_WORDS[value]),
             }),
           )}
           onPress={said => (said === 'fed-half' ? hang(said, null) : setKind(said))}
@@ -92,12 +94,14 @@ export function HangsHere({ view }: { view: BoxView }) {
       )}
       {kind && (
         <PressOne
-          label="Which light is it?"
+          label={say`Which light is it?`}
           options={lights.map(({ id, name }) => ({ value: id, words: name }))}
           onPress={id => hang(kind, record.groups[id]!)}
         />
       )}
-      {kind && lights.length === 0 && <p>No light is recorded yet: add the box of its switch first.</p>}
+      {kind && lights.length === 0 && (
+        <p>{say`No light is recorded yet: add the box of its switch first.`}</p>
+      )}
     </Part>
   )
 }

@@ -8,6 +8,7 @@ import type { Edits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
 import { LAMP_WORDS, plain } from '../../words'
+import { useSay } from '../../words/use-say'
 
 /** The lamps of a light: what hangs on its switched conductor. */
 export function LampsForm({
@@ -21,6 +22,8 @@ export function LampsForm({
   group: Row<'groups'>
   loads: readonly Load[]
 }) {
+  const say = useSay()
+
   return (
     <>
       {loads.map(load => (
@@ -33,13 +36,15 @@ export function LampsForm({
           ])
         }
       >
-        {loads.length === 0 ? 'Add the lamps' : 'Add other lamps'}
+        {loads.length === 0 ? say`Add the lamps` : say`Add other lamps`}
       </Button>
     </>
   )
 }
 
-function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load: Load }) {
+function LoadForm({ edits, load }: { edits: Edits; region: Region; load: Load }) {
+  const say = useSay()
+
   const change = (fields: Partial<Omit<Load, 'id' | 'extra'>>) =>
     edits.send('edit a load', [edits.change('loads', load.id, fields)])
   const isMotor = load.kind === 'fan-motor'
@@ -49,24 +54,24 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-[2fr_1fr_1fr]">
         <div className="col-span-2 sm:col-span-1">
           <SelectField
-            label="Kind"
+            label={say`Kind`}
             value={load.kind}
             options={LAMP_KINDS.map(value => ({
               value,
-              words: value === 'receptacle' ? 'Receptacle, or half of one' : LAMP_WORDS[value],
+              words: value === 'receptacle' ? say`Receptacle, or half of one` : say(LAMP_WORDS[value]),
             }))}
             onCommit={kind => change({ kind })}
           />
         </div>
         <NumberField
-          label="Count"
+          label={say`Count`}
           value={load.count}
           min={1}
           max={200}
           onCommit={count => count && change({ count: Math.round(count) })}
         />
         <NumberField
-          label="Watts each"
+          label={say`Watts each`}
           value={load.wattsEach}
           min={0}
           max={20000}
@@ -76,17 +81,17 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
       </div>
       {isLamp && (
         <PickOne
-          label="Dimmable, by the print on the lamp"
+          label={say`Dimmable, by the print on the lamp`}
           value={load.dimmable}
-          options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+          options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
           onCommit={dimmable => change({ dimmable })}
         />
       )}
       <details>
-        <summary className="min-h-11 py-2 font-semibold">More of its print</summary>
+        <summary className="min-h-11 py-2 font-semibold">{say`More of its print`}</summary>
         <div className="flex flex-col gap-3">
           <TextField
-            label="What they are called"
+            label={say`What they are called`}
             value={load.name}
             max={80}
             required
@@ -94,7 +99,7 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
           />
           <div className="grid grid-cols-2 gap-3">
             <NumberField
-              label="Amperes each"
+              label={say`Amperes each`}
               value={load.amperesEach}
               min={0.001}
               max={100}
@@ -102,7 +107,7 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
               onCommit={amperesEach => change({ amperesEach })}
             />
             <NumberField
-              label="Volt-amperes each"
+              label={say`Volt-amperes each`}
               value={load.voltAmperesEach}
               min={0.1}
               max={20000}
@@ -111,7 +116,7 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
             />
             {isMotor ? (
               <NumberField
-                label="Horsepower"
+                label={say`Horsepower`}
                 value={load.horsepower}
                 min={0.01}
                 max={5}
@@ -120,7 +125,7 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
               />
             ) : (
               <NumberField
-                label="Power factor"
+                label={say`Power factor`}
                 value={load.powerFactor}
                 min={0.1}
                 max={1}
@@ -129,26 +134,26 @@ function LoadForm({ edits, region, load }: { edits: Edits; region: Region; load:
               />
             )}
             <SelectField
-              label="Dimming edge"
+              label={say`Dimming edge`}
               value={load.phase}
-              options={PHASES.map(value => ({ value, words: plain(value) }))}
+              options={PHASES.map(value => ({ value, words: say(plain(value)) }))}
               onCommit={phase => change({ phase })}
             />
           </div>
           <PickOne
-            label={`Metal luminaire, to be ${region.words.ground === 'earth' ? 'earthed' : 'grounded'}`}
+            label={say`Metal luminaire, to be grounded`}
             value={load.metalLuminaire}
-            options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+            options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
             onCommit={metalLuminaire => change({ metalLuminaire })}
           />
           <CheckField
-            label="Often on for three hours or more"
+            label={say`Often on for three hours or more`}
             value={load.longHours}
             onCommit={longHours => change({ longHours })}
           />
-          <Button onClick={() => edits.send('remove a load', [edits.remove('loads', load.id)])}>
-            Remove these lamps
-          </Button>
+          <Button
+            onClick={() => edits.send('remove a load', [edits.remove('loads', load.id)])}
+          >{say`Remove these lamps`}</Button>
         </div>
       </details>
     </div>

@@ -11,13 +11,15 @@ import { luminaireRecorded, otherBoxOf, unlinked } from '@/core/recording'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
-import { plain } from '../../words'
 import { boxNamed } from './far-words'
+import { useSay } from '../../words/use-say'
 
 const LinkSheet = dynamic(() => import('./link-sheet').then(module => module.LinkSheet), { ssr: false })
 
 /** Where a cable leads: to no box, or to which one and which cable there. */
 export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [linking, setLinking] = useState(false)
   const otherId = otherBoxOf(cable, view.box.id)
@@ -29,14 +31,14 @@ export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {
   return (
     <>
       <PickOne
-        label="Leads to"
+        label={say`Leads to`}
         value={cable.far}
         options={[
-          { value: 'panel', words: plain(view.region.words.panel) },
-          { value: 'box', words: other ? boxNamed(view.record, other) : `Another ${view.region.words.box}` },
-          { value: 'luminaire', words: 'Luminaire' },
-          { value: 'elsewhere', words: 'Elsewhere' },
-          { value: 'not-known', words: 'Not known' },
+          { value: 'panel', words: say`Panel` },
+          { value: 'box', words: other ? boxNamed(view.record, other) : say`Another box` },
+          { value: 'luminaire', words: say`Luminaire` },
+          { value: 'elsewhere', words: say`Elsewhere` },
+          { value: 'not-known', words: say`Not known` },
         ]}
         onCommit={lead}
       />
@@ -45,10 +47,8 @@ export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {
           <Link
             href={`/jobs/${view.record.job.id}/boxes/${other.id}/look`}
             className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-          >
-            Look there
-          </Link>
-          <Button onClick={() => setLinking(true)}>It leads to another {view.region.words.box}</Button>
+          >{say`Look there`}</Link>
+          <Button onClick={() => setLinking(true)}>{say`It leads to another box`}</Button>
         </div>
       )}
       {cable.far === 'luminaire' && <ToLuminaire view={view} cable={cable} />}
@@ -59,6 +59,8 @@ export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {
 
 /** Which lamps hang there, and whether their box is looked into as well. */
 function ToLuminaire({ view, cable }: { view: BoxView; cable: Cable }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const own = new Set(view.places.flatMap(({ loads }) => loads.map(({ id }) => id)))
   const loads = [...rowsOf(view.record, 'loads')].sort(
@@ -67,7 +69,7 @@ function ToLuminaire({ view, cable }: { view: BoxView; cable: Cable }) {
   const load = view.record.loads[cable.farLoadId ?? '']
   const [only] = view.places.length === 1 ? view.places : []
   const groupId = load?.groupId ?? only?.group.id ?? null
-  const name = load?.name ?? only?.group.name ?? 'Luminaire'
+  const name = load?.name ?? only?.group.name ?? say`Luminaire`
   const record = () =>
     edits.send(
       'record a luminaire',
@@ -82,10 +84,10 @@ function ToLuminaire({ view, cable }: { view: BoxView; cable: Cable }) {
       {loads.length > 0 && (
         <div className="min-w-40 flex-1">
           <SelectField
-            label="Lamps it was seen to lead to"
+            label={say`Lamps it was seen to lead to`}
             value={cable.farLoadId ?? 'not-said'}
             options={[
-              { value: 'not-said', words: 'Not said' },
+              { value: 'not-said', words: say`Not said` },
               ...loads.map(({ id, name: words }) => ({ value: id, words })),
             ]}
             onCommit={id =>
@@ -96,7 +98,7 @@ function ToLuminaire({ view, cable }: { view: BoxView; cable: Cable }) {
           />
         </div>
       )}
-      <Button onClick={record}>Look into the luminaire, too</Button>
+      <Button onClick={record}>{say`Look into the luminaire, too`}</Button>
     </div>
   )
 }

@@ -13,11 +13,14 @@ import { PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { plain } from '../../words'
 import { boxNamed } from './far-words'
+import { useSay } from '../../words/use-say'
 
 const SameLight = dynamic(() => import('./same-light').then(module => module.SameLight), { ssr: false })
 
 /** The other places that work the same light, and how to say that there are more of them, or fewer. */
 export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [joining, setJoining] = useState(false)
   const { record } = view
@@ -28,7 +31,7 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
     <div className="flex flex-col gap-2">
       {others.length > 0 && (
         <>
-          <p className="text-sm font-semibold">Worked from here, and from</p>
+          <p className="text-sm font-semibold">{say`Worked from here, and from`}</p>
           <ul className="flex flex-wrap gap-2">
             {others.map(({ id, boxId, gang }) => {
               const box = record.boxes[boxId]!
@@ -39,7 +42,7 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
                     className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rule px-3 font-semibold underline decoration-rule underline-offset-4"
                   >
                     {boxNamed(record, box)}
-                    {box.gangs > 1 ? `, gang ${gang}` : ''}
+                    {box.gangs > 1 ? say`, gang ${gang}` : ''}
                   </Link>
                 </li>
               )
@@ -48,48 +51,48 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
         </>
       )}
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => setJoining(true)}>Works the same light as …</Button>
+        <Button onClick={() => setJoining(true)}>{say`Works the same light as …`}</Button>
         {others.length > 0 && (
           <Button
             onClick={() =>
               edits.send(
                 'part a light',
-                placeParted(edits, record, place.place.id, `${view.room.name} light`).edits,
+                placeParted(edits, record, place.place.id, say`${view.room.name} light`).edits,
               )
             }
-          >
-            It works a light of its own
-          </Button>
+          >{say`It works a light of its own`}</Button>
         )}
       </div>
       <Folded
-        summary={<summary className="min-h-11 py-2 font-semibold">Its places, and how it answers</summary>}
+        summary={
+          <summary className="min-h-11 py-2 font-semibold">{say`Its places, and how it answers`}</summary>
+        }
       >
         <div className="flex flex-col gap-3">
           <PickOne
-            label="Every place that works it is recorded"
+            label={say`Every place that works it is recorded`}
             value={place.group.everyPlace}
-            options={YES_NO_UNKNOWN.map(value => ({ value, words: plain(value) }))}
+            options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
             onCommit={everyPlace =>
               edits.send('join lights', [edits.change('groups', place.group.id, { everyPlace })])
             }
           />
           <PickOne
-            label="Worked from each place, it comes on and goes off"
+            label={say`Worked from each place, it comes on and goes off`}
             value={place.group.behaves}
             options={[
-              { value: 'answers', words: 'Every time' },
-              { value: 'does-not', words: 'Not every time' },
-              { value: 'not-known', words: 'Not tried' },
+              { value: 'answers', words: say`Every time` },
+              { value: 'does-not', words: say`Not every time` },
+              { value: 'not-known', words: say`Not tried` },
             ]}
             onCommit={behaves =>
               edits.send('say how a light behaves', [edits.change('groups', place.group.id, { behaves })])
             }
           />
           <PickOne
-            label="A bypass beside its lamps"
+            label={say`A bypass beside its lamps`}
             value={place.group.bypass}
-            options={BYPASSES.map(value => ({ value, words: plain(value) }))}
+            options={BYPASSES.map(value => ({ value, words: say(plain(value)) }))}
             onCommit={bypass =>
               edits.send('plan a bypass', [edits.change('groups', place.group.id, { bypass })])
             }

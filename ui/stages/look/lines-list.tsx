@@ -8,14 +8,15 @@ import { linesIn } from '@/core/panel'
 import { circuitsTied } from '@/core/recording'
 import { useEdits } from '../../job/provider'
 import { CheckField } from '../../primitives/fields'
-import { plain } from '../../words'
+import { useSay } from '../../words/use-say'
 
 /** The lines that meet in a box, each with the breaker it was found on, or with the hunt for it. */
 export function LinesList({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const lines = useMemo(() => linesIn(view), [view])
   if (lines.length < 2) return null
-  const { breaker } = view.region.words
   const { record } = view
   const circuits = [
     ...new Map(lines.flatMap(({ circuit }) => (circuit ? [[circuit.id, circuit]] : []))).values(),
@@ -34,33 +35,30 @@ export function LinesList({ view }: { view: BoxView }) {
   })
   return (
     <div className="rounded-lg border border-rule p-3">
-      <p className="text-sm font-semibold">Lines in this {view.region.words.box}</p>
-      <ul
-        aria-label={`Lines in this ${view.region.words.box}`}
-        className="flex flex-col divide-y divide-rule"
-      >
+      <p className="text-sm font-semibold">{say`Lines in this box`}</p>
+      <ul aria-label={say`Lines in this box`} className="flex flex-col divide-y divide-rule">
         {lines.map(({ end, circuit }) => (
           <li key={end.end.id} className="flex flex-wrap items-center justify-between gap-2 py-1">
             <span>
               <strong>{end.name}</strong>{' '}
               {circuit ? (
-                `is on ${breaker} ${circuit.breaker}`
+                say`is on breaker ${circuit.breaker}`
               ) : (
-                <span className="hazard px-2 font-semibold">not found yet</span>
+                <span className="hazard px-2 font-semibold">{say`not found yet`}</span>
               )}
             </span>
             <Link
               href={`/jobs/${record.job.id}/boxes/${view.box.id}/breaker?at=${end.end.id}`}
               className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
             >
-              {circuit ? 'Hunt again' : `Hunt for its ${breaker}`}
+              {circuit ? say`Hunt again` : say`Hunt for its breaker`}
             </Link>
           </li>
         ))}
       </ul>
       {meet && circuits.length > 1 && (
         <CheckField
-          label={`${plain(breaker)}s ${circuits.map(each => each.breaker).join(' and ')} share one neutral`}
+          label={say`Breakers ${circuits.map(each => each.breaker).join(say` and `)} share one neutral`}
           value={isShared}
           onCommit={shared =>
             edits.send(

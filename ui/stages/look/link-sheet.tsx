@@ -1,5 +1,6 @@
 'use client'
 
+import { INSULATION_WORDS } from '@/core/words/of-vocabulary'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Cable, Conductor } from '@/core/model/entities'
@@ -21,8 +22,10 @@ import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
 import { PickOne, SelectField, TextField } from '../../primitives/fields'
 import { Sheet } from '../../primitives/sheet'
-import { INSULATION_WORDS, plain } from '../../words'
+import { capital, plain } from '../../words'
 import { boxNamed } from './far-words'
+import { useSay } from '../../words/use-say'
+import { type Say } from '@/core/words/say'
 
 const NEW = 'new'
 const NONE = 'none'
@@ -30,8 +33,10 @@ const SHOWN = 5
 
 /** Which box a cable leads to, and which cable there it is; conductor by conductor where colours do not say. */
 export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cable; onClose: () => void }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
-  const { record, region } = view
+  const { record } = view
   const likely = useMemo(
     () => mayLeadTo(record, view.box.id).filter(id => id !== otherBoxOf(cable, view.box.id)),
     [record, view.box.id, cable],
@@ -95,30 +100,26 @@ export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cabl
   const rest = likely.slice(SHOWN)
   return (
     <Sheet
-      title={`Cable ${cable.name} leads to`}
+      title={say`Cable ${cable.name} leads to`}
       open
       onClose={onClose}
-      footer={
-        <Button look="main" disabled={open} onClick={link}>
-          It is one cable
-        </Button>
-      }
+      footer={<Button look="main" disabled={open} onClick={link}>{say`It is one cable`}</Button>}
     >
       <PickOne
-        label={`Which ${region.words.box}?`}
+        label={say`Which box?`}
         value={boxId}
         options={[
           ...likely.slice(0, SHOWN).map(id => ({ value: id, words: boxNamed(record, record.boxes[id]!) })),
-          { value: NEW, words: 'One not recorded yet' },
+          { value: NEW, words: say`One not recorded yet` },
         ]}
         onCommit={choose}
       />
       {rest.length > 0 && (
         <SelectField
-          label="Or farther off"
+          label={say`Or farther off`}
           value={boxId !== null && rest.includes(boxId) ? boxId : ''}
           options={[
-            { value: '', words: 'Choose' },
+            { value: '', words: say`Choose` },
             ...rest.map(id => ({ value: id, words: boxNamed(record, record.boxes[id]!) })),
           ]}
           onCommit={id => id !== '' && choose(id)}
@@ -127,7 +128,7 @@ export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cabl
       {boxId === NEW && (
         <div className="grid grid-cols-2 gap-3">
           <TextField
-            label="Room"
+            label={say`Room`}
             value={room}
             max={80}
             required
@@ -135,17 +136,17 @@ export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cabl
             onCommit={setRoom}
             live
           />
-          <TextField label="Where it is" value={name} max={80} required onCommit={setName} live />
+          <TextField label={say`Where it is`} value={name} max={80} required onCommit={setName} live />
         </div>
       )}
       {candidates.length > 0 && (
         <PickOne
-          label="Which cable is it there?"
+          label={say`Which cable is it there?`}
           value={there}
           options={[
             ...candidates.map(each => ({
               value: each.id,
-              words: `Cable ${each.name}`,
+              words: say`Cable ${each.name}`,
               mark: (
                 <span className="flex -space-x-1">
                   {rowsWith(record, 'conductors', 'cableId', each.id).map(({ id, insulation }) => (
@@ -154,7 +155,7 @@ export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cabl
                 </span>
               ),
             })),
-            { value: NONE, words: 'Not recorded there yet' },
+            { value: NONE, words: say`Not recorded there yet` },
           ]}
           onCommit={id => {
             setThere(id)
@@ -167,41 +168,39 @@ export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cabl
         match.unclear.near.map((one, at) => (
           <PickOne
             key={one.id}
-            label={`${plain(INSULATION_WORDS[one.insulation])}${twinNumber(match.unclear.near, at)} is there`}
+            label={say`${capital(say(INSULATION_WORDS[one.insulation]))}${twinNumber(match.unclear.near, at)} is there`}
             value={chosen[one.id] ?? null}
             options={[
               ...match.unclear.far.map((other, index) => ({
                 value: other.id,
-                words: `${INSULATION_WORDS[other.insulation]}${twinNumber(match.unclear.far, index)}`,
+                words: `${say(INSULATION_WORDS[other.insulation])}${twinNumber(match.unclear.far, index)}`,
                 mark: <Chip insulation={other.insulation} />,
               })),
-              { value: NONE, words: 'not seen there' },
+              { value: NONE, words: say`not seen there` },
             ]}
             onCommit={id => setChosen({ ...chosen, [one.id]: id })}
           />
         ))}
       {match && match.unclear.near.length > 1 && match.unclear.far.length > 1 && (
-        <p className="text-sm text-soft">
-          Colours do not tell these apart: follow them with continuity, dead and apart, before you say.
-        </p>
+        <p className="text-sm text-soft">{say`Colors do not tell these apart: follow them with continuity, dead and apart, before you say.`}</p>
       )}
       {differing.map(({ pair, field }) => (
         <PickOne
           key={`${pair.near!.id}/${field}`}
-          label={`${plain(INSULATION_WORDS[pair.near!.insulation])}: the two ends were recorded differently. Which is right?`}
-          value={valueWords(field, settled[pair.near!.id]?.[field])}
+          label={say`${capital(say(INSULATION_WORDS[pair.near!.insulation]))}: the two ends were recorded differently. Which is right?`}
+          value={valueWords(say, field, settled[pair.near!.id]?.[field])}
           options={[
             {
-              value: valueWords(field, pair.near![field])!,
-              words: `${valueWords(field, pair.near![field])} (here)`,
+              value: valueWords(say, field, pair.near![field])!,
+              words: say`${valueWords(say, field, pair.near![field])} (here)`,
             },
             {
-              value: valueWords(field, pair.far![field])!,
-              words: `${valueWords(field, pair.far![field])} (there)`,
+              value: valueWords(say, field, pair.far![field])!,
+              words: say`${valueWords(say, field, pair.far![field])} (there)`,
             },
           ]}
           onCommit={value => {
-            const side = valueWords(field, pair.near![field]) === value ? pair.near! : pair.far!
+            const side = valueWords(say, field, pair.near![field]) === value ? pair.near! : pair.far!
             setSettled({ ...settled, [pair.near!.id]: { ...settled[pair.near!.id], [field]: side[field] } })
           }}
         />
@@ -236,13 +235,13 @@ function twinNumber(all: readonly Conductor[], at: number): string {
     : ''
 }
 
-function valueWords(field: Differing, value: Conductor[Differing] | undefined): string | null {
+function valueWords(say: Say, field: Differing, value: Conductor[Differing] | undefined): string | null {
   if (value === undefined) return null
   return typeof value === 'boolean'
     ? value
       ? 'faded'
-      : 'not faded'
+      : say`not faded`
     : field === 'gauge'
       ? value
-      : plain(value)
+      : say(plain(value))
 }

@@ -15,6 +15,7 @@ import { CircuitForm } from './circuit-form'
 import { ControlsForm } from './controls-form'
 import { DefectList } from './defect-list'
 import { useLooking } from '../use-looking'
+import { useSay } from '../../words/use-say'
 
 const PhotosPart = dynamic(() => import('./photos-part').then(module => module.PhotosPart), { ssr: false })
 const ClosedBox = dynamic(() => import('./closed-box').then(module => module.ClosedBox), { ssr: false })
@@ -23,6 +24,8 @@ const HangsHere = dynamic(() => import('./hangs-here').then(module => module.Han
 const StrandPanel = dynamic(() => import('./strand-panel').then(module => module.StrandPanel), { ssr: false })
 
 export function LookStage({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const [selected, setSelected] = useState<string | null>(null)
@@ -41,9 +44,7 @@ export function LookStage({ view }: { view: BoxView }) {
             onSelect={id => setSelected(id === selected ? null : id)}
           />
           {view.ends.length > 0 && !strand && (
-            <p className="text-center text-sm text-soft">
-              Take a conductor to say what it is and where it sits.
-            </p>
+            <p className="text-center text-sm text-soft">{say`Take a conductor to say what it is and where it sits.`}</p>
           )}
         </>
       }
@@ -61,9 +62,9 @@ export function LookStage({ view }: { view: BoxView }) {
       <CircuitForm view={view} />
       {view.box.kind === 'control' ? <ControlsForm view={view} /> : <HangsHere view={view} />}
       <BoxForm view={view} />
-      <Part title="Recorded">
+      <Part title={say`Recorded`}>
         <TextField
-          label="Notes"
+          label={say`Notes`}
           value={view.box.note}
           max={4000}
           multiline
@@ -71,7 +72,7 @@ export function LookStage({ view }: { view: BoxView }) {
           onCommit={note => edits.send('edit a box', [edits.change('boxes', view.box.id, { note })])}
         />
         <CheckField
-          label="Everything that can be seen is recorded"
+          label={say`Everything that can be seen is recorded`}
           value={view.box.recorded}
           onCommit={recorded => edits.send('edit a box', [edits.change('boxes', view.box.id, { recorded })])}
         />

@@ -9,9 +9,12 @@ import { useEdits, useTrade } from '../../job/provider'
 import { SelectField, TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { plain } from '../../words'
+import { useSay } from '../../words/use-say'
 
 /** The device that is there now: its kind, what a tester showed in it, how it was set. */
 export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const { found } = place
@@ -29,21 +32,21 @@ export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) 
   return (
     <>
       <SelectField
-        label="Old device"
+        label={say`Old device`}
         value={found?.modelId ?? 'none'}
         options={[
-          { value: 'none', words: 'None, or not seen yet' },
+          { value: 'none', words: say`None, or not seen yet` },
           ...devicesFor(trade, view.region.id, 'found').map(({ id, name }) => ({ value: id, words: name })),
         ]}
         onCommit={setOld}
       />
       {found && model?.outlet && (
         <SelectField
-          label="What a tester plugged into it shows"
+          label={say`What a tester plugged into it shows`}
           value={found.testerShows ?? 'not-read'}
           options={[
-            { value: 'not-read', words: 'Not plugged in yet' },
-            ...TESTER_SHOWS.map(value => ({ value, words: plain(value) })),
+            { value: 'not-read', words: say`Not plugged in yet` },
+            ...TESTER_SHOWS.map(value => ({ value, words: say(plain(value)) })),
           ]}
           onCommit={shows => change({ testerShows: shows === 'not-read' ? null : shows })}
         />
@@ -51,17 +54,17 @@ export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) 
       {found && (
         <Folded
           opened={isNoted}
-          summary={<summary className="min-h-11 py-2 font-semibold">More of the old device</summary>}
+          summary={<summary className="min-h-11 py-2 font-semibold">{say`More of the old device`}</summary>}
         >
           <div className="flex flex-col gap-3">
             <TextField
-              label="How it was set"
+              label={say`How it was set`}
               value={found.setAs}
               max={200}
               onCommit={setAs => change({ setAs })}
             />
             <TextField
-              label="Note on it"
+              label={say`Note on it`}
               value={found.note}
               max={1000}
               multiline

@@ -11,6 +11,7 @@ import { Button } from '../../primitives/button'
 import { TextField } from '../../primitives/fields'
 import { Part } from '../stage-frame'
 import { boxNamed } from './far-words'
+import { useSay } from '../../words/use-say'
 
 const SameLight = dynamic(() => import('./same-light').then(module => module.SameLight), { ssr: false })
 
@@ -44,16 +45,18 @@ function OtherPlace({
   place: PlaceView
   others: readonly PlaceView[]
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [asking, setAsking] = useState<'light' | 'box' | null>(null)
   const { record } = view
   const { group } = place
-  const say = (everyPlace: 'yes' | 'no') =>
+  const put = (everyPlace: 'yes' | 'no') =>
     edits.send('join lights', [edits.change('groups', group.id, { everyPlace })])
   return (
-    <Part title={`Where is the other switch of ${group.name}?`}>
+    <Part title={say`Where is the other switch of ${group.name}?`}>
       {group.everyPlace === 'no' && (
-        <p role="status">Not found yet. Nothing is reckoned for this light before it is.</p>
+        <p role="status">{say`Not found yet. Nothing is worked out for this light before it is.`}</p>
       )}
       <div className="flex flex-wrap gap-2">
         {others.slice(0, 4).map(other => (
@@ -73,12 +76,13 @@ function OtherPlace({
             {boxNamed(record, record.boxes[other.place.boxId]!)}
           </Button>
         ))}
-        <Button onClick={() => setAsking('light')}>At another recorded place</Button>
-        <Button aria-expanded={asking === 'box'} onClick={() => setAsking('box')}>
-          In a {view.region.words.box} not recorded yet
-        </Button>
-        {group.everyPlace !== 'no' && <Button onClick={() => say('no')}>Not found yet</Button>}
-        <Button onClick={() => say('yes')}>There is none: it works alone</Button>
+        <Button onClick={() => setAsking('light')}>{say`At another recorded place`}</Button>
+        <Button
+          aria-expanded={asking === 'box'}
+          onClick={() => setAsking('box')}
+        >{say`In a box not recorded yet`}</Button>
+        {group.everyPlace !== 'no' && <Button onClick={() => put('no')}>{say`Not found yet`}</Button>}
+        <Button onClick={() => put('yes')}>{say`There is none: it works alone`}</Button>
       </div>
       {asking === 'light' && <SameLight view={view} place={place} onClose={() => setAsking(null)} />}
       {asking === 'box' && <NewBox view={view} place={place} onDone={() => setAsking(null)} />}
@@ -88,6 +92,8 @@ function OtherPlace({
 
 /** A box for the other switch, by its room and name; it works the same light from the start. */
 function NewBox({ view, place, onDone }: { view: BoxView; place: PlaceView; onDone: () => void }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [room, setRoom] = useState(view.room.name)
   const [name, setName] = useState('')
@@ -104,7 +110,7 @@ function NewBox({ view, place, onDone }: { view: BoxView; place: PlaceView; onDo
   return (
     <div className="grid grid-cols-2 items-end gap-3 rounded-lg border border-rule p-3">
       <TextField
-        label="Room"
+        label={say`Room`}
         value={room}
         max={80}
         required
@@ -112,15 +118,13 @@ function NewBox({ view, place, onDone }: { view: BoxView; place: PlaceView; onDo
         onCommit={setRoom}
         live
       />
-      <TextField label="Where it is" value={name} max={80} required onCommit={setName} live />
+      <TextField label={say`Where it is`} value={name} max={80} required onCommit={setName} live />
       <Button
         look="main"
         className="col-span-2"
         disabled={room.trim() === '' || name.trim() === ''}
         onClick={add}
-      >
-        Add it to this light
-      </Button>
+      >{say`Add it to this light`}</Button>
     </div>
   )
 }

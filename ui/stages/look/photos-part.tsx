@@ -10,6 +10,7 @@ import { TakePhoto } from '../../photos/take-photo'
 import { PickOne, SelectField, TextField } from '../../primitives/fields'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
+import { useSay } from '../../words/use-say'
 
 const KIND_WORDS: Readonly<Record<PhotoKind, string>> = {
   before: 'Before anything is moved',
@@ -19,6 +20,8 @@ const KIND_WORDS: Readonly<Record<PhotoKind, string>> = {
 
 /** Pictures of the box: one before anything is disconnected is asked for first. */
 export function PhotosPart({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const { record, box } = view
   const edits = useEdits(box.id)
   const photos = rowsWith(record, 'photos', 'boxId', box.id)
@@ -26,16 +29,14 @@ export function PhotosPart({ view }: { view: BoxView }) {
   const [kind, setKind] = useState<PhotoKind | null>(null)
   const taken = kind ?? (hasBefore ? 'detail' : 'before')
   return (
-    <Part title={hasBefore ? 'Photos' : 'Photos: none yet of how it was'}>
+    <Part title={hasBefore ? say`Photos` : say`Photos: none yet of how it was`}>
       {!hasBefore && (
-        <p className="hazard px-3 py-1">
-          Take one before anything is disconnected: it cannot be taken afterwards.
-        </p>
+        <p className="hazard px-3 py-1">{say`Take one before anything is disconnected: it cannot be taken afterwards.`}</p>
       )}
       <PickOne
-        label="It shows the box"
+        label={say`It shows the box`}
         value={taken}
-        options={PHOTO_KINDS.map(value => ({ value, words: KIND_WORDS[value] }))}
+        options={PHOTO_KINDS.map(value => ({ value, words: say(KIND_WORDS[value]) }))}
         onCommit={setKind}
       />
       <TakePhoto boxId={box.id} kind={taken} />
@@ -47,7 +48,7 @@ export function PhotosPart({ view }: { view: BoxView }) {
                 href={`/api/jobs/${record.job.id}/photos/${photo.id}`}
                 target="_blank"
                 rel="noreferrer"
-                aria-label={`${KIND_WORDS[photo.kind]}: open the photo`}
+                aria-label={say`${say(KIND_WORDS[photo.kind])}: open the photo`}
               >
                 {/* Made small and stored by us: nothing for an optimiser to do. */}
                 {/* eslint-disable-next-line @next/next/no-img-element */}
@@ -56,33 +57,32 @@ export function PhotosPart({ view }: { view: BoxView }) {
                   width={photo.widthPixels}
                   height={photo.heightPixels}
                   alt={
-                    photo.note || `${view.room.name}, ${box.name}: ${KIND_WORDS[photo.kind].toLowerCase()}`
+                    photo.note ||
+                    `${view.room.name}, ${box.name}: ${say(KIND_WORDS[photo.kind]).toLowerCase()}`
                   }
                   loading="lazy"
                   className="h-auto w-full rounded bg-box"
                 />
               </a>
               <SelectField
-                label="It shows the box"
+                label={say`It shows the box`}
                 value={photo.kind}
-                options={PHOTO_KINDS.map(value => ({ value, words: KIND_WORDS[value] }))}
+                options={PHOTO_KINDS.map(value => ({ value, words: say(KIND_WORDS[value]) }))}
                 onCommit={shows =>
                   edits.send('edit a photo', [edits.change('photos', photo.id, { kind: shows })])
                 }
               />
               <TextField
-                label="What it shows"
+                label={say`What it shows`}
                 value={photo.note}
                 max={400}
                 onCommit={note => edits.send('edit a photo', [edits.change('photos', photo.id, { note })])}
               />
               <Button
                 look="quiet"
-                aria-label={`Remove the photo: ${photo.note || plain(photo.kind)}`}
+                aria-label={say`Remove the photo: ${photo.note || say(plain(photo.kind))}`}
                 onClick={() => edits.send('remove a photo', [edits.remove('photos', photo.id)])}
-              >
-                Remove
-              </Button>
+              >{say`Remove`}</Button>
             </li>
           ))}
         </ul>

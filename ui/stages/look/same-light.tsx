@@ -9,17 +9,23 @@ import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { Sheet } from '../../primitives/sheet'
 import { boxNamed } from './far-words'
+import { useSay } from '../../words/use-say'
+import { sayFor } from '@/core/model/say-for'
 
 const SHOWN = 6
 
 /** Where a light is worked from, in words. */
-export const placesWords = (record: JobRecord, groupId: string): string =>
-  rowsWith(record, 'places', 'groupId', groupId)
-    .map(({ boxId, gang }) => {
-      const box = record.boxes[boxId]!
-      return `${boxNamed(record, box)}${box.gangs > 1 ? `, gang ${gang}` : ''}`
-    })
-    .join('; ') || 'no place yet'
+export const placesWords = (record: JobRecord, groupId: string): string => {
+  const say = sayFor(record)
+  return (
+    rowsWith(record, 'places', 'groupId', groupId)
+      .map(({ boxId, gang }) => {
+        const box = record.boxes[boxId]!
+        return `${boxNamed(record, box)}${box.gangs > 1 ? say`, gang ${gang}` : ''}`
+      })
+      .join('; ') || say`no place yet`
+  )
+}
 
 /** Which light a place works too; of two lights with lamps, whether those are the same ones. */
 export function SameLight({
@@ -31,6 +37,8 @@ export function SameLight({
   place: PlaceView
   onClose: () => void
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const { record } = view
   const lights = mayWork(record, place.place.id)
@@ -57,19 +65,15 @@ export function SameLight({
   }
   return (
     <Sheet
-      title={`${view.box.name} works the same light as`}
+      title={say`${view.box.name} works the same light as`}
       open
       onClose={onClose}
-      footer={
-        <Button look="main" disabled={open} onClick={join}>
-          It is one light
-        </Button>
-      }
+      footer={<Button look="main" disabled={open} onClick={join}>{say`It is one light`}</Button>}
     >
-      {lights.length === 0 && <p>No other light is recorded yet.</p>}
+      {lights.length === 0 && <p>{say`No other light is recorded yet.`}</p>}
       {lights.length > 0 && (
         <PickOne
-          label="Which light?"
+          label={say`Which light?`}
           value={groupId}
           options={lights.slice(0, SHOWN).map(({ id, name }) => ({
             value: id,
@@ -80,10 +84,10 @@ export function SameLight({
       )}
       {lights.length > SHOWN && (
         <SelectField
-          label="Or another"
+          label={say`Or another`}
           value={groupId !== null && lights.slice(SHOWN).some(({ id }) => id === groupId) ? groupId : ''}
           options={[
-            { value: '', words: 'Choose' },
+            { value: '', words: say`Choose` },
             ...lights.slice(SHOWN).map(({ id, name }) => ({ value: id, words: name })),
           ]}
           onCommit={id => id !== '' && setGroupId(id)}
@@ -91,22 +95,22 @@ export function SameLight({
       )}
       {light && several && (
         <PickOne
-          label={`${place.group.name} is worked from ${place.placesInGroup} places`}
+          label={say`${place.group.name} is worked from ${place.placesInGroup} places`}
           value={whole}
           options={[
-            { value: 'place', words: 'Only this place was taken for it' },
-            { value: 'light', words: `It is ${light.name}, from all of them` },
+            { value: 'place', words: say`Only this place was taken for it` },
+            { value: 'light', words: say`It is ${light.name}, from all of them` },
           ]}
           onCommit={setWhole}
         />
       )}
       {asksLamps && (
         <PickOne
-          label="Both have lamps recorded"
+          label={say`Both have lamps recorded`}
           value={lamps}
           options={[
-            { value: 'the-same', words: `The same ones: those of ${light.name} stay` },
-            { value: 'as-well', words: 'All of them hang there' },
+            { value: 'the-same', words: say`The same ones: those of ${light.name} stay` },
+            { value: 'as-well', words: say`All of them hang there` },
           ]}
           onCommit={setLamps}
         />

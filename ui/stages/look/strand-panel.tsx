@@ -1,5 +1,6 @@
 'use client'
 
+import { INSULATION_WORDS } from '@/core/words/of-vocabulary'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
 import { rowsWith } from '@/core/model/record'
@@ -21,9 +22,10 @@ import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne, SelectField, TextField, type Option } from '../../primitives/fields'
-import { CONNECTOR_WORDS, INSULATION_WORDS, plain } from '../../words'
+import { CONNECTOR_WORDS, plain } from '../../words'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
+import { useSay } from '../../words/use-say'
 
 /** One conductor as seen: colour, gauge, and where it sits. Each press is one edit. */
 export function StrandPanel({
@@ -35,6 +37,8 @@ export function StrandPanel({
   strand: EndView
   onClose: () => void
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const brought = useBroughtUp<HTMLDivElement>()
   const { conductor, end } = strand
@@ -46,56 +50,56 @@ export function StrandPanel({
   const gauges = [...new Set([...view.region.gauges, conductor.gauge])]
   return (
     <div ref={brought} className="scroll-mt-3">
-      <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
+      <Part title={say`Conductor ${strand.name}`} aside={<Button onClick={onClose}>{say`Done`}</Button>}>
         <PickOne
-          label="Insulation seen"
+          label={say`Insulation seen`}
           value={conductor.insulation}
           options={insulations.map(value => ({
             value,
-            words: INSULATION_WORDS[value],
+            words: say(INSULATION_WORDS[value]),
             mark: <Chip insulation={value} />,
           }))}
           onCommit={insulation => change({ insulation })}
         />
         {conductor.insulation !== 'bare' && (
           <CheckField
-            label="Faded: another colour is as likely"
+            label={say`Faded: another color is as likely`}
             value={conductor.faded}
             onCommit={faded => change({ faded })}
           />
         )}
         <CheckField
-          label="Unfit: too short or damaged, to carry nothing"
+          label={say`Unfit: too short or damaged, to carry nothing`}
           value={conductor.unfit}
           onCommit={unfit => change({ unfit })}
         />
         <SeatPicker view={view} strand={strand} />
         <PickOne
-          label="Marked with tape"
+          label={say`Marked with tape`}
           value={conductor.markedAs ?? 'none'}
           options={[
-            { value: 'none' as const, words: 'No tape' },
+            { value: 'none' as const, words: say`No tape` },
             ...tapes.map(value => ({
               value,
-              words: plain(value),
+              words: say(plain(value)),
               mark: <Chip insulation={value} />,
             })),
           ]}
           onCommit={value => change({ markedAs: value === 'none' ? null : value })}
         />
         <PickOne
-          label="Gauge"
+          label={say`Gauge`}
           value={conductor.gauge}
           options={gauges.map(value => ({ value, words: value }))}
           onCommit={gauge => change({ gauge })}
         />
         {isRun(strand.cable) && (
           <SelectField
-            label="Wanted to carry, where the plan can follow"
+            label={say`Wanted to carry, where the plan can follow`}
             value={conductor.wish ?? 'none'}
             options={[
-              { value: 'none' as const, words: 'What is least work' },
-              ...WISHES.map(value => ({ value, words: plain(value) })),
+              { value: 'none' as const, words: say`What is least work` },
+              ...WISHES.map(value => ({ value, words: say(plain(value)) })),
             ]}
             onCommit={wish =>
               edits.send('wire it another way', [
@@ -107,21 +111,21 @@ export function StrandPanel({
         <PinnedNote view={view} strand={strand} />
         <div className="flex flex-wrap gap-x-8 gap-y-3">
           <PickOne
-            label="Strands"
+            label={say`Strands`}
             value={conductor.stranding}
-            options={STRANDINGS.map(value => ({ value, words: plain(value) }))}
+            options={STRANDINGS.map(value => ({ value, words: say(plain(value)) }))}
             onCommit={stranding => change({ stranding })}
           />
           <PickOne
-            label="Metal"
+            label={say`Metal`}
             value={conductor.metal}
-            options={METALS.map(value => ({ value, words: plain(value) }))}
+            options={METALS.map(value => ({ value, words: say(plain(value)) }))}
             onCommit={metal => change({ metal })}
           />
         </div>
         {looksLikeGround(view.region, conductor) && (
           <CheckField
-            label="Seen where the sheath ends: a ground by construction"
+            label={say`Seen where the sheath ends: a ground by construction`}
             value={end.seenAtSheath}
             onCommit={seenAtSheath =>
               edits.send('edit a conductor', [edits.change('ends', end.id, { seenAtSheath })])
@@ -133,9 +137,7 @@ export function StrandPanel({
             onClose()
             edits.send('edit a conductor', [edits.remove('conductors', conductor.id)])
           }}
-        >
-          This conductor is not there
-        </Button>
+        >{say`This conductor is not there`}</Button>
       </Part>
     </div>
   )
@@ -143,6 +145,8 @@ export function StrandPanel({
 
 /** A note that hangs on this conductor, wherever it is shown. */
 function PinnedNote({ view, strand }: { view: BoxView; strand: EndView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const note = rowsWith(view.record, 'notes', 'endId', strand.end.id)[0]
   const commit = (text: string) =>
@@ -155,7 +159,7 @@ function PinnedNote({ view, strand }: { view: BoxView; strand: EndView }) {
     ])
   return (
     <TextField
-      label="Note pinned to it"
+      label={say`Note pinned to it`}
       value={note?.text ?? ''}
       max={400}
       keep={`pin/${strand.end.id}`}
@@ -166,13 +170,15 @@ function PinnedNote({ view, strand }: { view: BoxView; strand: EndView }) {
 
 /** Terminals of the old devices, the joints there are, a new joint, a cap, or loose. */
 function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const { end } = strand
   const terminals: Option<string>[] = view.places.flatMap(({ place, found }) => {
     const model = deviceNamed(trade, found?.modelId ?? '')
     if (!found || !model) return []
-    const gang = view.places.length > 1 ? `Gang ${place.gang}: ` : ''
+    const gang = view.places.length > 1 ? say`Gang ${place.gang}: ` : ''
     return model.terminals.map(terminal => ({
       value: `terminal/${found.id}/${terminal.id}`,
       words: `${gang}${terminal.word}`,
@@ -183,7 +189,9 @@ function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
     return {
       value: `joint/${joint.id}`,
       words:
-        members.length > 0 ? `Joint with ${members.map(each => each.name).join(', ')}` : 'Joint of its own',
+        members.length > 0
+          ? say`Joint with ${members.map(each => each.name).join(', ')}`
+          : say`Joint of its own`,
     }
   })
   const alone =
@@ -191,9 +199,9 @@ function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
   const options = [
     ...terminals,
     ...joints,
-    ...(alone ? [] : [{ value: 'joint/new', words: 'New joint' }]),
-    { value: 'cap', words: 'Capped alone' },
-    { value: 'loose', words: 'Loose' },
+    ...(alone ? [] : [{ value: 'joint/new', words: say`New joint` }]),
+    { value: 'cap', words: say`Capped alone` },
+    { value: 'loose', words: say`Loose` },
   ]
   const value =
     end.seat === 'terminal'
@@ -220,13 +228,15 @@ function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
   }
   return (
     <>
-      <PickOne label="Where it sits" value={value} options={options} onCommit={seat} />
+      <PickOne label={say`Where it sits`} value={value} options={options} onCommit={seat} />
       {end.jointId && <JointFields view={view} jointId={end.jointId} />}
     </>
   )
 }
 
 function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const joint = view.joints.find(each => each.id === jointId)
@@ -246,31 +256,31 @@ function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
       return model.terminals.map(terminal => ({
         deviceId: found.id as string | null,
         terminal: terminal.id as string | null,
-        words: `Pigtail to ${view.places.length > 1 ? `gang ${place.gang}, ` : ''}“${terminal.word}”`,
+        words: say`Pigtail to ${view.places.length > 1 ? say`gang ${place.gang}, ` : ''}“${terminal.word}”`,
       }))
     }),
     ...(view.box.material === 'metal'
-      ? [{ deviceId: null, terminal: null, words: 'Pigtail to the metal box' }]
+      ? [{ deviceId: null, terminal: null, words: say`Pigtail to the metal box` }]
       : []),
   ]
   return (
     <div className="rounded-lg border border-rule p-3">
       <PickOne
-        label="Its joint is held by"
+        label={say`Its joint is held by`}
         value={joint.connector}
         options={CONNECTORS.filter(value => runsThrough || !RUNS_THROUGH.includes(value)).map(value => ({
           value,
-          words: CONNECTOR_WORDS[value],
+          words: say(CONNECTOR_WORDS[value]),
         }))}
         onCommit={connector => change({ connector })}
       />
       <CheckField
-        label="Bare copper shows"
+        label={say`Bare copper shows`}
         value={joint.bareShows}
         onCommit={bareShows => change({ bareShows })}
       />
       <details>
-        <summary className="min-h-11 py-2 font-semibold">Pigtails from this joint</summary>
+        <summary className="min-h-11 py-2 font-semibold">{say`Pigtails from this joint`}</summary>
         {goals.map(goal => {
           const found = view.pigtails.find(
             each =>
@@ -297,10 +307,10 @@ function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
               />
               {found && (
                 <SelectField<Gauge | 'not-known'>
-                  label={`Gauge of the ${goal.words.replace('Pigtail', 'pigtail')}`}
+                  label={say`Gauge: ${goal.words}`}
                   value={found.gauge ?? 'not-known'}
                   options={[
-                    { value: 'not-known', words: 'Not known' },
+                    { value: 'not-known', words: say`Not known` },
                     ...view.region.gauges.map(value => ({ value, words: value })),
                   ]}
                   onCommit={gauge =>

@@ -17,8 +17,11 @@ import { NOW } from '../../job/new-reading'
 import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
 import { Part, StageFrame } from '../stage-frame'
+import { useSay } from '../../words/use-say'
 
 export function ProveStage({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const picture = useMemo(() => {
     const routed = routeBox(view, trade)
@@ -29,27 +32,25 @@ export function ProveStage({ view }: { view: BoxView }) {
   return (
     <StageFrame view={view} stage="prove" drawing={<BoxDrawing picture={picture} />}>
       {wired === 'no' && (
-        <Part title="Not before it is wired">
-          <p>What is tried here is the work as it was planned: it waits for the last step of Wire.</p>
+        <Part title={say`Not before it is wired`}>
+          <p>{say`What is tried here is the work as it was planned: it waits for the last step of Wire.`}</p>
           <Link
             href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/wire`}
             className="inline-flex min-h-11 items-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
-          >
-            To Wire
-          </Link>
+          >{say`To Wire`}</Link>
         </Part>
       )}
       {view.places.length === 0 && (
-        <Part title="Nothing to try here">
-          <p>No control is in this {view.region.words.box}: its light is tried from its switches.</p>
+        <Part title={say`Nothing to try here`}>
+          <p>{say`No control is in this box: its light is tried from its switches.`}</p>
         </Part>
       )}
       {view.places.map(place => (
         <Tests key={place.place.id} view={view} place={place} power="off" held={wired === 'no'} />
       ))}
       {isDead && wired === 'yes' && (
-        <Part title="Still off">
-          <p>The tests want power. Switch on only with everything landed, capped and folded in.</p>
+        <Part title={say`Still off`}>
+          <p>{say`The tests want power. Switch on only with everything landed, capped and folded in.`}</p>
           <SwitchOn view={view} />
         </Part>
       )}
@@ -72,6 +73,8 @@ function Tests({
   /** It is too early for them. */
   held: boolean
 }) {
+  const say = useSay()
+
   const trade = useTrade()
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
   const items = useMemo(
@@ -83,17 +86,17 @@ function Tests({
       <Part title={place.group.name}>
         <p>
           {place.place.retired
-            ? 'No control is here any more: its light is tried from where it is worked.'
-            : 'No device is chosen here yet.'}
+            ? say`No control is here any more: its light is tried from where it is worked.`
+            : say`No device is chosen here yet.`}
         </p>
       </Part>
     ) : null
   const passed = items.filter(item => item.outcome === 'pass').length
   const failed = items.filter(item => item.outcome === 'fail').length
-  const when = power === 'off' ? 'before the power' : 'with the power on'
+  const when = power === 'off' ? say`before the power` : say`with the power on`
   return (
     <Part
-      title={`${place.group.name}, ${when}: ${passed} of ${items.length} passed${failed > 0 ? `, ${failed} failed` : ''}`}
+      title={say`${place.group.name}, ${when}: ${passed} of ${items.length} passed${failed > 0 ? say`, ${failed} failed` : ''}`}
     >
       <ol className="flex flex-col gap-2">
         {items.map(item => (
@@ -120,6 +123,8 @@ function TestRow({
   item: TestItem
   held: boolean
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const row = rowsWith(view.record, 'tests', 'placeId', place.place.id).find(
     each => each.testKey === item.key,
@@ -144,18 +149,18 @@ function TestRow({
     return (
       <p>
         {item.says}
-        <span className="block text-sm text-soft">Should be: {item.expect}</span>
+        <span className="block text-sm text-soft">{say`Should be: ${item.expect}`}</span>
       </p>
     )
   return (
     <div className="flex flex-col gap-2">
       <PickOne
         label={item.says}
-        hint={`Should be: ${item.expect}`}
+        hint={say`Should be: ${item.expect}`}
         value={item.outcome}
         options={[
-          { value: 'pass', words: 'Passed' },
-          { value: 'fail', words: 'Failed' },
+          { value: 'pass', words: say`Passed` },
+          { value: 'fail', words: say`Failed` },
         ]}
         onCommit={record}
       />
@@ -163,28 +168,26 @@ function TestRow({
         <div className="flex flex-wrap items-end gap-2">
           <div className="min-w-36 flex-1">
             <TextField
-              label="It read"
+              label={say`It read`}
               value={row.measured}
               max={60}
               onCommit={measured => change({ measured })}
             />
           </div>
           <Button
-            aria-label={`Take it back: ${item.says}`}
+            aria-label={say`Take it back: ${item.says}`}
             onClick={() => edits.send('take back a test', [edits.remove('tests', row.id)])}
-          >
-            Take it back
-          </Button>
+          >{say`Take it back`}</Button>
         </div>
       )}
       {row && item.outcome === 'fail' && (
         <p>
-          <strong>Switch off and read dead before the box is opened again.</strong>
+          <strong>{say`Switch off and read dead before the box is opened again.`}</strong>
         </p>
       )}
       {row && (
         <TextField
-          label={item.outcome === 'fail' ? 'What happened' : 'Note'}
+          label={item.outcome === 'fail' ? say`What happened` : say`Note`}
           value={item.note}
           max={1000}
           keep={`test/${place.place.id}/${item.key}`}

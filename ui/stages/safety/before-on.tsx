@@ -2,6 +2,7 @@ import { rowsOf, type JobRecord } from '@/core/model/record'
 import { SayAloud } from '../../primitives/say-aloud'
 import { switchName } from '../../words/switch-name'
 import { apartBehind, standOf, type Stand } from '@/core/safety'
+import { useSay } from '../../words/use-say'
 
 const STAND_WORDS: Readonly<Record<Exclude<Stand, 'closed'>, string>> = {
   safe: 'capped and covered',
@@ -17,6 +18,8 @@ export function BeforeOn({
   record: JobRecord
   circuitIds: readonly (string | null)[]
 }) {
+  const say = useSay()
+
   const open = new Map(
     circuitIds.flatMap(id => apartBehind(record, id)).map(each => [each.box.id, each] as const),
   )
@@ -24,11 +27,11 @@ export function BeforeOn({
   if (open.size === 0 && crew.length === 0) return null
   const names = circuitIds.map(id => switchName(record, id))
   const said = [
-    `Next on: ${names.join(', ')}.`,
-    crew.length > 0 ? `Clear of it: ${crew.join(', ')}. Each says so now.` : 'Everyone clear of it?',
+    say`Next on: ${names.join(', ')}.`,
+    crew.length > 0 ? say`Clear of it: ${crew.join(', ')}. Each says so now.` : say`Everyone clear of it?`,
     ...[...open.values()].map(
       each =>
-        `${each.room.name}, ${each.box.name}: ${STAND_WORDS[standOf(each) as keyof typeof STAND_WORDS]}.`,
+        `${each.room.name}, ${each.box.name}: ${say(STAND_WORDS[standOf(each) as keyof typeof STAND_WORDS])}.`,
     ),
   ].join(' ')
   return (
@@ -36,7 +39,7 @@ export function BeforeOn({
       <dl className="grid w-full grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
         {crew.length > 0 && (
           <>
-            <dt>Clear of it, each said so</dt>
+            <dt>{say`Clear of it, each said so`}</dt>
             <dd className="font-semibold">{crew.join(', ')}</dd>
           </>
         )}
@@ -48,7 +51,7 @@ export function BeforeOn({
                 {each.room.name}, {each.box.name}
               </dt>
               <dd className={`font-semibold ${stand === 'bare' ? 'hazard bg-paper px-2' : ''}`}>
-                {STAND_WORDS[stand]}
+                {say(STAND_WORDS[stand])}
               </dd>
             </div>
           )

@@ -7,7 +7,9 @@ import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newReading } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { plain } from '../../words'
+import { capital } from '../../words'
+import { useSay } from '../../words/use-say'
+import { REFERENCES } from '../../words/references'
 
 const ReadsLive = dynamic(() => import('./reads-live').then(module => module.ReadsLive), { ssr: false })
 
@@ -23,6 +25,8 @@ export function PartedRow({ view, end, active }: { view: BoxView; end: EndView; 
 
 /** One conductor read to the proven reference with the power off. */
 export function DeadRow({ view, need, active }: { view: BoxView; need: ReadDead; active: boolean }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [other, setOther] = useState<string | null>(null)
   const reference = view.readings.filter(reading => reading.purpose === 'reference').at(-1)
@@ -36,7 +40,7 @@ export function DeadRow({ view, need, active }: { view: BoxView; need: ReadDead;
           fromEndId: need.end.end.id,
           toEndId: self ? null : (reference?.toEndId ?? null),
           toSpot: self ? null : (reference?.toSpot ?? null),
-          reference: self || !(reference?.toEndId ?? reference?.toSpot) ? 'brought-in reference' : null,
+          reference: self || !(reference?.toEndId ?? reference?.toSpot) ? REFERENCES.broughtIn : null,
           value,
           breaker: 'off',
         }),
@@ -48,7 +52,7 @@ export function DeadRow({ view, need, active }: { view: BoxView; need: ReadDead;
   if (need.volts !== null) return <ReadsLive view={view} need={need} />
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <span className="min-w-28 flex-1">{plain(need.end.name)}</span>
+      <span className="min-w-28 flex-1">{capital(need.end.name)}</span>
       {other === null ? (
         <>
           <Button
@@ -56,31 +60,29 @@ export function DeadRow({ view, need, active }: { view: BoxView; need: ReadDead;
             disabled={!active}
             onClick={() => record(0)}
             aria-label={`${need.end.name}: 0 V`}
-          >
-            0 V
-          </Button>
+          >{say`0 V`}</Button>
           <Button
             disabled={!active}
             onClick={() => setOther('')}
-            aria-label={`${need.end.name}: another value`}
-          >
-            Other
-          </Button>
+            aria-label={say`${need.end.name}: another value`}
+          >{say`Other`}</Button>
         </>
       ) : (
         <>
           <input
             autoFocus
             inputMode="decimal"
-            aria-label={`Volts at ${need.end.name}`}
+            aria-label={say`Volts at ${need.end.name}`}
             value={other}
             onChange={event => setOther(event.target.value)}
             className="min-h-11 w-24 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
           />
-          <Button look="main" disabled={!(typed >= 0 && typed <= 1000)} onClick={() => record(typed)}>
-            V
-          </Button>
-          <Button onClick={() => setOther(null)}>Back</Button>
+          <Button
+            look="main"
+            disabled={!(typed >= 0 && typed <= 1000)}
+            onClick={() => record(typed)}
+          >{say`V`}</Button>
+          <Button onClick={() => setOther(null)}>{say`Back`}</Button>
         </>
       )}
     </div>

@@ -10,12 +10,14 @@ import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newReading, newSwitching } from '../../job/new-reading'
 import { Button } from '../../primitives/button'
 import { switchName } from '../../words/switch-name'
-import { plain } from '../../words'
+import { capital } from '../../words'
 import { Part } from '../stage-frame'
 import { DeadRow } from './dead-row'
 import { ReferenceChoices } from './reference-choices'
 import { holdersIn, useLocks } from './use-locks'
 import { onWords, useSwitchedOn } from './use-switched-on'
+import { useSay } from '../../words/use-say'
+import { REFERENCES } from '../../words/references'
 
 const LockOff = dynamic(() => import('./lock-off').then(module => module.LockOff), { ssr: false })
 const LocksOn = dynamic(() => import('./locks-on').then(module => module.LocksOn), { ssr: false })
@@ -28,17 +30,18 @@ const KeepOff = dynamic(() => import('./keep-off').then(module => module.KeepOff
 const PROOFS: readonly SafetyNeed['kind'][] = ['prove-tester', 'prove-reference', 'prove-tester-again']
 
 /** With the main switch off nothing else in the house is live. */
-const TESTED_ON = ['known live point', 'proving unit'] as const
+const TESTED_ON = [REFERENCES.livePoint, REFERENCES.provingUnit] as const
 
 /** The safe sequence, one need after the other, each recorded with one press. */
 export function IsolationPanel({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const isolation = useMemo(() => isolationOf(view), [view])
-  const { breaker } = view.region.words
   const next = isolation.needs[0]
   const unread = isolation.needs.filter(need => need.kind === 'read-dead')
   const others = isolation.needs.filter(need => need.kind !== 'read-dead')
   return (
-    <Part title={isolation.dead ? 'This box was read dead' : 'Make it dead'}>
+    <Part title={isolation.dead ? say`This box was read dead` : say`Make it dead`}>
       {!isolation.dead && isBegun(view) && <KeepOff view={view} isDead={false} />}
       {isolation.dead ? (
         <SwitchOn view={view} />
@@ -53,12 +56,8 @@ export function IsolationPanel({ view }: { view: BoxView }) {
             ))}
           {unread.length > 0 && (
             <li className="rounded-lg border border-rule p-3">
-              <p className="font-semibold">
-                Read dead at every conductor, {breaker} off: {isolation.endsReadDead} of {isolation.ends}
-              </p>
-              <p className="mb-2 text-sm text-soft">
-                Low-impedance meter, to the proven reference. At most 5 V.
-              </p>
+              <p className="font-semibold">{say`Read dead at every conductor, breaker off: ${isolation.endsReadDead} of ${isolation.ends}`}</p>
+              <p className="mb-2 text-sm text-soft">{say`Low-impedance meter, to the proven reference. At most 5 V.`}</p>
               <ul className="flex flex-col gap-2">
                 {unread.map(need => (
                   <li key={need.end.end.id}>
@@ -77,16 +76,15 @@ export function IsolationPanel({ view }: { view: BoxView }) {
             ))}
         </ol>
       )}
-      <p className="text-sm text-soft">
-        Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does
-        it.
-      </p>
+      <p className="text-sm text-soft">{say`Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does it.`}</p>
     </Part>
   )
 }
 
 /** One need of the sequence, with its press while it is the next. */
 export function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNeed; active: boolean }) {
+  const say = useSay()
+
   const { edits, lock } = useLocks(view.box.id)
   const { nominalVolts } = view.region
   const read = (fields: Partial<Row<'readings'>>) =>
@@ -112,7 +110,7 @@ export function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNee
                 look={at === 0 ? 'main' : 'plain'}
                 onClick={() => read({ purpose: 'tester', reference })}
               >
-                {at === 0 ? `It read ${nominalVolts} V` : 'On a proving unit'}
+                {at === 0 ? say`It read ${nominalVolts} V` : say`On a proving unit`}
               </Button>
             ))}
           {(need.kind === 'switch-off' || need.kind === 'lock') && (
@@ -130,6 +128,8 @@ const isBegun = ({ record, box }: BoxView): boolean => rowsWith(record, 'steps',
 
 /** Switching on again is recorded: from then on the box may be live, and every dead reading is void. */
 export function SwitchOn({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const on = useSwitchedOn(view)
   const off = isolationOf(view).toSwitchOff
   return (
@@ -146,7 +146,7 @@ export function SwitchOn({ view }: { view: BoxView }) {
             {onWords(
               view.record,
               [circuit?.id ?? null],
-              `${plain(switchName(view.record, circuit?.id ?? null))} is on again`,
+              say`${capital(switchName(view.record, circuit?.id ?? null))} is on again`,
             )}
           </Button>
         ))}

@@ -7,20 +7,22 @@ import { isolationOf } from '@/core/safety'
 import { useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { useSwitchedOn } from './use-switched-on'
+import { useSay } from '../../words/use-say'
 
 /** Why the power stays off now; and the way to say that it is on all the same. */
 export function KeepOff({ view, isDead }: { view: BoxView; isDead: boolean }) {
+  const say = useSay()
+
   const trade = useTrade()
   const on = useSwitchedOn(view)
   const ifOn = useMemo(() => ifOnNow(view, trade), [view, trade])
   if (ifOn.length === 0) return null
-  const { breaker } = view.region.words
   return (
     <div className="hazard bg-paper p-3">
       <p className="font-bold">
         {isDead
-          ? 'Keep the power off: the work is half done'
-          : 'Stop: it may be live, and the work is half done. Touch nothing; switch it off'}
+          ? say`Keep the power off: the work is half done`
+          : say`Stop: it may be live, and the work is half done. Touch nothing; switch it off`}
       </p>
       <ul>
         {ifOn.map(({ says }) => (
@@ -31,7 +33,7 @@ export function KeepOff({ view, isDead }: { view: BoxView; isDead: boolean }) {
         <div className="mt-2 flex flex-wrap gap-2">
           {isolationOf(view).toSwitchOff.map(circuit => (
             <Button key={circuit?.id ?? 'main'} onClick={() => on(circuit, true)}>
-              {circuit ? `Found ${breaker} ${circuit.breaker} on` : 'Found the main switch on'}
+              {circuit ? say`Found breaker ${circuit.breaker} on` : say`Found the main switch on`}
             </Button>
           ))}
         </div>

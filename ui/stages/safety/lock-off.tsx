@@ -3,6 +3,7 @@ import { lockWay } from '@/core/model/house-rules'
 import { useJob } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { LOCK_WORDS, namesIn } from './use-locks'
+import { useSay } from '../../words/use-say'
 
 /** Off, and kept off: by whom. */
 export function LockOff({
@@ -15,10 +16,12 @@ export function LockOff({
   disabled?: boolean
   onLock: (keyWith: string) => void
 }) {
+  const say = useSay()
+
   const { record } = useJob()
   const names = namesIn(record)
   const [typed, setTyped] = useState<string | null>(names.length === 0 ? '' : null)
-  const says = LOCK_WORDS[lockWay(record)]
+  const says = say(LOCK_WORDS[lockWay(record)])
   const name = typed?.trim() ?? ''
   return (
     <div
@@ -39,13 +42,11 @@ export function LockOff({
         </Button>
       ))}
       {typed === null ? (
-        <Button disabled={disabled} onClick={() => setTyped('')}>
-          Somebody else
-        </Button>
+        <Button disabled={disabled} onClick={() => setTyped('')}>{say`Somebody else`}</Button>
       ) : (
         <>
           <input
-            aria-label="Name of who keeps it off"
+            aria-label={say`Name of who keeps it off`}
             autoComplete="off"
             maxLength={80}
             value={typed}
@@ -54,9 +55,11 @@ export function LockOff({
             onKeyDown={event => event.key === 'Enter' && name !== '' && onLock(name)}
             className="min-h-11 w-44 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
           />
-          <Button look="main" disabled={disabled || name === ''} onClick={() => onLock(name)}>
-            That one
-          </Button>
+          <Button
+            look="main"
+            disabled={disabled || name === ''}
+            onClick={() => onLock(name)}
+          >{say`That one`}</Button>
         </>
       )}
     </div>

@@ -8,8 +8,9 @@ import { newSwitching } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { SelectField } from '../../primitives/fields'
-import { plain } from '../../words'
+import { capital } from '../../words'
 import { Reason } from '../test/put-right'
+import { useSay } from '../../words/use-say'
 
 /** A conductor that is not dead: nothing goes on before somebody says what fed it, or why the reading was wrong. */
 export function ReadsLive({
@@ -19,10 +20,11 @@ export function ReadsLive({
   view: BoxView
   need: Extract<SafetyNeed, { kind: 'read-dead' }>
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [asking, setAsking] = useState<'feed' | 'misread' | null>(null)
   const [circuitId, setCircuitId] = useState('')
-  const { breaker } = view.region.words
   const { id } = need.end.end
   const live = view.readings.filter(
     each => each.purpose === 'dead' && each.fromEndId === id && each.value === need.volts,
@@ -41,24 +43,27 @@ export function ReadsLive({
   return (
     <div role="alert" className="hazard flex flex-col gap-2 bg-paper p-3">
       <p className="font-bold">
-        {plain(need.end.name)} read {need.volts} V: stop. Something still feeds it. Hands off.
+        {say`${capital(need.end.name)} read `}
+        {need.volts}
+        {say` V: stop. Something still feeds it. Hands off.`}
       </p>
       {asking === null && (
         <div className="flex flex-wrap gap-2">
-          <Button onClick={() => setAsking('feed')} disabled={free.length === 0}>
-            Another {breaker} fed it
-          </Button>
-          <Button onClick={() => setAsking('misread')}>The reading was wrong</Button>
+          <Button
+            onClick={() => setAsking('feed')}
+            disabled={free.length === 0}
+          >{say`Another breaker fed it`}</Button>
+          <Button onClick={() => setAsking('misread')}>{say`The reading was wrong`}</Button>
         </div>
       )}
       {asking === 'feed' && (
         <div className="flex flex-wrap items-end gap-2">
           <div className="min-w-40 flex-1">
             <SelectField
-              label={`Switched off: ${breaker}`}
+              label={say`Switched off: breaker`}
               value={circuitId}
               options={[
-                { value: '', words: 'Choose' },
+                { value: '', words: say`Choose` },
                 ...free.map(circuit => ({
                   value: circuit.id,
                   words: `${circuit.breaker}${circuit.label ? `: ${circuit.label}` : ''}`,
@@ -67,15 +72,17 @@ export function ReadsLive({
               onCommit={setCircuitId}
             />
           </div>
-          <Button look="main" disabled={circuitId === ''} onClick={fed}>
-            It is off: read all again
-          </Button>
-          <Button onClick={() => setAsking(null)}>Back</Button>
+          <Button
+            look="main"
+            disabled={circuitId === ''}
+            onClick={fed}
+          >{say`It is off: read all again`}</Button>
+          <Button onClick={() => setAsking(null)}>{say`Back`}</Button>
         </div>
       )}
       {asking === 'misread' && (
         <Reason
-          says={`${need.volts} V struck out`}
+          says={say`${need.volts} V struck out`}
           onBack={() => setAsking(null)}
           onReason={why => {
             const done = edits.send(

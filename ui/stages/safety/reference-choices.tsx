@@ -4,6 +4,8 @@ import type { Row } from '@/core/model/entities'
 import { looksLikeGround } from '@/core/model/regions'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
+import { useSay } from '../../words/use-say'
+import { REFERENCES } from '../../words/references'
 
 /** What a live point was read to, and what it read: to a ground of the box, to its metal, or to one that was brought in. */
 export function ReferenceChoices({
@@ -13,7 +15,9 @@ export function ReferenceChoices({
   view: BoxView
   onRead: (fields: Partial<Row<'readings'>>) => void
 }) {
-  const { nominalVolts, words } = view.region
+  const say = useSay()
+
+  const { nominalVolts } = view.region
   const ground = view.ends.find(
     ({ end, conductor }) => end.role === 'ground' || looksLikeGround(view.region, conductor),
   )
@@ -22,22 +26,24 @@ export function ReferenceChoices({
     ...(ground ? [{ name: ground.name, fields: { toEndId: ground.end.id } }] : []),
     ...(racewayGround(view) === 'none'
       ? []
-      : [{ name: `the metal of the ${words.box}`, fields: { toSpot: 'box-metal' as const } }]),
+      : [{ name: say`the metal of the box`, fields: { toSpot: 'box-metal' as const } }]),
   ]
   return (
     <>
       {targets.map(({ name, fields }, at) => (
-        <Button key={name} look={at === 0 ? 'main' : 'plain'} onClick={() => read(fields)}>
-          Live point to {name}: {nominalVolts} V
-        </Button>
+        <Button
+          key={name}
+          look={at === 0 ? 'main' : 'plain'}
+          onClick={() => read(fields)}
+        >{say`Live point to ${name}: ${nominalVolts} V`}</Button>
       ))}
-      <Button onClick={() => read({ reference: `brought-in ${words.ground}` })}>
-        Live point to a brought-in {words.ground}: {nominalVolts} V
-      </Button>
+      <Button
+        onClick={() => read({ reference: REFERENCES.broughtInGround })}
+      >{say`Live point to a brought-in ground: ${nominalVolts} V`}</Button>
       {targets.map(({ name, fields }) => (
         <FigureField
           key={name}
-          label={`${name.charAt(0).toUpperCase()}${name.slice(1)}: another voltage (V)`}
+          label={say`${name.charAt(0).toUpperCase()}${name.slice(1)}: another voltage (V)`}
           most={1000}
           onRead={value => read({ ...fields, value })}
         />

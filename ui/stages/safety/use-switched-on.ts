@@ -3,6 +3,7 @@ import type { Breaker } from '@/core/model/entities'
 import type { JobRecord } from '@/core/model/record'
 import { newSwitching } from '../../job/new-reading'
 import { holdersIn, useLocks } from './use-locks'
+import { sayFor } from '@/core/model/say-for'
 
 /** Records that a breaker, or the main switch (null), is on; `foundSo` where it is so against the plan. */
 export function useSwitchedOn(view: BoxView) {
@@ -18,6 +19,8 @@ export function useSwitchedOn(view: BoxView) {
 
 /** What is pressed to switch on again: the one whose lock hangs there takes it off with it. */
 export function onWords(record: JobRecord, circuitIds: readonly (string | null)[], says: string): string {
+  const say = sayFor(record)
+
   const [who, ...others] = holdersIn(record, circuitIds)
-  return who === undefined || others.length > 0 ? says : `${who}: lock off. ${says}`
+  return who === undefined || others.length > 0 ? says : say`${who}: lock off. ${says}`
 }

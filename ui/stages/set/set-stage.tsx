@@ -13,8 +13,11 @@ import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
+import { useSay } from '../../words/use-say'
 
 export function SetStage({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const picture = useMemo(() => {
     const routed = routeBox(view, trade)
@@ -23,8 +26,8 @@ export function SetStage({ view }: { view: BoxView }) {
   return (
     <StageFrame view={view} stage="set" drawing={<BoxDrawing picture={picture} />}>
       {view.places.length === 0 && (
-        <Part title="Nothing to set here">
-          <p>No control is in this {view.region.words.box}.</p>
+        <Part title={say`Nothing to set here`}>
+          <p>{say`No control is in this box.`}</p>
         </Part>
       )}
       {view.places.map(place => (
@@ -36,25 +39,27 @@ export function SetStage({ view }: { view: BoxView }) {
 
 /** The settings this device has, each with the value that was made on it. */
 function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
   if (!model)
     return (
       <Part title={place.group.name}>
-        <p>No device is chosen here yet.</p>
+        <p>{say`No device is chosen here yet.`}</p>
       </Part>
     )
   const made = rowsWith(view.record, 'settings', 'placeId', place.place.id)
   return (
     <Part title={`${place.group.name}: ${model.name}`}>
-      {model.settings.length === 0 && <p>This device has nothing to set.</p>}
+      {model.settings.length === 0 && <p>{say`This device has nothing to set.`}</p>}
       {model.settings.map(setting => {
         const row = made.find(each => each.settingId === setting.id)
         return (
           <div key={setting.id} className="flex flex-col gap-2">
             <PickOne
-              label={`${setting.name}${row ? '' : `, not made yet (${settingOfPlan(view, place.place.id, setting.id, trade) === null ? 'usual' : 'as proved'}: ${usualValue(view, place, setting, trade)})`}`}
+              label={`${setting.name}${row ? '' : say`, not made yet (${settingOfPlan(view, place.place.id, setting.id, trade) === null ? say`usual` : say`as proved`}: ${usualValue(view, place, setting, trade)})`}`}
               value={row?.value ?? null}
               options={setting.values.map(value => ({ value, words: value }))}
               hint={setting.why}
@@ -75,19 +80,15 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
               <Button
                 look="quiet"
                 className="self-start"
-                aria-label={`Not made after all: ${setting.name}`}
+                aria-label={say`Not made after all: ${setting.name}`}
                 onClick={() => edits.send('take back a setting', [edits.remove('settings', row.id)])}
-              >
-                Not made after all
-              </Button>
+              >{say`Not made after all`}</Button>
             )}
           </div>
         )
       })}
       {model.instructions.notes.map(note => (
-        <p key={note} className="text-soft">
-          {note} (maker’s sheet)
-        </p>
+        <p key={note} className="text-soft">{say`${note} (maker’s sheet)`}</p>
       ))}
     </Part>
   )

@@ -10,6 +10,7 @@ import { Button } from '../../primitives/button'
 import { plain } from '../../words'
 import { PutRight, Reason } from './put-right'
 import { readingWords, switchingWords } from './reading-words'
+import { useSay } from '../../words/use-say'
 
 type Entry =
   | { readonly kind: 'reading'; readonly row: Reading }
@@ -17,6 +18,8 @@ type Entry =
 
 /** Everything that was read here and switched for it, the newest first; what was struck out stays in sight. */
 export function AllReadings({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const breakers = new Set(isolationOf(view).toSwitchOff.map(circuit => circuit?.id ?? null))
   const entries: Entry[] = [
     ...[...view.readings, ...view.struckReadings].map(row => ({ kind: 'reading', row }) as const),
@@ -24,7 +27,7 @@ export function AllReadings({ view }: { view: BoxView }) {
       .filter(({ circuitId }) => circuitId === null || breakers.has(null) || breakers.has(circuitId))
       .map(row => ({ kind: 'switching', row }) as const),
   ].sort((a, b) => b.row.seq - a.row.seq || (a.row.id < b.row.id ? 1 : -1))
-  if (entries.length === 0) return <p className="text-soft">Nothing was read here yet.</p>
+  if (entries.length === 0) return <p className="text-soft">{say`Nothing was read here yet.`}</p>
   return (
     <ul className="flex flex-col divide-y divide-rule">
       {entries.map(entry => (
@@ -54,22 +57,26 @@ function Line({
   struck: string | null
   more: string
 }) {
+  const say = useSay()
+
   return (
     <span className="min-w-0 flex-1">
       <span className={struck === null ? '' : 'line-through decoration-2'}>{words}</span>
       <span className="block text-sm text-soft">
         {clock(at)}
         {more}
-        {struck !== null && <strong className="text-ink"> · struck out: {struck}</strong>}
+        {struck !== null && <strong className="text-ink">{say` · struck out: ${struck}`}</strong>}
       </span>
     </span>
   )
 }
 
 function ReadingRow({ view, reading }: { view: BoxView; reading: Reading }) {
+  const say = useSay()
+
   const words = readingWords(view, reading)
-  const purpose = reading.purpose === 'identify' ? '' : ` · ${plain(reading.purpose).toLowerCase()}`
-  const corrected = reading.corrected === null ? '' : ` · put right, ${reading.corrected}`
+  const purpose = reading.purpose === 'identify' ? '' : ` · ${say(plain(reading.purpose)).toLowerCase()}`
+  const corrected = reading.corrected === null ? '' : say` · put right, ${reading.corrected}`
   const note = reading.note === '' ? '' : ` · ${reading.note}`
   return (
     <>
@@ -80,6 +87,8 @@ function ReadingRow({ view, reading }: { view: BoxView; reading: Reading }) {
 }
 
 function SwitchingRow({ view, switching }: { view: BoxView; switching: Switching }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const [asking, setAsking] = useState(false)
   const words = switchingWords(view, switching)
@@ -89,16 +98,18 @@ function SwitchingRow({ view, switching }: { view: BoxView; switching: Switching
     <>
       <Line words={words} at={switching.at} struck={switching.struck} more="" />
       {switching.struck !== null ? (
-        <Button look="quiet" aria-label={`Let it count again: ${words}`} onClick={() => strike(null)}>
-          Let it count again
-        </Button>
+        <Button
+          look="quiet"
+          aria-label={say`Let it count again: ${words}`}
+          onClick={() => strike(null)}
+        >{say`Let it count again`}</Button>
       ) : asking ? (
         <div className="w-full">
           <Reason
             says={
               switching.to === 'on'
-                ? 'Struck out, though what was read dead before it is read again'
-                : 'Struck out'
+                ? say`Struck out, though what was read dead before it is read again`
+                : say`Struck out`
             }
             onBack={() => setAsking(false)}
             onReason={why => {
@@ -107,9 +118,11 @@ function SwitchingRow({ view, switching }: { view: BoxView; switching: Switching
           />
         </div>
       ) : (
-        <Button look="quiet" aria-label={`Strike out: ${words}`} onClick={() => setAsking(true)}>
-          Strike out
-        </Button>
+        <Button
+          look="quiet"
+          aria-label={say`Strike out: ${words}`}
+          onClick={() => setAsking(true)}
+        >{say`Strike out`}</Button>
       )}
     </>
   )

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { CLAMP_SHOWS_AMPS } from '@/core/model/limits'
 import { Button } from '../../primitives/button'
+import { useSay } from '../../words/use-say'
 
 const MOST_AMPS = 200
 
@@ -20,6 +21,8 @@ export function AmpsField({
   isIdle?: boolean
   onRead: (amps: number, resolutionAmps: number) => void
 }) {
+  const say = useSay()
+
   const [typed, setTyped] = useState('')
   const shown = shownAs(typed)
   const usable = shown !== null && shown.amps <= MOST_AMPS
@@ -37,13 +40,11 @@ export function AmpsField({
           look={at === 0 ? 'main' : 'plain'}
           disabled={disabled}
           onClick={() => onRead(0, shownAs(zero)!.resolution)}
-          aria-label={`${of}: it shows ${zero} A`}
-        >
-          {zero} A
-        </Button>
+          aria-label={say`${of}: it shows ${zero} A`}
+        >{say`${zero} A`}</Button>
       ))}
       <label className="flex flex-col gap-1 text-sm font-semibold">
-        Another, as it shows it (A)
+        {say`Another, as it shows it (A)`}
         <input
           value={typed}
           inputMode="decimal"
@@ -54,13 +55,12 @@ export function AmpsField({
           className="min-h-11 w-32 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
         />
       </label>
-      <Button disabled={disabled || !usable || isCoarse} onClick={read}>
-        Record
-      </Button>
+      <Button disabled={disabled || !usable || isCoarse} onClick={read}>{say`Record`}</Button>
       {isCoarse && (
-        <p role="alert" className="w-full font-semibold">
-          A clamp that shows whole amperes shows 0 while a lamp is lit. Take one that shows tenths, or finer.
-        </p>
+        <p
+          role="alert"
+          className="w-full font-semibold"
+        >{say`A clamp that shows whole amperes shows 0 while a lamp is lit. Take one that shows tenths, or finer.`}</p>
       )}
     </div>
   )

@@ -10,7 +10,7 @@ import { rowsWith } from '@/core/model/record'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { plain } from '../../words'
+import { capital } from '../../words'
 import { switchName } from '../../words/switch-name'
 import { newReading, NOW } from '../../job/new-reading'
 import { BeforeOn } from '../safety/before-on'
@@ -22,12 +22,16 @@ import { onWords } from '../safety/use-switched-on'
 import { ReferenceChoices } from '../safety/reference-choices'
 import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
+import { useSay } from '../../words/use-say'
+import { REFERENCES } from '../../words/references'
 
 /** What comes before the reading, one step after the other; each is recorded with one press. */
 export function Approach({ here, steps }: { here: BoxView; steps: readonly ApproachStep[] }) {
+  const say = useSay()
+
   if (steps.length === 0) return null
   return (
-    <ol className="flex flex-col gap-2" aria-label="Before it">
+    <ol className="flex flex-col gap-2" aria-label={say`Before it`}>
       {steps.map((step, at) => (
         <li
           key={`${step.kind} ${'view' in step ? step.view.box.id : ''} ${'end' in step ? step.end.end.id : ''}`}
@@ -41,9 +45,11 @@ export function Approach({ here, steps }: { here: BoxView; steps: readonly Appro
 }
 
 function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; active: boolean }) {
+  const say = useSay()
+
   const view = 'view' in step ? step.view : here
   const edits = useEdits(view.box.id)
-  const { nominalVolts, words } = view.region
+  const { nominalVolts } = view.region
   const read = (fields: Parameters<typeof newReading>[1]) =>
     edits.send('take a reading', [
       edits.add('readings', newReading(view.box.id, { value: nominalVolts, ...fields })),
@@ -55,19 +61,20 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
   switch (step.kind) {
     case 'prove-tester':
       return (
-        <Row says="Prove the tester on a known live point" active={active}>
-          <Button look="main" onClick={() => read({ purpose: 'tester', reference: 'known live point' })}>
-            It read {nominalVolts} V
-          </Button>
-          <Button onClick={() => read({ purpose: 'tester', reference: 'proving unit' })}>
-            On a proving unit
-          </Button>
+        <Row says={say`Prove the tester on a known live point`} active={active}>
+          <Button
+            look="main"
+            onClick={() => read({ purpose: 'tester', reference: REFERENCES.livePoint })}
+          >{say`It read ${nominalVolts} V`}</Button>
+          <Button
+            onClick={() => read({ purpose: 'tester', reference: REFERENCES.provingUnit })}
+          >{say`On a proving unit`}</Button>
           <ReadersOnly record={here.record} />
         </Row>
       )
     case 'prove-reference':
       return (
-        <Row says={`Prove the ${words.ground} that is read to, against a live point`} active={active}>
+        <Row says={say`Prove the ground that is read to, against a live point`} active={active}>
           <ReferenceChoices view={view} onRead={read} />
           <ReadersOnly record={here.record} />
         </Row>
@@ -76,10 +83,11 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
       return <MakeDead here={here} view={view} active={active} />
     case 'clamp':
       return (
-        <Row says={`Clamp ${step.end.name} before its joint is opened: no current may flow`} active={active}>
-          <p className="w-full">
-            Every other circuit on and drawing first, lamps lit: with nothing drawn, 0 A proves nothing.
-          </p>
+        <Row
+          says={say`Clamp ${step.end.name} before its joint is opened: no current may flow`}
+          active={active}
+        >
+          <p className="w-full">{say`Every other circuit on and drawing first, lamps lit: with nothing drawn, 0 A proves nothing.`}</p>
           <AmpsField
             of={step.end.name}
             isIdle
@@ -94,53 +102,45 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
               })
             }
           />
-          <span className="text-sm">Any current: stop. Another circuit returns here; switch it off too.</span>
+          <span className="text-sm">{say`Any current: stop. Another circuit returns here; switch it off too.`}</span>
         </Row>
       )
     case 'take-apart':
       return (
         <Row
-          says={`Take every conductor apart in ${boxWords(view)}; none touches another or the box`}
+          says={say`Take every conductor apart in ${boxWords(view)}; none touches another or the box`}
           active={active}
         >
           {rowsWith(view.record, 'photos', 'boxId', view.box.id).every(({ kind }) => kind !== 'before') && (
             <a
               href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look#photos`}
               className="hazard inline-flex min-h-11 items-center bg-paper px-3 font-semibold underline underline-offset-4"
-            >
-              First a photo of how it was
-            </a>
+            >{say`First a photo of how it was`}</a>
           )}
-          <Button look="main" onClick={() => tick(APART)}>
-            All apart
-          </Button>
+          <Button look="main" onClick={() => tick(APART)}>{say`All apart`}</Button>
         </Row>
       )
     case 'read-parted':
       return (
         <Row
-          says={`Hands off: read ${step.end.name} to ${words.ground} on its own, before anything is touched`}
+          says={say`Hands off: read ${step.end.name} to ground on its own, before anything is touched`}
           active={active}
         >
-          <p className="w-full text-sm">
-            Only now does a shared neutral show what stands on it. At most 5 V on a low-impedance meter.
-          </p>
+          <p className="w-full text-sm">{say`Only now does a shared neutral show what stands on it. At most 5 V on a low-impedance meter.`}</p>
           <PartedRow view={view} end={step.end} active={active} />
         </Row>
       )
     case 'put-together':
       return (
-        <Row says={`Put ${boxWords(view)} back together as it was`} active={active}>
-          <Button look="main" onClick={() => tick(TOGETHER)}>
-            Together again
-          </Button>
+        <Row says={say`Put ${boxWords(view)} back together as it was`} active={active}>
+          <Button look="main" onClick={() => tick(TOGETHER)}>{say`Together again`}</Button>
         </Row>
       )
     case 'make-safe':
       return <MakeSafe here={here} view={view} active={active} onTick={tick} />
     case 'switch-on':
       return (
-        <Row says="Stand clear, then switch on" active={active}>
+        <Row says={say`Stand clear, then switch on`} active={active}>
           {active && (
             <BeforeOn record={here.record} circuitIds={step.circuits.map(circuit => circuit?.id ?? null)} />
           )}
@@ -152,15 +152,17 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
 
 /** On, by who took the last lock off. */
 function SwitchOnNow({ here, circuits }: { here: BoxView; circuits: readonly (Breaker | null)[] }) {
+  const say = useSay()
+
   const { record, edits, on } = useLocks(here.box.id)
   const ids = circuits.map(circuit => circuit?.id ?? null)
   const several = holdersIn(record, ids).length > 1
-  const names = ids.map(id => plain(switchName(record, id)))
+  const names = ids.map(id => capital(switchName(record, id)))
   return (
     <>
       {several && <LocksOn circuitIds={ids} boxId={here.box.id} />}
       <Button look="main" disabled={several} onClick={() => edits.send('switch a breaker', on(ids))}>
-        {onWords(record, ids, `${names.join(', ')} on`)}
+        {onWords(record, ids, say`${names.join(', ')} on`)}
       </Button>
     </>
   )
@@ -168,10 +170,12 @@ function SwitchOnNow({ here, circuits }: { here: BoxView; circuits: readonly (Br
 
 /** The safe sequence itself stands below, on the same page, for this box; another box has its own. */
 function MakeDead({ here, view, active }: { here: BoxView; view: BoxView; active: boolean }) {
+  const say = useSay()
+
   const isolation = useMemo(() => isolationOf(view), [view])
   return (
     <Row
-      says={`Make ${boxWords(view)} dead: ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}
+      says={say`Make ${boxWords(view)} dead: ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}
       active={active}
     >
       <a
@@ -181,9 +185,7 @@ function MakeDead({ here, view, active }: { here: BoxView; view: BoxView; active
             : `/jobs/${view.record.job.id}/boxes/${view.box.id}/test#make-it-dead`
         }
         className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
-      >
-        Make it dead
-      </a>
+      >{say`Make it dead`}</a>
     </Row>
   )
 }

@@ -10,11 +10,14 @@ import { useEdits } from '../../job/provider'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { LeadsTo } from '../look/leads-to'
+import { useSay } from '../../words/use-say'
 
 const NONE = 'none'
 
 /** Whose a conductor is: its pair, its circuit, its light, and where its cable leads. */
 export function Belongs({ view, strand }: { view: BoxView; strand: EndView }) {
+  const say = useSay()
+
   const { end } = strand
   const asked =
     (isLoadRole(end.role) && view.places.length !== 1) ||
@@ -27,7 +30,7 @@ export function Belongs({ view, strand }: { view: BoxView; strand: EndView }) {
       <Folded
         summary={
           <summary className="min-h-11 py-2 font-semibold">
-            {asked ? 'Where it leads' : 'Its circuit, its light, where it leads'}
+            {asked ? say`Where it leads` : say`Its circuit, its light, where it leads`}
           </summary>
         }
       >
@@ -42,6 +45,8 @@ export function Belongs({ view, strand }: { view: BoxView; strand: EndView }) {
 
 /** The other of the two: in the same cable, or on the same old switch. */
 function ItsPair({ view, strand }: { view: BoxView; strand: EndView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const near = view.ends.filter(
     each =>
@@ -55,7 +60,7 @@ function ItsPair({ view, strand }: { view: BoxView; strand: EndView }) {
   const partners = beside.length > 0 ? beside : travellers
   return (
     <PickOne
-      label="Its pair is"
+      label={say`Its pair is`}
       value={partners.length === 1 ? partners[0]!.end.id : null}
       options={near.map(({ end, name }) => ({ value: end.id, words: name }))}
       onCommit={id => edits.send('set a role', pairSaid(edits, view.record, [id]))}
@@ -64,6 +69,8 @@ function ItsPair({ view, strand }: { view: BoxView; strand: EndView }) {
 }
 
 function Whose({ view, strand }: { view: BoxView; strand: EndView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const { record } = view
   const change = (fields: Parameters<typeof edits.change<'ends'>>[2]) =>
@@ -79,22 +86,22 @@ function Whose({ view, strand }: { view: BoxView; strand: EndView }) {
   return (
     <div className="grid gap-3 sm:grid-cols-2">
       <SelectField
-        label={`Of ${view.region.words.breaker}`}
+        label={say`Of breaker`}
         value={strand.end.roleCircuitId ?? NONE}
         options={[
-          { value: NONE, words: 'Not said' },
+          { value: NONE, words: say`Not said` },
           ...circuits.map(({ id, breaker, label }) => ({
             value: id,
-            words: `${breaker}${label ? `: ${label}` : ''}${feeding.has(id) ? '' : `, not known to feed here`}`,
+            words: `${breaker}${label ? `: ${label}` : ''}${feeding.has(id) ? '' : say`, not known to feed here`}`,
           })),
         ]}
         onCommit={id => change({ roleCircuitId: id === NONE ? null : id })}
       />
       <SelectField
-        label="For the light"
+        label={say`For the light`}
         value={strand.end.roleGroupId ?? NONE}
         options={[
-          { value: NONE, words: 'Not said' },
+          { value: NONE, words: say`Not said` },
           ...lights.map(({ id, name }) => ({ value: id, words: name })),
         ]}
         onCommit={id => change({ roleGroupId: id === NONE ? null : id })}

@@ -11,6 +11,8 @@ import { Folded } from '../../primitives/folded'
 import { AmpsField } from './amps-field'
 import { Approach } from './approach'
 import { boxWords } from './question-words'
+import { useSay } from '../../words/use-say'
+import { REFERENCES } from '../../words/references'
 
 const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
   ssr: false,
@@ -31,6 +33,8 @@ export function ClampUnderLoad({
   views: readonly BoxView[]
   known: readonly Identified[]
 }) {
+  const say = useSay()
+
   const open = known.find(({ groundOpen }) => groundOpen)
   const here = views.find(({ ends }) => ends.some(({ end }) => end.id === open?.endId))
   const each = here?.ends.find(({ end }) => end.id === open?.endId)
@@ -66,18 +70,11 @@ export function ClampUnderLoad({
       ),
     ])
   return (
-    <Part title={`Neutral or ${here.region.words.ground}? Clamp it with the light on`}>
-      <p className="text-lg font-bold">
-        Round {each.name} in {boxWords(here)}
-      </p>
-      <p className="hazard px-3 py-1 text-sm font-semibold">
-        Live: nothing is moved. The jaws go round its insulation, nothing else is touched.
-      </p>
+    <Part title={say`Neutral or ground? Clamp it with the light on`}>
+      <p className="text-lg font-bold">{say`Round ${each.name} in ${boxWords(here)}`}</p>
+      <p className="hazard px-3 py-1 text-sm font-semibold">{say`Live: nothing is moved. The jaws go round its insulation, nothing else is touched.`}</p>
       {without && (
-        <p role="status">
-          It read 0 A. A {here.region.words.ground} carries none, and neither does a neutral whose light is
-          off: see that the light is on, and clamp again.
-        </p>
+        <p role="status">{say`It read 0 A. A ground carries none, and neither does a neutral whose light is off: see that the light is on, and clamp again.`}</p>
       )}
       <Approach here={here} steps={steps} />
       <AmpsField of={each.name} disabled={steps.length > 0} onRead={record} />
@@ -86,15 +83,13 @@ export function ClampUnderLoad({
           views={views}
           question={{ kind: 'clamp', end: each.end.id }}
           disabled={steps.length > 0}
-          onShown={shown => typeof shown === 'number' && record(shown, null, 'simulated tester')}
+          onShown={shown => typeof shown === 'number' && record(shown, null, REFERENCES.simulated)}
         />
       )}
       <Folded
         opened={isLifted(here.record, here.box.id)}
         summary={
-          <summary className="min-h-11 py-2 font-semibold">
-            No current to be had? Lift its neutral at the {here.region.words.panel}
-          </summary>
+          <summary className="min-h-11 py-2 font-semibold">{say`No current to be had? Lift its neutral at the panel`}</summary>
         }
       >
         <LiftAtPanel views={views} view={here} end={each} />

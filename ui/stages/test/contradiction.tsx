@@ -7,11 +7,12 @@ import { newReading } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 import { NextReading } from './next-reading'
 import { answerWords, wordsOf } from './question-words'
+import { useSay } from '../../words/use-say'
 
 const USUAL_CAUSES = [
   'A switch stood otherwise than thought, or was worked in between.',
   'Another circuit comes into this box.',
-  'A lead touched the neighbouring conductor.',
+  'A lead touched the neighboring conductor.',
   'The meter was on its high-impedance range, and showed a phantom voltage.',
   'A switch is bridged, or worn so that it does not open.',
 ]
@@ -28,6 +29,8 @@ export function Contradiction({
   conflict: Conflict
   busy: boolean
 }) {
+  const say = useSay()
+
   const { repeat } = conflict
   const boxOf = (id: string) => view.record.readings[id]?.boxId ?? view.box.id
   const edits = useEdits(boxOf(repeat.id))
@@ -40,25 +43,24 @@ export function Contradiction({
       // The new one stands instead of one that was misread; the same again bears it out.
       ...(answer === repeat.answer
         ? []
-        : [edits.change('readings', repeat.id, { struck: 'Read again, and it read otherwise' })]),
+        : [edits.change('readings', repeat.id, { struck: say`Read again, and it read otherwise` })]),
     ])
   return (
     <>
-      <Part title="Stop: these readings cannot stand together">
+      <Part title={say`Stop: these readings cannot stand together`}>
         <ul className="flex flex-col gap-1">
           {conflict.readings.map(({ id, question, answer }) => {
             const words = wordsOf(question, views)
             return (
               <li key={id} className="hazard bg-paper px-3 py-1">
-                {words.from} to {words.to}
-                {words.worked ? `, working ${words.worked}` : ''}, {words.stand}:{' '}
+                {say`${words.from} to ${words.to}${words.worked ? say`, working ${words.worked}` : ''}, ${words.stand}: `}
                 <strong>{answerWords(answer, view.region)}</strong>
               </li>
             )
           })}
         </ul>
         <details>
-          <summary className="min-h-11 py-2 font-semibold">Usual causes</summary>
+          <summary className="min-h-11 py-2 font-semibold">{say`Usual causes`}</summary>
           <ul className="list-disc pl-5">
             {USUAL_CAUSES.map(cause => (
               <li key={cause}>{cause}</li>
@@ -66,7 +68,7 @@ export function Contradiction({
           </ul>
         </details>
         {!conflict.explained && (
-          <p>No single misreading explains them. Look at the box again; where it stays so, get help.</p>
+          <p>{say`No single misreading explains them. Look at the box again; where it stays so, get help.`}</p>
         )}
       </Part>
       <NextReading
@@ -75,11 +77,11 @@ export function Contradiction({
         views={views}
         next={{ question: repeat.question, minutes: 1 }}
         busy={busy}
-        title="Read this again first"
+        title={say`Read this again first`}
         onTaken={taken}
         onSkip={() =>
           edits.send('strike out a reading', [
-            edits.change('readings', repeat.id, { struck: 'It cannot stand together with others' }),
+            edits.change('readings', repeat.id, { struck: say`It cannot stand together with others` }),
           ])
         }
       />

@@ -7,6 +7,7 @@ import { PickOne } from '../../primitives/fields'
 import { Part } from '../stage-frame'
 import { NextReading } from './next-reading'
 import type { useIdentification } from './use-identification'
+import { useSay } from '../../words/use-say'
 
 const Contradiction = dynamic(() => import('./contradiction').then(module => module.Contradiction), {
   ssr: false,
@@ -26,12 +27,14 @@ export function IdentifyPart({
   view: BoxView
   state: ReturnType<typeof useIdentification>
 }) {
+  const say = useSay()
+
   const { views, says, current } = state
   switch (says.kind) {
     case 'thinking':
       return (
-        <Part title="Next reading">
-          <p role="status">Thinking of every way this can be wired …</p>
+        <Part title={say`Next reading`}>
+          <p role="status">{say`Thinking of every way this can be wired …`}</p>
         </Part>
       )
     case 'failed':
@@ -74,6 +77,8 @@ export function IdentifyPart({
 
 /** The shortest test of all: work every place and look at the light. */
 function LightsAnswer({ views }: { views: readonly BoxView[] }) {
+  const say = useSay()
+
   const edits = useEdits(views[0]!.box.id)
   const groups = new Map(
     views.flatMap(({ places }) =>
@@ -84,15 +89,15 @@ function LightsAnswer({ views }: { views: readonly BoxView[] }) {
   const open = [...groups.values()].filter(({ group }) => group.behaves === 'not-known' || !read)
   if (open.length === 0) return null
   return (
-    <Part title="Before anything is opened">
+    <Part title={say`Before anything is opened`}>
       {open.map(({ group, placesInGroup }) => (
         <PickOne
           key={group.id}
-          label={`Work the switch${placesInGroup > 1 ? ` at each of its ${placesInGroup} places` : ''} twice. Does ${group.name} come on and go off every time?`}
+          label={say`Work the switch${placesInGroup > 1 ? say` at each of its ${placesInGroup} places` : ''} twice. Does ${group.name} come on and go off every time?`}
           value={group.behaves === 'not-known' ? null : group.behaves}
           options={[
-            { value: 'answers', words: 'Every time' },
-            { value: 'does-not', words: 'Not every time' },
+            { value: 'answers', words: say`Every time` },
+            { value: 'does-not', words: say`Not every time` },
           ]}
           onCommit={behaves =>
             edits.send('say how a light behaves', [edits.change('groups', group.id, { behaves })])

@@ -8,6 +8,9 @@ import { newReading, NOW } from '../../job/new-reading'
 import { useDemo, useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Approach } from './approach'
+import { useSay } from '../../words/use-say'
+import { REFERENCES } from '../../words/references'
+import { plain } from '../../words'
 
 const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
   ssr: false,
@@ -23,9 +26,10 @@ export function LiftAtPanel({
   view: BoxView
   end: EndView
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const demo = useDemo()
-  const { breaker, ground, panel } = view.region.words
   const steps = approachToLift(view, end)
   const lifted = isLifted(view.record, view.box.id)
   const last = view.readings.filter(each => each.purpose === 'lifted' && each.fromEndId === end.end.id).at(-1)
@@ -54,43 +58,42 @@ export function LiftAtPanel({
     return (
       <div className="flex flex-col gap-2">
         <Approach here={view} steps={steps} />
-        <p className="hazard px-3 py-1 text-sm font-semibold">
-          The {panel} is opened only by one who may work in it, with the main switch off. What comes in above
-          the main switch stays live.
-        </p>
-        <p>
-          At the {panel}: take the neutral{circuit ? ` of ${breaker} ${circuit}` : ''} off its bar and cap it.
-        </p>
-        <Button look="main" disabled={steps.length > 0} onClick={() => tick(LIFTED)}>
-          Off its bar, and capped
-        </Button>
+        <p className="hazard px-3 py-1 text-sm font-semibold">{say`The panel is opened only by one who may work in it, with the main switch off. What comes in above the main switch stays live.`}</p>
+        <p>{say`At the panel: take the neutral${circuit ? say` of breaker ${circuit}` : ''} off its bar and cap it.`}</p>
+        <Button
+          look="main"
+          disabled={steps.length > 0}
+          onClick={() => tick(LIFTED)}
+        >{say`Off its bar, and capped`}</Button>
       </div>
     )
   return (
     <div className="flex flex-col gap-2">
       <p className="text-lg">
-        Continuity, {breaker} off: <strong>{end.name}</strong> to a proven {ground}
+        {say`Continuity, breaker off: `}
+        <strong>{end.name}</strong>
+        {say` to a proven ground`}
       </p>
       <div
         className="grid grid-cols-2 gap-2"
         role="group"
-        aria-label={`${end.name} to ${ground}, neutral lifted`}
+        aria-label={say`${end.name} to ground, neutral lifted`}
       >
         <Button
           look="main"
           className="min-h-16 flex-col !items-start !gap-0"
           onClick={() => record('silent')}
         >
-          Silent
-          <span className="text-sm font-normal">a neutral</span>
+          {say`Silent`}
+          <span className="text-sm font-normal">{say`a neutral`}</span>
         </Button>
         <Button
           look="main"
           className="min-h-16 flex-col !items-start !gap-0"
           onClick={() => record('sounds')}
         >
-          Sounds
-          <span className="text-sm font-normal">no neutral of this circuit</span>
+          {say`Sounds`}
+          <span className="text-sm font-normal">{say`no neutral of this circuit`}</span>
         </Button>
       </div>
       {demo && (
@@ -98,10 +101,10 @@ export function LiftAtPanel({
           views={views}
           question={{ kind: 'lifted', end: end.end.id }}
           disabled={false}
-          onShown={shown => (shown === 'silent' || shown === 'sounds') && record(shown, 'simulated tester')}
+          onShown={shown => (shown === 'silent' || shown === 'sounds') && record(shown, REFERENCES.simulated)}
         />
       )}
-      {last?.answer && <p role="status">Read: {last.answer}.</p>}
+      {last?.answer && <p role="status">{say`Read: ${say(plain(last.answer)).toLowerCase()}.`}</p>}
     </div>
   )
 }

@@ -18,12 +18,15 @@ import { approachTo, cautionsOf } from '@/core/safety'
 import { useDemo, useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
-import { plain } from '../../words'
+import { capital } from '../../words'
 import { newReading } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 import { Approach } from './approach'
 import { answerWords, boxWords, wordsOf } from './question-words'
 import { ToldApart } from './told-apart'
+import { useSay } from '../../words/use-say'
+import { type Say } from '@/core/words/say'
+import { REFERENCES } from '../../words/references'
 
 const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
   ssr: false,
@@ -35,7 +38,7 @@ export function NextReading({
   views,
   next,
   busy,
-  title = 'Next reading',
+  title,
   onTaken,
   onSkip,
   onUnsure,
@@ -51,6 +54,8 @@ export function NextReading({
   /** Asked again once another reading was taken; without it, as what cannot be taken. */
   onUnsure?: (key: string) => void
 }) {
+  const say = useSay()
+
   const { question } = next
   const here = views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
   const edits = useEdits(here.box.id)
@@ -67,35 +72,34 @@ export function NextReading({
   const demo = useDemo()
   return (
     <Part
-      title={title}
+      title={title ?? say`Next reading`}
       aside={
         <span role="status" className="text-sm text-soft tabular-nums">
-          {busy ? 'thinking what is next …' : `about ${Math.ceil(next.minutes)} min`}
+          {busy ? say`thinking what is next …` : say`about ${Math.ceil(next.minutes)} min`}
         </span>
       }
     >
       {here !== view && (
         <p>
-          In {boxWords(here)}.{' '}
+          {say`In ${boxWords(here)}. `}
           <Link
             href={`/jobs/${view.record.job.id}/boxes/${here.box.id}/test`}
             className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
-          >
-            Go to that box
-          </Link>
+          >{say`Go to that box`}</Link>
         </p>
       )}
       {again && (
-        <p role="status" className="font-semibold">
-          Once more, to be sure: it was read before, and all rests on that one reading.
-        </p>
+        <p
+          role="status"
+          className="font-semibold"
+        >{say`Once more, to be sure: it was read before, and all rests on that one reading.`}</p>
       )}
       <Places words={words} watched={question.work !== null} />
       {live && (
         <p className="hazard px-3 py-1 text-sm font-semibold">
           {question.apart.length > 0
-            ? 'Live: conductors apart, held by nobody. Probes only, one reading, then off and read dead again.'
-            : 'Live: nothing is moved. Probes only, one hand, insulated to the tip.'}
+            ? say`Live: conductors apart, held by nobody. Probes only, one reading, then off and read dead again.`
+            : say`Live: nothing is moved. Probes only, one hand, insulated to the tip.`}
         </p>
       )}
       {cautionsOf(question, here).map(caution => (
@@ -118,17 +122,21 @@ export function NextReading({
           question={question}
           disabled={!ready || busy}
           onShown={answer =>
-            typeof answer !== 'number' && record(answer, valueOf(answer, here.region), 'simulated tester')
+            typeof answer !== 'number' && record(answer, valueOf(answer, here.region), REFERENCES.simulated)
           }
         />
       )}
       <div className="flex flex-wrap gap-2">
-        <Button look="quiet" disabled={busy} onClick={() => onSkip(keyOf(question))}>
-          Can’t take it
-        </Button>
-        <Button look="quiet" disabled={busy} onClick={() => (onUnsure ?? onSkip)(keyOf(question))}>
-          Not sure what it showed
-        </Button>
+        <Button
+          look="quiet"
+          disabled={busy}
+          onClick={() => onSkip(keyOf(question))}
+        >{say`Can’t take it`}</Button>
+        <Button
+          look="quiet"
+          disabled={busy}
+          onClick={() => (onUnsure ?? onSkip)(keyOf(question))}
+        >{say`Not sure what it showed`}</Button>
       </div>
       {next.parts && <ToldApart parts={next.parts} views={views} region={here.region} />}
     </Part>
@@ -139,6 +147,8 @@ const isAt = ({ from }: Question, endId: string) => from.kind === 'end' && from.
 
 /** From here to there, as the leads go. */
 function Places({ words, watched }: { words: ReturnType<typeof wordsOf>; watched: boolean }) {
+  const say = useSay()
+
   return (
     <div>
       <p className="text-sm text-soft">
@@ -153,11 +163,17 @@ function Places({ words, watched }: { words: ReturnType<typeof wordsOf>; watched
             >
               {at + 1}
             </span>
-            {plain(place)}
+            {capital(place)}
           </li>
         ))}
       </ol>
-      {watched && <p className="mt-1 text-lg">Work {words.worked} and watch the meter.</p>}
+      {watched && (
+        <p className="mt-1 text-lg">
+          {say`Work `}
+          {words.worked}
+          {say` and watch the meter.`}
+        </p>
+      )}
     </div>
   )
 }
@@ -176,11 +192,13 @@ function Answers({
   disabled: boolean
   onAnswer: (answer: Answer, value: number) => void
 }) {
+  const say = useSay()
+
   const { region } = view
   const measured = question.kind === 'volts' && question.work === null
   const offered = answersTo(question).filter(answer => !measured || answer === 'dead' || answer === 'nominal')
   return (
-    <div className="flex flex-col gap-2" role="group" aria-label="What it shows" aria-busy={busy}>
+    <div className="flex flex-col gap-2" role="group" aria-label={say`What it shows`} aria-busy={busy}>
       <div className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-2">
         {offered.map(answer => (
           <Button
@@ -191,13 +209,13 @@ function Answers({
             className="min-h-16 flex-col !items-start !gap-0 text-lg"
           >
             {answerWords(answer, region)}
-            <span className="text-sm font-normal">{leaves(outcomes, answer)}</span>
+            <span className="text-sm font-normal">{leaves(say, outcomes, answer)}</span>
           </Button>
         ))}
       </div>
       {measured && (
         <FigureField
-          label="Another voltage (V)"
+          label={say`Another voltage (V)`}
           most={1000}
           disabled={disabled}
           onRead={volts => onAnswer(answerOfVolts(volts, region), volts)}
@@ -207,9 +225,11 @@ function Answers({
   )
 }
 
-function leaves(outcomes: Next['outcomes'] | undefined, answer: Answer): string {
+function leaves(say: Say, outcomes: Next['outcomes'] | undefined, answer: Answer): string {
   if (!outcomes) return ''
   const outcome = outcomes.find(each => each.answer === answer)
-  if (!outcome || outcome.remaining === 0) return 'not expected'
-  return outcome.remaining === 1 ? 'leaves one way of wiring' : `leaves ${outcome.remaining} ways of wiring`
+  if (!outcome || outcome.remaining === 0) return say`not expected`
+  return outcome.remaining === 1
+    ? say`leaves one way of wiring`
+    : say`leaves ${outcome.remaining} ways of wiring`
 }

@@ -7,6 +7,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { NumberField, TextField } from '../../primitives/fields'
 import { INSTRUMENT_UNITS } from '../../words'
+import { useSay } from '../../words/use-say'
 
 const REASONS = ['Misread', 'On another conductor', 'A switch stood otherwise', 'Not taken at all']
 
@@ -20,10 +21,12 @@ export function Reason({
   onReason: (why: string) => void
   onBack: () => void
 }) {
+  const say = useSay()
+
   const [own, setOwn] = useState('')
   return (
     <fieldset className="flex flex-col gap-2 rounded-lg border-2 border-plum p-3">
-      <legend className="px-1 font-semibold">{says}: why?</legend>
+      <legend className="px-1 font-semibold">{say`${says}: why?`}</legend>
       <div className="flex flex-wrap gap-2">
         {REASONS.map(why => (
           <Button key={why} onClick={() => onReason(why)}>
@@ -33,12 +36,10 @@ export function Reason({
       </div>
       <div className="flex items-end gap-2">
         <div className="flex-1">
-          <TextField label="In other words" value={own} max={300} onCommit={setOwn} live />
+          <TextField label={say`In other words`} value={own} max={300} onCommit={setOwn} live />
         </div>
-        <Button disabled={own.trim() === ''} onClick={() => onReason(own.trim())}>
-          Record
-        </Button>
-        <Button onClick={onBack}>Back</Button>
+        <Button disabled={own.trim() === ''} onClick={() => onReason(own.trim())}>{say`Record`}</Button>
+        <Button onClick={onBack}>{say`Back`}</Button>
       </div>
     </fieldset>
   )
@@ -46,6 +47,8 @@ export function Reason({
 
 /** A reading struck out with its reason, put right with what it said before, or let count again. */
 export function PutRight({ reading, words, boxId }: { reading: Reading; words: string; boxId: string }) {
+  const say = useSay()
+
   const edits = useEdits(boxId)
   const [asking, setAsking] = useState<'strike' | 'correct' | 'note' | null>(null)
   const [value, setValue] = useState<number | null>(reading.value)
@@ -53,29 +56,33 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
     return (
       <Button
         look="quiet"
-        aria-label={`Let it count again: ${words}`}
+        aria-label={say`Let it count again: ${words}`}
         onClick={() =>
           edits.send('correct a reading', [edits.change('readings', reading.id, { struck: null })])
         }
-      >
-        Let it count again
-      </Button>
+      >{say`Let it count again`}</Button>
     )
   if (asking === null)
     return (
       <span className="flex flex-wrap gap-x-1">
         {/* An answer was pressed with its figure, and what hands rely on is read again: neither is put right. */}
         {reading.answer === null && reading.purpose === 'identify' && (
-          <Button look="quiet" aria-label={`Correct: ${words}`} onClick={() => setAsking('correct')}>
-            Correct
-          </Button>
+          <Button
+            look="quiet"
+            aria-label={say`Correct: ${words}`}
+            onClick={() => setAsking('correct')}
+          >{say`Correct`}</Button>
         )}
-        <Button look="quiet" aria-label={`Strike out: ${words}`} onClick={() => setAsking('strike')}>
-          Strike out
-        </Button>
-        <Button look="quiet" aria-label={`Note on: ${words}`} onClick={() => setAsking('note')}>
-          Note
-        </Button>
+        <Button
+          look="quiet"
+          aria-label={say`Strike out: ${words}`}
+          onClick={() => setAsking('strike')}
+        >{say`Strike out`}</Button>
+        <Button
+          look="quiet"
+          aria-label={say`Note on: ${words}`}
+          onClick={() => setAsking('note')}
+        >{say`Note`}</Button>
       </span>
     )
   if (asking === 'note')
@@ -83,7 +90,7 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
       <div className="flex w-full items-end gap-2">
         <div className="flex-1">
           <TextField
-            label="Note on this reading"
+            label={say`Note on this reading`}
             value={reading.note}
             max={1000}
             keep={`reading/${reading.id}`}
@@ -92,7 +99,7 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
             }
           />
         </div>
-        <Button onClick={() => setAsking(null)}>Back</Button>
+        <Button onClick={() => setAsking(null)}>{say`Back`}</Button>
       </div>
     )
   const unit = INSTRUMENT_UNITS[reading.instrument]
@@ -100,7 +107,7 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
     <div className="flex w-full flex-col gap-2">
       {asking === 'correct' && (
         <NumberField
-          label="It read"
+          label={say`It read`}
           unit={unit}
           value={value}
           min={0}
@@ -110,7 +117,7 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
         />
       )}
       <Reason
-        says={asking === 'strike' ? 'Struck out' : 'Put right'}
+        says={asking === 'strike' ? say`Struck out` : say`Put right`}
         onBack={() => setAsking(null)}
         onReason={why => {
           const done =
@@ -120,7 +127,7 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
                 edits.send('correct a reading', [
                   edits.change('readings', reading.id, {
                     value,
-                    corrected: `was ${figure(reading.value, 2)} ${unit}: ${why}`,
+                    corrected: say`was ${figure(reading.value, 2)} ${unit}: ${why}`,
                   }),
                 ])
           if (done) setAsking(null)

@@ -2,36 +2,37 @@ import type { Answer, Question, Spot } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import type { Region } from '@/core/model/regions'
 import { INSTRUMENT_WORDS, plain } from '../../words'
+import { sayIn, type Say } from '@/core/words/say'
 
 /** A question in the words of the boxes it is asked in. */
 export function wordsOf(question: Question, views: readonly BoxView[]) {
   const [first] = views
-  const { words } = first!.region
+  const say = sayIn(first!.region)
   const spot = (each: Spot): string => {
     switch (each.kind) {
       case 'end':
         return endWords(each.end, views)
       case 'earth':
-        return `the proved ${words.ground}`
+        return say`the proved ground`
       case 'lamp-holder':
-        return `the ${words.hot} contact of an empty lamp holder, ${lightWords(views, each.light)}`
+        return say`the hot contact of an empty lamp holder, ${lightWords(say, views, each.light)}`
       case 'panel-hot':
-        return `the circuit’s ${words.hot}, taken off its ${words.breaker} at the ${words.panel}`
+        return say`the circuit’s hot, taken off its breaker at the panel`
     }
   }
-  const worked = question.work === null ? null : deviceWords(views, question.work)
+  const worked = question.work === null ? null : deviceWords(say, views, question.work)
   return {
-    instrument: INSTRUMENT_WORDS[question.kind === 'continuity' ? 'continuity' : 'low-impedance-meter'],
+    instrument: say(INSTRUMENT_WORDS[question.kind === 'continuity' ? 'continuity' : 'low-impedance-meter']),
     from: spot(question.from),
     to: spot(question.to),
     worked,
     stand:
       question.apart.length === 0
-        ? 'everything in place'
+        ? say`everything in place`
         : question.apart.length === 1
-          ? `conductors apart in ${boxWords(views.find(({ box }) => box.id === question.apart[0])!)}`
-          : 'conductors apart in every box of the group',
-    power: `${plain(words.breaker)} ${question.power}`,
+          ? say`conductors apart in ${boxWords(views.find(({ box }) => box.id === question.apart[0])!)}`
+          : say`conductors apart in every box of the group`,
+    power: say`Breaker ${question.power}`,
   }
 }
 
@@ -44,15 +45,16 @@ export function endWords(id: string, views: readonly BoxView[]): string {
 
 export const boxWords = ({ room, box }: BoxView) => `${room.name}, ${box.name}`
 
-const lightWords = (views: readonly BoxView[], groupId: string) =>
-  views.flatMap(({ places }) => places).find(({ group }) => group.id === groupId)?.group.name ?? 'the light'
+const lightWords = (say: Say, views: readonly BoxView[], groupId: string) =>
+  views.flatMap(({ places }) => places).find(({ group }) => group.id === groupId)?.group.name ??
+  say`the light`
 
-function deviceWords(views: readonly BoxView[], deviceId: string): string {
+function deviceWords(say: Say, views: readonly BoxView[], deviceId: string): string {
   for (const view of views)
     for (const { found, place } of view.places)
       if (found?.id === deviceId)
-        return `the switch in ${boxWords(view)}${view.box.gangs > 1 ? `, gang ${place.gang}` : ''}`
-  return 'the switch'
+        return say`the switch in ${boxWords(view)}${view.box.gangs > 1 ? say`, gang ${place.gang}` : ''}`
+  return say`the switch`
 }
 
 /** Answers that are no figure, as a button says them. */
@@ -63,9 +65,12 @@ const ANSWER_WORDS: Partial<Record<Answer, string>> = {
 }
 
 /** An answer as a button says it. */
-export const answerWords = (answer: Answer, { nominalVolts }: Region): string =>
-  answer === 'nominal'
-    ? `About ${nominalVolts} V`
+export const answerWords = (answer: Answer, region: Region): string => {
+  const say = sayIn(region)
+  const { nominalVolts } = region
+  return answer === 'nominal'
+    ? say`About ${nominalVolts} V`
     : answer === 'double'
-      ? `${Math.round(nominalVolts * 1.7)} V or more`
-      : (ANSWER_WORDS[answer] ?? plain(answer))
+      ? say`${Math.round(nominalVolts * 1.7)} V or more`
+      : say(ANSWER_WORDS[answer] ?? plain(answer))
+}

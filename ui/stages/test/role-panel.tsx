@@ -1,5 +1,6 @@
 'use client'
 
+import { ROLE_WORDS } from '@/core/words/of-vocabulary'
 import { useState } from 'react'
 import { claimStatus } from '@/core/identify'
 import { isHotRole } from '@/core/model/roles'
@@ -10,13 +11,15 @@ import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
-import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, plain, PROOF_WORDS, ROLE_WORDS } from '../../words'
+import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, PROOF_WORDS, capital } from '../../words'
 import { newReading } from '../../job/new-reading'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
 import { Belongs } from './belongs'
 import { PutRight } from './put-right'
 import { readingWords } from './reading-words'
+import { useSay } from '../../words/use-say'
+import { REFERENCES } from '../../words/references'
 
 /** One conductor: what it is taken for, the readings that rest under it, and the next one. */
 export function RolePanel({
@@ -28,6 +31,8 @@ export function RolePanel({
   strand: EndView
   onClose: () => void
 }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const brought = useBroughtUp<HTMLDivElement>()
   const status = claimStatus(view, strand)
@@ -35,22 +40,22 @@ export function RolePanel({
     edits.send('set a role', roleSaid(edits, view.record, strand.end.id, role === 'none' ? null : role))
   return (
     <div ref={brought} className="scroll-mt-3">
-      <Part title={`Conductor ${strand.name}`} aside={<Button onClick={onClose}>Done</Button>}>
+      <Part title={say`Conductor ${strand.name}`} aside={<Button onClick={onClose}>{say`Done`}</Button>}>
         <PickOne
-          label="Taken for"
+          label={say`Taken for`}
           value={strand.end.role ?? 'none'}
           options={[
-            ...ROLES.map(value => ({ value, words: plain(ROLE_WORDS[value]) })),
-            { value: 'none' as const, words: 'Not said' },
+            ...ROLES.map(value => ({ value, words: capital(say(ROLE_WORDS[value])) })),
+            { value: 'none' as const, words: say`Not said` },
           ]}
           onCommit={setRole}
         />
         <Belongs view={view} strand={strand} />
         <p role="status">
-          <strong>{plain(PROOF_WORDS[status.proof])}.</strong>{' '}
+          <strong>{capital(say(PROOF_WORDS[status.proof]))}.</strong>{' '}
           {status.proof === 'contradicted'
-            ? 'These readings cannot stand together with this role. Stop, and repeat the newest first.'
-            : (status.settledBy ?? 'Two readings bear it out.')}
+            ? say`These readings cannot stand together with this role. Stop, and repeat the newest first.`
+            : (status.settledBy ?? say`Two readings bear it out.`)}
         </p>
         <ReadingList view={view} strand={strand} />
         <ReadingForm key={strand.end.role ?? 'none'} view={view} strand={strand} />
@@ -60,6 +65,8 @@ export function RolePanel({
 }
 
 function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
+  const say = useSay()
+
   const status = claimStatus(view, strand)
   const readings = [...view.readings, ...view.struckReadings].filter(
     reading =>
@@ -80,12 +87,14 @@ function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
           >
             <span className="min-w-0 flex-1">
               <span className={reading.struck === null ? '' : 'line-through decoration-2'}>{words}</span>
-              {reading.struck !== null && <strong> struck out: {reading.struck}</strong>}
+              {reading.struck !== null && <strong>{say` struck out: ${reading.struck}`}</strong>}
               {reading.corrected !== null && (
-                <span className="text-soft"> put right, {reading.corrected}</span>
+                <span className="text-soft">{say` put right, ${reading.corrected}`}</span>
               )}
-              {status.contradicting.includes(reading) && <strong> – speaks against it</strong>}
-              {status.supporting.includes(reading) && <span className="text-soft"> – bears it out</span>}
+              {status.contradicting.includes(reading) && <strong>{say` – speaks against it`}</strong>}
+              {status.supporting.includes(reading) && (
+                <span className="text-soft">{say` – bears it out`}</span>
+              )}
             </span>
             <PutRight reading={reading} words={words} boxId={view.box.id} />
           </li>
@@ -103,8 +112,10 @@ const TWO_POINT: readonly Instrument[] = ['low-impedance-meter', 'high-impedance
 
 /** A reading in two presses: the conductor is chosen already, then the value that was shown. */
 function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
-  const { nominalVolts, words } = view.region
+  const { nominalVolts } = view.region
   const ground = view.ends.find(each => each.end.role === 'ground' && each.end.id !== strand.end.id)
   const hot = view.ends.find(each => isHotRole(each.end.role) && each.end.id !== strand.end.id)
   const wantsHot = strand.end.role === 'neutral' || strand.end.role === 'ground'
@@ -125,7 +136,7 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
       purpose: instrument === 'clamp' ? 'clamp' : 'identify',
       fromEndId: strand.end.id,
       toEndId: isTwoPoint && partner !== 'outside' ? partner : null,
-      reference: isTwoPoint && partner === 'outside' ? `known ${words.ground}` : null,
+      reference: isTwoPoint && partner === 'outside' ? REFERENCES.knownGround : null,
       value: shown,
       breaker,
       switchPosition: position,
@@ -143,45 +154,40 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
   }
 
   const positions: readonly { value: SwitchPosition; words: string }[] = [
-    { value: 'separated', words: 'Conductors apart' },
-    { value: 'off', words: 'Switch off' },
-    { value: 'on', words: 'Switch on' },
-    { value: 'not-known', words: 'Switch not known' },
+    { value: 'separated', words: say`Conductors apart` },
+    { value: 'off', words: say`Switch off` },
+    { value: 'on', words: say`Switch on` },
+    { value: 'not-known', words: say`Switch not known` },
   ]
   const held = view.places.filter(({ found }) => found !== null)
-  const partnerName =
-    view.ends.find(each => each.end.id === partner)?.name ?? `a known ${words.ground} outside`
+  const partnerName = view.ends.find(each => each.end.id === partner)?.name ?? say`a known ground outside`
   const positionWords = positions.find(each => each.value === position)!.words.toLowerCase()
   return (
     <div className="flex flex-col gap-3 rounded-lg border-2 border-plum p-3">
-      <h3 className="font-bold">Take a reading</h3>
+      <h3 className="font-bold">{say`Take a reading`}</h3>
       {breaker === 'on' && (
-        <p className="hazard px-3 text-sm">
-          Live reading: conductors apart, held by nobody, probes only, one reading, then off again.
-        </p>
+        <p className="hazard px-3 text-sm">{say`Live reading: conductors apart, held by nobody, probes only, one reading, then off again.`}</p>
       )}
       <p className="font-semibold">
         {strand.name}
-        {isTwoPoint && ` to ${partnerName}`}, {words.breaker} {breaker}, {positionWords}
+        {isTwoPoint && say` to ${partnerName}`}, {say`breaker`} {breaker}, {positionWords}
       </p>
       <div className="flex flex-wrap items-end gap-2">
         {(instrument === 'low-impedance-meter' || instrument === 'high-impedance-meter') && (
           <>
-            <Button look="main" className="min-w-24 text-lg" onClick={() => record(nominalVolts)}>
-              {nominalVolts} V
-            </Button>
-            <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
-              0 V
-            </Button>
+            <Button
+              look="main"
+              className="min-w-24 text-lg"
+              onClick={() => record(nominalVolts)}
+            >{say`${nominalVolts} V`}</Button>
+            <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>{say`0 V`}</Button>
           </>
         )}
         {instrument === 'clamp' && (
-          <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>
-            0 A
-          </Button>
+          <Button look="main" className="min-w-24 text-lg" onClick={() => record(0)}>{say`0 A`}</Button>
         )}
         <label className="flex flex-col gap-1 text-sm font-semibold">
-          Other ({INSTRUMENT_UNITS[instrument]})
+          {say`Other (${INSTRUMENT_UNITS[instrument]})`}
           <input
             value={typed}
             inputMode="decimal"
@@ -190,40 +196,41 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
             className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
           />
         </label>
-        <Button disabled={!(value >= 0 && value <= 100000)} onClick={() => record(value)}>
-          Record
-        </Button>
+        <Button
+          disabled={!(value >= 0 && value <= 100000)}
+          onClick={() => record(value)}
+        >{say`Record`}</Button>
       </div>
       {isTwoPoint && (
         <PickOne
-          label={`From ${strand.name} to`}
+          label={say`From ${strand.name} to`}
           value={partner}
           options={[
             ...view.ends
               .filter(each => each.end.id !== strand.end.id)
               .map(each => ({ value: each.end.id, words: each.name })),
-            { value: 'outside', words: `A known ${words.ground} outside` },
+            { value: 'outside', words: say`A known ground outside` },
           ]}
           onCommit={setPartner}
         />
       )}
       <div className="flex flex-wrap gap-x-8 gap-y-3">
         <PickOne
-          label={plain(words.breaker)}
+          label={say`Breaker`}
           value={breaker}
           options={[
-            { value: 'on', words: 'On' },
-            { value: 'off', words: 'Off' },
+            { value: 'on', words: say`On` },
+            { value: 'off', words: say`Off` },
           ]}
           onCommit={setBreaker}
         />
-        <PickOne label="Switch" value={position} options={positions} onCommit={setPosition} />
+        <PickOne label={say`Switch`} value={position} options={positions} onCommit={setPosition} />
         {held.length > 0 && (
           <PickOne
-            label="Lamps out of their holders"
+            label={say`Lamps out of their holders`}
             value={lampsOut}
             options={[
-              { value: NONE, words: 'None' },
+              { value: NONE, words: say`None` },
               ...held.map(({ group }) => ({ value: group.id, words: group.name })),
             ]}
             onCommit={setLampsOut}
@@ -231,24 +238,24 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
         )}
         {held.length > 0 && position !== 'separated' && (
           <PickOne
-            label="Device off its wires"
+            label={say`Device off its wires`}
             value={off}
             options={[
-              { value: NONE, words: 'None' },
-              ...held.map(({ place, found }) => ({ value: found!.id, words: `Gang ${place.gang}` })),
+              { value: NONE, words: say`None` },
+              ...held.map(({ place, found }) => ({ value: found!.id, words: say`Gang ${place.gang}` })),
             ]}
             onCommit={setOff}
           />
         )}
       </div>
       <details>
-        <summary className="min-h-11 py-2 font-semibold">{INSTRUMENT_WORDS[instrument]}</summary>
+        <summary className="min-h-11 py-2 font-semibold">{say(INSTRUMENT_WORDS[instrument])}</summary>
         <PickOne
-          label="Instrument"
+          label={say`Instrument`}
           value={instrument}
           options={BEARING.map(each => ({
             value: each,
-            words: INSTRUMENT_WORDS[each],
+            words: say(INSTRUMENT_WORDS[each]),
           }))}
           onCommit={setInstrument}
         />

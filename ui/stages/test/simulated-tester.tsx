@@ -7,6 +7,7 @@ import { asker } from '@/workers/ask'
 import type { EndQuestion, TesterAnswer, TesterQuestion } from '@/workers/simulated-tester'
 import { useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { useSay } from '../../words/use-say'
 
 const DEADLINE_MILLISECONDS = 30_000
 
@@ -35,6 +36,8 @@ export function SimulatedTester({
   /** Amperes, where it was clamped. */
   onShown: (answer: Answer | number) => void
 }) {
+  const say = useSay()
+
   const trade = useTrade()
   const [refusal, setRefusal] = useState('')
   const survey = useMemo(() => surveyOf(views, trade), [views, trade])
@@ -53,15 +56,16 @@ export function SimulatedTester({
     setRefusal(
       asked.kind === 'answered' && asked.value.kind === 'refused'
         ? asked.value.faults.map(({ message }) => message).join('; ')
-        : 'The simulated tester gave no answer.',
+        : say`The simulated tester gave no answer.`,
     )
   }
   return (
     <div className="flex flex-wrap items-center gap-3 rounded-lg border-2 border-dashed border-rule px-3 py-2">
-      <Button disabled={disabled || !survey.ok} onClick={() => void hold()}>
-        Hold the simulated tester to it
-      </Button>
-      <span className="text-sm">Demo house: what it shows is recorded as simulated.</span>
+      <Button
+        disabled={disabled || !survey.ok}
+        onClick={() => void hold()}
+      >{say`Hold the simulated tester to it`}</Button>
+      <span className="text-sm">{say`Demo house: what it shows is recorded as simulated.`}</span>
       {refusal && (
         <p role="alert" className="hazard w-full px-3">
           {refusal}

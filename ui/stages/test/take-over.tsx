@@ -9,6 +9,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
 import { boxWords } from './question-words'
+import { useSay } from '../../words/use-say'
 
 /** Found roles go into the record in one step, with what they rest on. */
 export function TakeOver({
@@ -20,6 +21,8 @@ export function TakeOver({
   identification: Identification
   current: boolean
 }) {
+  const say = useSay()
+
   const edits = useEdits(views[0]!.box.id)
   const { record, box } = views[0]!
   const basis = useMemo(() => basisOf(record, box.id), [record, box.id])
@@ -51,18 +54,20 @@ export function TakeOver({
     ),
   ]
   return (
-    <Part title={`${proven.length} ${proven.length === 1 ? 'conductor' : 'conductors'} proven`}>
+    <Part title={say`${proven.length} ${proven.length === 1 ? say`conductor` : say`conductors`} proven`}>
       <p>
         {proven
           .map(
             ({ endId }) => views.flatMap(({ ends }) => ends).find(({ end }) => end.id === endId)?.name ?? '',
           )
           .join(', ')}
-        {views.length > 1 ? ` in ${places.map(boxWords).join('; ')}` : ''}
+        {views.length > 1 ? say` in ${places.map(boxWords).join('; ')}` : ''}
       </p>
-      <Button look="main" disabled={!current} onClick={take}>
-        Take {proven.length === 1 ? 'this role' : 'these roles'} over
-      </Button>
+      <Button
+        look="main"
+        disabled={!current}
+        onClick={take}
+      >{say`Take ${proven.length === 1 ? say`this role` : say`these roles`} over`}</Button>
     </Part>
   )
 }

@@ -1,5 +1,6 @@
 'use client'
 
+import { ROLE_WORDS } from '@/core/words/of-vocabulary'
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { claimStatus, type Identification, type Identified } from '@/core/identify'
@@ -9,7 +10,7 @@ import { linesToTell } from '@/core/panel'
 import type { Role } from '@/core/model/vocabulary'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, NOTED, type BoxPicture } from '../../drawing/picture'
-import { PROOF_WORDS, ROLE_WORDS } from '../../words'
+import { PROOF_WORDS } from '../../words'
 import { IsolationPanel } from '../safety/isolation-panel'
 import { Folded } from '../../primitives/folded'
 import { Part, StageFrame } from '../stage-frame'
@@ -17,6 +18,8 @@ import { useTrade } from '../../job/provider'
 import { IdentifyPart } from './identify-part'
 import { useLooking } from '../use-looking'
 import { useIdentification } from './use-identification'
+import { useSay } from '../../words/use-say'
+import { sayIn } from '@/core/words/say'
 
 const OtherPlaces = dynamic(() => import('../look/other-place').then(module => module.OtherPlaces), {
   ssr: false,
@@ -28,6 +31,8 @@ const AllReadings = dynamic(() => import('./all-readings').then(module => module
 const RolePanel = dynamic(() => import('./role-panel').then(module => module.RolePanel), { ssr: false })
 
 export function TestStage({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const [selected, setSelected] = useState<string | null>(null)
   const identifying = useIdentification(view)
@@ -73,9 +78,7 @@ export function TestStage({ view }: { view: BoxView }) {
       <Folded
         className="rounded-xl bg-sheet px-3 sm:px-4"
         summary={
-          <summary className="min-h-11 py-2.5 font-bold">
-            All that was read and switched here: {view.readings.length + view.struckReadings.length} readings
-          </summary>
+          <summary className="min-h-11 py-2.5 font-bold">{say`All that was read and switched here: ${view.readings.length + view.struckReadings.length} readings`}</summary>
         }
       >
         <div className="pb-3">
@@ -91,15 +94,17 @@ export function TestStage({ view }: { view: BoxView }) {
 
 /** The three outlines of a flag, drawn. */
 function FlagKey() {
+  const say = useSay()
+
   return (
-    <ul aria-label="Flags" className="mt-1 flex flex-wrap justify-center gap-x-4 gap-y-1 text-sm">
+    <ul aria-label={say`Flags`} className="mt-1 flex flex-wrap justify-center gap-x-4 gap-y-1 text-sm">
       {(['assumed', 'indicated', 'proven', 'contradicted'] as const).map(proof => (
         <li key={proof} className="flex items-center gap-1.5">
           <svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true" className={`flag flag-${proof}`}>
             <path d="M2 2 h26 l-5 8 l5 8 h-26 z" className="flag-shape" />
             {proof === 'contradicted' && <path d="M2 18 L26 2" stroke="var(--ink)" strokeWidth="2.5" />}
           </svg>
-          {PROOF_WORDS[proof]}
+          {say(PROOF_WORDS[proof])}
         </li>
       ))}
     </ul>
@@ -117,14 +122,16 @@ function Conductors({
   selected: string | null
   onSelect: (id: string) => void
 }) {
+  const say = useSay()
+
   if (view.ends.length === 0)
     return (
-      <Part title="No conductors yet">
-        <p>Record on Look what comes into this box; then each conductor is read here.</p>
+      <Part title={say`No conductors yet`}>
+        <p>{say`Record on Look what comes into this box; then each conductor is read here.`}</p>
       </Part>
     )
   return (
-    <Part title="Conductors">
+    <Part title={say`Conductors`}>
       <ul className="flex flex-col">
         {view.ends.map(each => {
           const status = claimStatus(view, each)
@@ -139,7 +146,9 @@ function Conductors({
               >
                 <strong>{each.name}</strong>
                 <span>
-                  {status.role ? `${ROLE_WORDS[status.role]}, ${PROOF_WORDS[status.proof]}` : 'no role yet'}
+                  {status.role
+                    ? `${say(ROLE_WORDS[status.role])}, ${say(PROOF_WORDS[status.proof])}`
+                    : say`no role yet`}
                   {ofCircuit(view, each)}
                   {rowsWith(view.record, 'notes', 'endId', each.end.id).map(note => (
                     <span key={note.id} className="block text-sm font-semibold">
@@ -161,8 +170,10 @@ function Conductors({
 
 /** The breaker it belongs to, where the box has several. */
 function ofCircuit(view: BoxView, { end }: EndView): string {
+  const say = sayIn(view.region)
+
   const circuit = view.feeds.length > 1 && view.record.circuits[end.roleCircuitId ?? '']
-  return circuit ? `, ${view.region.words.breaker} ${circuit.breaker}` : ''
+  return circuit ? say`, breaker ${circuit.breaker}` : ''
 }
 
 /** What the readings say of a conductor, beside what it is taken for. */
@@ -171,6 +182,8 @@ function foundWords(
   role: Role | null,
   view: BoxView,
 ): string {
+  const say = sayIn(view.region)
+
   // Those that were taken at it, and those elsewhere that left out what it could have been.
   const taken = view.readings.filter(
     each => each.answer !== null && (each.fromEndId === endId || each.toEndId === endId),
@@ -178,17 +191,17 @@ function foundWords(
   const count = new Set([...taken.map(({ id }) => id), ...why]).size
   if (proof === 'contradicted')
     return count > 0
-      ? 'its readings contradict each other'
-      : 'no way of wiring that is thought of looks like what is recorded'
+      ? say`its readings contradict each other`
+      : say`no way of wiring that is thought of looks like what is recorded`
   const likely = candidates
     .slice(0, 3)
-    .map(each => `${ROLE_WORDS[each.role]}${candidates.length > 1 ? ` ${percent(each.share)}` : ''}`)
+    .map(each => `${say(ROLE_WORDS[each.role])}${candidates.length > 1 ? ` ${percent(each.share)}` : ''}`)
     .join(', ')
-  const readings = `${count} ${count === 1 ? 'reading bears' : 'readings bear'} on it`
+  const readings = say`${count} ${count === 1 ? say`reading bears` : say`readings bear`} on it`
   const other =
-    role !== null && candidates[0] && candidates[0].role !== role ? 'Readings say otherwise: ' : ''
-  const ground = groundOpen ? '; nothing tells it from a ground yet: clamp it with the light on' : ''
-  return `${other}${likely}, ${PROOF_WORDS[proof]}; ${readings}${ground}`
+    role !== null && candidates[0] && candidates[0].role !== role ? say`Readings say otherwise: ` : ''
+  const ground = groundOpen ? say`; nothing tells it from a ground yet: clamp it with the light on` : ''
+  return `${other}${likely}, ${say(PROOF_WORDS[proof])}; ${readings}${ground}`
 }
 
 /** A share never rounds to all or nothing while something else is possible. */
@@ -201,6 +214,8 @@ const probesOf = (identification: Identification | null): readonly string[] => {
 
 /** The picture with what readings say, where nobody has said yet what a conductor is. */
 function withFound(picture: BoxPicture, view: BoxView, identification: Identification | null): BoxPicture {
+  const say = sayIn(view.region)
+
   if (!identification) return picture
   const known = new Map(identification.known.map(each => [each.endId, each]))
   return {
@@ -212,7 +227,7 @@ function withFound(picture: BoxPicture, view: BoxView, identification: Identific
         const first = found?.candidates[0]
         if (!found || !first || view.record.ends[strand.id]?.role != null) return strand
         const noted = strand.flag?.words.endsWith(NOTED) ? NOTED : ''
-        const words = `${ROLE_WORDS[first.role]}${found.candidates.length > 1 ? '?' : ''}${noted}`
+        const words = `${say(ROLE_WORDS[first.role])}${found.candidates.length > 1 ? '?' : ''}${noted}`
         return { ...strand, flag: { words, proof: found.proof } }
       }),
     })),

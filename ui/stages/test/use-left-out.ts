@@ -1,4 +1,5 @@
 import { useCallback, useState } from 'react'
+import { useSay } from '../../words/use-say'
 
 /** A question that is not asked now. */
 interface LeftOut {
@@ -9,7 +10,9 @@ interface LeftOut {
 
 /** What was left out at one box; kept while the tab is open, so that a page loaded again does not ask anew. */
 export function useLeftOut(of: string) {
-  const name = `left out ${of}`
+  const say = useSay()
+
+  const name = say`left out ${of}`
   const [leftOut, setLeftOut] = useState<readonly LeftOut[]>(() => kept(name))
   const change = useCallback(
     (by: (before: readonly LeftOut[]) => readonly LeftOut[]) =>

@@ -6,6 +6,7 @@ import { isTied, netPath, routedTogether, type RoutedBox } from '@/core/route'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
+import { useSay } from '../../words/use-say'
 
 /** The whole path of one net through the boxes that hang together. */
 export function NetPath({
@@ -19,6 +20,8 @@ export function NetPath({
   netId: string
   onClose: () => void
 }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   // What is true now decides: everything is routed anew without it.
@@ -30,29 +33,27 @@ export function NetPath({
   }, [view, routed, netId, trade])
   return (
     <Part
-      title={`The way of ${routed.nets[netId] ?? 'this conductor'}`}
-      aside={<Button onClick={onClose}>Close</Button>}
+      title={say`The way of ${routed.nets[netId] ?? say`this conductor`}`}
+      aside={<Button onClick={onClose}>{say`Close`}</Button>}
     >
       <ol className="flex flex-col gap-2">
         {places.map(({ boxId, name, ends, terminals, isJoint }) => (
           <li key={boxId} className="border-l-[3px] border-plum pl-3">
             <span className="font-bold">{name}</span>
-            {isJoint && <span className="text-soft"> in one joint</span>}
+            {isJoint && <span className="text-soft">{say` in one joint`}</span>}
             <ul>
               {ends.map(each => (
                 <li key={each.id} className="flex flex-wrap items-center justify-between gap-x-3">
                   <span>
                     {each.name}
-                    {each.leadsTo && <span className="text-soft"> to {each.leadsTo}</span>}
+                    {each.leadsTo && <span className="text-soft">{say` to ${each.leadsTo}`}</span>}
                   </span>
                   {boxId === view.box.id && (
                     <Button
                       look="quiet"
-                      aria-label={`${each.name} is too short or damaged`}
+                      aria-label={say`${each.name} is too short or damaged`}
                       onClick={() => unfit(each.conductorId)}
-                    >
-                      Too short or damaged
-                    </Button>
+                    >{say`Too short or damaged`}</Button>
                   )}
                 </li>
               ))}

@@ -9,9 +9,12 @@ import { BoxDrawing } from '../../drawing/box-drawing'
 import { plannedPicture } from '../../drawing/picture'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { useSay } from '../../words/use-say'
 
 /** The runner-up of the plan, to be looked at and taken: what it would cost more, and how this box would be. */
 export function NextBest({ view, onTake }: { view: BoxView; onTake: () => void }) {
+  const say = useSay()
+
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const { way, more, wishes } = useMemo(() => {
@@ -24,7 +27,7 @@ export function NextBest({ view, onTake }: { view: BoxView; onTake: () => void }
     }
   }, [view, trade])
   const own = way?.boxes.find(each => each.view.box.id === view.box.id)
-  if (!own) return <p className="rounded-xl bg-sheet p-4">There is no other way to wire it.</p>
+  if (!own) return <p className="rounded-xl bg-sheet p-4">{say`There is no other way to wire it.`}</p>
   const take = () => {
     const taken = edits.send(
       'wire it another way',
@@ -35,17 +38,12 @@ export function NextBest({ view, onTake }: { view: BoxView; onTake: () => void }
   return (
     <>
       <BoxDrawing picture={plannedPicture(own.view, own.routed)} />
-      <p className="mt-1 text-sm text-soft">
-        {more > 0
-          ? `It costs ${figure(more, 2)} more than the plan: conductors that change or leave their screws, joints made anew, ends that are marked again.`
-          : 'It costs no more than the plan; the plan is what comes first.'}{' '}
-        The steps are those of the plan.
-      </p>
-      {wishes.length > 0 && (
-        <Button className="mt-2" onClick={take}>
-          Wire it this way
-        </Button>
-      )}
+      <p className="mt-1 text-sm text-soft">{say`${
+        more > 0
+          ? say`It costs ${figure(more, 2)} more than the plan: conductors that change or leave their screws, joints made anew, ends that are marked again.`
+          : say`It costs no more than the plan; the plan is what comes first.`
+      } The steps are those of the plan.`}</p>
+      {wishes.length > 0 && <Button className="mt-2" onClick={take}>{say`Wire it this way`}</Button>}
     </>
   )
 }

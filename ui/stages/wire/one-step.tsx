@@ -1,21 +1,29 @@
 'use client'
 
 import { useState } from 'react'
+import type { BoxView } from '@/core/job/box-view'
 import type { IfOn, Step } from '@/core/plan'
 import { Button } from '../../primitives/button'
 import { Held, KIND_WORDS, PowerHere, StepButton } from './step-parts'
 import type { useTicks } from './use-ticks'
+import { useSay } from '../../words/use-say'
+import { partWords } from '@/core/model/small-part'
+import { measuresOf } from '@/core/model/measures'
 
 /** One step at a time, to be read at arm’s length and pressed with a knuckle. */
 export function OneStep({
+  view,
   steps,
   ticks,
   ifOn,
 }: {
+  view: BoxView
   steps: readonly Step[]
   ticks: ReturnType<typeof useTicks>
   ifOn: ReadonlyMap<string, readonly IfOn[]>
 }) {
+  const say = useSay()
+
   const firstOpen = steps.findIndex(step => !step.done)
   const [chosen, setChosen] = useState<number | null>(null)
   // Nothing chosen: the first that is open, so that a tick goes on to the next.
@@ -25,14 +33,15 @@ export function OneStep({
   const go = (to: number) => setChosen(Math.max(0, Math.min(steps.length - 1, to)))
   return (
     <article
-      aria-label={`Step ${at + 1}`}
+      aria-label={say`Step ${at + 1}`}
       className={`flex flex-col gap-3 rounded-xl border-2 border-ink/60 bg-paper p-4 ${step.kind === 'live' && !step.done ? 'hazard' : ''}`}
     >
       <p className="flex items-baseline justify-between gap-3 text-lg">
         <span>
-          <strong className="text-3xl tabular-nums">{at + 1}</strong> of {steps.length}
+          <strong className="text-3xl tabular-nums">{at + 1}</strong>
+          {say` of ${steps.length}`}
         </span>
-        <span>{KIND_WORDS[step.kind]}</span>
+        <span>{say(KIND_WORDS[step.kind])}</span>
       </p>
       <p className={`text-2xl leading-snug font-bold ${step.done ? 'line-through decoration-2' : ''}`}>
         {step.says}
@@ -41,7 +50,7 @@ export function OneStep({
       {step.parts.length > 0 && (
         <ul className="list-disc pl-6 text-lg">
           {step.parts.map((part, index) => (
-            <li key={index}>{part.words}</li>
+            <li key={index}>{partWords(say, measuresOf(view.record), part)}</li>
           ))}
         </ul>
       )}
@@ -61,12 +70,16 @@ export function OneStep({
         }}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Button className="min-h-16 text-xl" disabled={at === 0} onClick={() => go(at - 1)}>
-          Before
-        </Button>
-        <Button className="min-h-16 text-xl" disabled={at === steps.length - 1} onClick={() => go(at + 1)}>
-          Next
-        </Button>
+        <Button
+          className="min-h-16 text-xl"
+          disabled={at === 0}
+          onClick={() => go(at - 1)}
+        >{say`Before`}</Button>
+        <Button
+          className="min-h-16 text-xl"
+          disabled={at === steps.length - 1}
+          onClick={() => go(at + 1)}
+        >{say`Next`}</Button>
       </div>
     </article>
   )

@@ -6,6 +6,7 @@ import { Button } from '../../primitives/button'
 import { TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import type { useTicks } from './use-ticks'
+import { useSay } from '../../words/use-say'
 
 const PartedRow = dynamic(() => import('../safety/dead-row').then(module => module.PartedRow), {
   ssr: false,
@@ -37,14 +38,18 @@ export function StepButton({
   ticks: ReturnType<typeof useTicks>
   large?: boolean
 }) {
+  const say = useSay()
+
   const size = large ? 'min-h-20 w-full text-2xl' : ''
   if (step.name.kind === 'photo' && !step.done)
     return (
       <span className="flex flex-col gap-2">
         <TakePhoto boxId={view.box.id} kind="before" onTaken={() => tick(step)} />
-        <Button className={size} aria-label={`Done: ${step.says}`} onClick={() => tick(step)}>
-          Done without
-        </Button>
+        <Button
+          className={size}
+          aria-label={say`Done: ${step.says}`}
+          onClick={() => tick(step)}
+        >{say`Done without`}</Button>
       </span>
     )
   if (step.doneBy === 'tick')
@@ -52,11 +57,11 @@ export function StepButton({
       <Button
         look={step.done ? 'plain' : 'main'}
         className={size}
-        aria-label={`${step.done ? 'Untick' : 'Done'}: ${step.says}`}
+        aria-label={`${step.done ? say`Untick` : say`Done`}: ${step.says}`}
         disabled={!step.done && step.holds.length > 0}
         onClick={() => tick(step)}
       >
-        {step.done ? 'Untick' : 'Done'}
+        {step.done ? say`Untick` : say`Done`}
       </Button>
     )
   if (step.name.kind === 'clamp' && !step.done)
@@ -69,30 +74,34 @@ export function StepButton({
     return <PartedRow view={view} end={end} active />
   return (
     <span className={`shrink-0 pt-1 font-semibold ${large ? 'text-xl' : 'text-sm'}`}>
-      {step.done ? 'Done' : 'By its reading'}
+      {step.done ? say`Done` : say`By its reading`}
     </span>
   )
 }
 
 /** What holds a step back, and how many more there are. */
 export function Held({ holds }: { holds: readonly string[] }) {
+  const say = useSay()
+
   if (holds.length === 0) return null
   return (
     <p className="mt-1">
-      <strong>Held:</strong> {holds[0]}
-      {holds.length > 1 && ` (and ${holds.length - 1} more)`}
+      <strong>{say`Held:`}</strong> {holds[0]}
+      {holds.length > 1 && say` (and ${holds.length - 1} more)`}
     </p>
   )
 }
 
 /** What the power would do after this step: the breaker stays off until it does nothing. */
 export function PowerHere({ ifOn }: { ifOn: readonly IfOn[] }) {
+  const say = useSay()
+
   const [first] = ifOn
   if (!first) return null
   return (
     <p className="mt-1" data-if-on={first.kind}>
-      <strong>Breaker stays off after this:</strong> {first.says}
-      {ifOn.length > 1 && ` (and ${ifOn.length - 1} more)`}.
+      <strong>{say`Breaker stays off after this:`}</strong> {first.says}
+      {ifOn.length > 1 && say` (and ${ifOn.length - 1} more)`}.
     </p>
   )
 }
@@ -105,16 +114,18 @@ export function StepNote({
   step: Step
   ticks: ReturnType<typeof useTicks>
 }) {
+  const say = useSay()
+
   const row = rowOf(step)
   const [isNoted] = useState((row?.note ?? '') !== '')
   if (!row) return null
   return (
     <Folded
       opened={isNoted}
-      summary={<summary className="min-h-11 py-2 text-sm font-semibold">Note</summary>}
+      summary={<summary className="min-h-11 py-2 text-sm font-semibold">{say`Note`}</summary>}
     >
       <TextField
-        label={`Note: ${step.says}`}
+        label={say`Note: ${step.says}`}
         value={row.note}
         max={1000}
         keep={`step/${row.id}`}

@@ -11,6 +11,9 @@ import { PickOne } from '../../primitives/fields'
 import { Part } from '../stage-frame'
 import { Held, KIND_WORDS, PowerHere, StepButton, StepNote } from './step-parts'
 import { useTicks } from './use-ticks'
+import { useSay } from '../../words/use-say'
+import { partWords } from '@/core/model/small-part'
+import { measuresOf } from '@/core/model/measures'
 
 const LocksOn = dynamic(() => import('../safety/locks-on').then(module => module.LocksOn), { ssr: false })
 const OneStep = dynamic(() => import('./one-step').then(module => module.OneStep), { ssr: false })
@@ -20,6 +23,8 @@ const isWide = ({ name, done }: Step): boolean => !done && (name.kind === 'clamp
 
 /** The work on a box in its safe order, as a list or one at a time. */
 export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
+  const say = useSay()
+
   const trade = useTrade()
   const ticks = useTicks(view)
   const [shown, setShown] = useState<'list' | 'one'>('list')
@@ -30,29 +35,27 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
     <Part
       title={
         open.length === 0
-          ? `Wired: all ${steps.length} steps are done`
-          : `Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`
+          ? say`Wired: all ${steps.length} steps are done`
+          : say`Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`
       }
     >
       {open.length === 0 && (
         <Link
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/set`}
           className="inline-flex min-h-11 items-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
-        >
-          On to Set
-        </Link>
+        >{say`On to Set`}</Link>
       )}
       <PickOne
-        label="How the steps are shown"
+        label={say`How the steps are shown`}
         labelHidden
         value={shown}
         options={[
-          { value: 'list', words: 'All steps' },
-          { value: 'one', words: 'One at a time' },
+          { value: 'list', words: say`All steps` },
+          { value: 'one', words: say`One at a time` },
         ]}
         onCommit={setShown}
       />
-      {shown === 'one' && <OneStep steps={steps} ticks={ticks} ifOn={ifOn} />}
+      {shown === 'one' && <OneStep view={view} steps={steps} ticks={ticks} ifOn={ifOn} />}
       {shown === 'list' && (
         <ol className="flex flex-col gap-2">
           {steps.map((step, index) => (
@@ -68,8 +71,9 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
                     {step.says}
                   </p>
                   <p className="text-sm text-soft">
-                    {KIND_WORDS[step.kind]} · {step.why}
-                    {step.parts.length > 0 && ` · ${step.parts.map(({ words }) => words).join(', ')}`}
+                    {say(KIND_WORDS[step.kind])} · {step.why}
+                    {step.parts.length > 0 &&
+                      ` · ${step.parts.map(part => partWords(say, measuresOf(view.record), part)).join(', ')}`}
                   </p>
                   <div className="text-sm">
                     {!step.done && <Held holds={step.holds} />}

@@ -10,11 +10,14 @@ import { useEdits } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { UnworkedQuestion } from '../unworked-question'
 import { useBroughtUp } from '../../primitives/use-brought-up'
+import { useSay } from '../../words/use-say'
 
 const SHARED = 'shared'
 
 /** What is asked before anything is joined, one question at a time: whose a conductor is, what feeds a light. */
 export function Whose({ view, unsaid }: { view: BoxView; unsaid: readonly Unsaid[] }) {
+  const say = useSay()
+
   const ref = useBroughtUp<HTMLDivElement>('end')
   const [first] = unsaid
   if (!first) return null
@@ -22,16 +25,14 @@ export function Whose({ view, unsaid }: { view: BoxView; unsaid: readonly Unsaid
     <div ref={ref} className="flex scroll-mb-3 flex-col gap-2 rounded-xl border-2 border-plum bg-sheet p-3">
       <Question key={keyOf(first)} view={view} asked={first} />
       <p className="text-sm text-soft">
-        {unsaid.length > 1 && `${unsaid.length - 1} more to say. `}
+        {unsaid.length > 1 && say`${unsaid.length - 1} more to say. `}
         {first.kind !== 'unworked' && (
           <>
-            Not sure?{' '}
+            {say`Not sure? `}
             <Link
               className="inline-flex min-h-11 items-center underline underline-offset-4"
               href={`/jobs/${view.record.job.id}/boxes/${boxOf(first, view)}/breaker`}
-            >
-              Hunt for the {view.region.words.breaker}
-            </Link>
+            >{say`Hunt for the breaker`}</Link>
           </>
         )}
       </p>
@@ -46,10 +47,11 @@ const boxOf = (asked: Unsaid, view: BoxView): string =>
   'seen' in asked ? asked.seen.view.box.id : view.box.id
 
 function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
-  const { record, region } = view
-  const { breaker } = region.words
-  const say = (ids: readonly string[], fields: Parameters<typeof edits.change<'ends'>>[2]) =>
+  const { record } = view
+  const put = (ids: readonly string[], fields: Parameters<typeof edits.change<'ends'>>[2]) =>
     edits.send(
       'set a role',
       ids.map(id => edits.change('ends', id, fields)),
@@ -59,16 +61,16 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
     [...rowsOf(record, 'circuits')]
       .sort((a, b) => Number(among.includes(b)) - Number(among.includes(a)))
       .map(({ id, breaker: name, label }) => ({ value: id, words: label ? `${name}: ${label}` : name }))
-  const place = (of: BoxView) => (of.box.id === view.box.id ? '' : ` in ${of.room.name}, ${of.box.name}`)
+  const place = (of: BoxView) => (of.box.id === view.box.id ? '' : say` in ${of.room.name}, ${of.box.name}`)
   switch (asked.kind) {
     case 'circuit-of-end': {
       const { each, view: there } = asked.seen
       return (
         <PickOne
-          label={`Which ${breaker} does ${each.name}${place(there)} belong to?`}
+          label={say`Which breaker does ${each.name}${place(there)} belong to?`}
           value={null}
           options={breakers(asked.among)}
-          onCommit={roleCircuitId => say([each.end.id], { roleCircuitId })}
+          onCommit={roleCircuitId => put([each.end.id], { roleCircuitId })}
         />
       )
     }
@@ -76,28 +78,25 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
       const { each, view: there } = asked.seen
       return (
         <PickOne
-          label={`Which light does ${each.name}${place(there)} lead to?`}
+          label={say`Which light does ${each.name}${place(there)} lead to?`}
           value={null}
           options={there.places.map(({ group }) => ({ value: group.id, words: group.name }))}
-          onCommit={roleGroupId => say([each.end.id], { roleGroupId })}
+          onCommit={roleGroupId => put([each.end.id], { roleGroupId })}
         />
       )
     }
     case 'circuit-of-light':
       if (asked.loads.length === 0)
         return (
-          <p>
-            No conductor here leads to {record.groups[asked.groupId]?.name ?? 'the light'}. Say in Test which
-            one does, or which hot is for it.
-          </p>
+          <p>{say`No conductor here leads to ${record.groups[asked.groupId]?.name ?? say`the light`}. Say in Test which one does, or which hot is for it.`}</p>
         )
       return (
         <PickOne
-          label={`Which ${breaker} feeds ${record.groups[asked.groupId]?.name ?? 'it'}?`}
+          label={say`Which breaker feeds ${record.groups[asked.groupId]?.name ?? say`it`}?`}
           value={null}
           options={breakers(asked.among)}
           onCommit={roleCircuitId =>
-            say(
+            put(
               asked.loads.map(({ each }) => each.end.id),
               { roleCircuitId },
             )
@@ -109,11 +108,11 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
       const names = asked.circuits.map(id => record.circuits[id]?.breaker ?? id)
       return (
         <PickOne
-          label={`Whose neutral is ${each.name}${place(there)}, beside the ${region.words.hot}s of ${names.join(' and ')}?`}
+          label={say`Whose neutral is ${each.name}${place(there)}, beside the hots of ${names.join(say` and `)}?`}
           value={null}
           options={[
-            { value: SHARED, words: `Of ${names.join(' and ')} together` },
-            ...asked.circuits.map((id, at) => ({ value: id, words: `Of ${names[at]} alone` })),
+            { value: SHARED, words: say`Of ${names.join(say` and `)} together` },
+            ...asked.circuits.map((id, at) => ({ value: id, words: say`Of ${names[at]} alone` })),
           ]}
           onCommit={id =>
             id === SHARED
@@ -121,7 +120,7 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
                   'edit a circuit',
                   circuitsTied(edits, record, 'sharedNeutralWithId', asked.circuits),
                 )
-              : say([each.end.id], { roleCircuitId: id })
+              : put([each.end.id], { roleCircuitId: id })
           }
         />
       )
@@ -130,11 +129,7 @@ function Question({ view, asked }: { view: BoxView; asked: Unsaid }) {
       return <UnworkedQuestion view={view} groupId={asked.groupId} />
     case 'at-odds':
       return (
-        <p>
-          {record.groups[asked.groupId]?.name ?? 'A light'} would be fed from one {breaker} and return to
-          another. Say at its conductors, in Test, whose each is; where they are so indeed, its neutral is
-          another circuit’s and has to be put right first.
-        </p>
+        <p>{say`${record.groups[asked.groupId]?.name ?? say`A light`} would be fed from one breaker and return to another. Say at its conductors, in Test, whose each is; where they are so indeed, its neutral is another circuit’s and has to be put right first.`}</p>
       )
   }
 }

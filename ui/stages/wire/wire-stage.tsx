@@ -19,6 +19,7 @@ import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { Steps } from './steps'
 import { useProof } from './use-proof'
+import { useSay } from '../../words/use-say'
 
 const Refutation = dynamic(() => import('./refutation').then(module => module.Refutation), { ssr: false })
 const NextBest = dynamic(() => import('./next-best').then(module => module.NextBest), { ssr: false })
@@ -30,6 +31,8 @@ const Duties = dynamic(() => import('./duties').then(module => module.Duties), {
 const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
 
 export function WireStage({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const trade = useTrade()
   const [moment, setMoment] = useState<'before' | 'after' | 'next'>('after')
   const edits = useEdits(view.box.id)
@@ -58,13 +61,13 @@ export function WireStage({ view }: { view: BoxView }) {
         <div className="[--above:18.5rem]">
           <div className="mb-2" data-chrome>
             <PickOne
-              label="Drawing"
+              label={say`Drawing`}
               labelHidden
               value={planned ? moment : 'before'}
               options={[
-                { value: 'before', words: 'Before' },
-                ...(planned ? [{ value: 'after' as const, words: 'After' }] : []),
-                ...(planned && isTied(view) ? [{ value: 'next' as const, words: 'Next best way' }] : []),
+                { value: 'before', words: say`Before` },
+                ...(planned ? [{ value: 'after' as const, words: say`After` }] : []),
+                ...(planned && isTied(view) ? [{ value: 'next' as const, words: say`Next best way` }] : []),
               ]}
               onCommit={setMoment}
             />
@@ -84,43 +87,42 @@ export function WireStage({ view }: { view: BoxView }) {
             <BoxDrawing picture={found} selected={asked} />
           )}
           {planned && moment === 'after' && (
-            <p className="mt-1 text-sm text-soft" data-chrome>
-              Dotted conductors move. Tap a conductor or a terminal to see its whole way.
-            </p>
+            <p
+              className="mt-1 text-sm text-soft"
+              data-chrome
+            >{say`Dotted conductors move. Tap a conductor or a terminal to see its whole way.`}</p>
           )}
         </div>
       }
     >
       {!chosen && (
-        <Part title="No device chosen">
-          <p>Choose what goes in here first.</p>
+        <Part title={say`No device chosen`}>
+          <p>{say`Choose what goes in here first.`}</p>
         </Part>
       )}
       {isTied(view) && <Wished view={view} />}
       {unfit.length > 0 && (
-        <Part title="Not to be used">
+        <Part title={say`Not to be used`}>
           <ul className="flex flex-col divide-y divide-rule">
             {unfit.map(({ conductor, name }) => (
               <li key={conductor.id} className="flex items-center justify-between gap-3 py-1">
-                {name}: too short or damaged
+                {say`${name}: too short or damaged`}
                 <Button
                   look="quiet"
-                  aria-label={`Use ${name} after all`}
+                  aria-label={say`Use ${name} after all`}
                   onClick={() =>
                     edits.send('find a conductor unfit', [
                       edits.change('conductors', conductor.id, { unfit: false }),
                     ])
                   }
-                >
-                  Use it after all
-                </Button>
+                >{say`Use it after all`}</Button>
               </li>
             ))}
           </ul>
         </Part>
       )}
       {chosen && !plan.routed.ok && (
-        <Part title="It cannot be wired yet">
+        <Part title={say`It cannot be wired yet`}>
           {unsaid.length > 0 ? (
             <Whose view={view} unsaid={unsaid} />
           ) : (
@@ -141,7 +143,7 @@ export function WireStage({ view }: { view: BoxView }) {
           asked={proof}
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
           loads={circuit.loads}
-          ground={view.region.words.ground}
+          ground={say`ground`}
         />
       )}
       {chosen && <IsolationPanel view={view} />}
@@ -152,9 +154,7 @@ export function WireStage({ view }: { view: BoxView }) {
           href={`/jobs/${view.record.job.id}/sheets?box=${view.box.id}`}
           data-chrome
           className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
-        >
-          A page for the wall
-        </Link>
+        >{say`A page for the wall`}</Link>
       )}
       <Duties view={view} />
     </StageFrame>
@@ -174,57 +174,54 @@ function ProofLine({
   ground: string
   loads: Circuit['loads']
 }) {
+  const say = useSay()
+
   const keeps = new Set(loads.filter(({ kind }) => kind === 'lamp').map(each => each.keeps ?? 'worked'))
   const lights = [
-    ...(keeps.has('worked') ? ['full when on, dark when off'] : []),
-    ...(keeps.has('lit') ? [keeps.size > 1 ? 'what nothing works always on' : 'always on'] : []),
-    ...(keeps.has('dark') ? [keeps.size > 1 ? 'what is left dead dark' : 'dark'] : []),
+    ...(keeps.has('worked') ? [say`full when on, dark when off`] : []),
+    ...(keeps.has('lit') ? [keeps.size > 1 ? say`what nothing works always on` : say`always on`] : []),
+    ...(keeps.has('dark') ? [keeps.size > 1 ? say`what is left dead dark` : 'dark'] : []),
   ].join(', ')
   if (asked === null)
     return (
-      <p role="status" className="min-h-20 rounded-xl border-2 border-rule bg-sheet p-3">
-        Going through every state of this plan…
-      </p>
+      <p
+        role="status"
+        className="min-h-20 rounded-xl border-2 border-rule bg-sheet p-3"
+      >{say`Going through every state of this plan…`}</p>
     )
   if (asked.kind !== 'answered')
     return (
-      <p className="hazard min-h-20 bg-sheet p-3">
-        Not decided: the prover gave no answer. Do not wire by this plan.
-      </p>
+      <p className="hazard min-h-20 bg-sheet p-3">{say`Not decided: the prover gave no answer. Do not wire by this plan.`}</p>
     )
   const proof = asked.value
   if (proof.kind === 'proven')
     return (
       <p role="status" className="min-h-20 rounded-xl border-2 border-ink bg-sheet p-3">
-        <strong>Proven.</strong>{' '}
-        {proof.states === 1 ? 'In the one state there is' : `In all ${proof.states} states`}: {lights},
-        nothing shorted, every return on its own neutral.
+        <strong>{say`Proven.`}</strong>
+        {say` ${say.count(proof.states, 'In the one state there is', 'In all # states')}: ${lights}, nothing shorted, every return on its own neutral.`}
         {proof.groundless.length > 0 && (
-          <span className="mt-1 block">
-            No {ground} at {proof.groundless.join('; ')}: only as local code permits, by what Choose says of
-            it.
-          </span>
+          <span className="mt-1 block">{say`No ${ground} at ${proof.groundless.join('; ')}: only as local code permits, by what Choose says of it.`}</span>
         )}
       </p>
     )
   if (proof.kind === 'not-decided')
     return (
-      <p className="hazard bg-sheet p-3">
-        Not decided: {proof.states} states are more than were gone through.
-      </p>
+      <p className="hazard bg-sheet p-3">{say`Not decided: ${proof.states} states are more than were gone through.`}</p>
     )
   return <Refutation counterexamples={proof.counterexamples} href={href} />
 }
 
 /** The same plan as a table; fetched when it is asked for. */
 function LandingList({ view, routed }: { view: BoxView; routed: RoutedBox }) {
+  const say = useSay()
+
   const [open, setOpen] = useState(false)
   return (
     <Part
-      title="Where everything lands"
+      title={say`Where everything lands`}
       aside={
         <Button aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Hide the table' : 'Show the table'}
+          {open ? say`Hide the table` : say`Show the table`}
         </Button>
       }
     >

@@ -5,9 +5,12 @@ import { tiedBoxes } from '@/core/job/tied'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
+import { useSay } from '../../words/use-say'
 
 /** Conductors that somebody wants for something; the least way comes back with one press. */
 export function Wished({ view }: { view: BoxView }) {
+  const say = useSay()
+
   const edits = useEdits(view.box.id)
   const wished = new Map(
     tiedBoxes(view.record, view.box.id).flatMap(({ ends }) =>
@@ -18,7 +21,7 @@ export function Wished({ view }: { view: BoxView }) {
   )
   if (wished.size === 0) return null
   return (
-    <Part title="Wired another way than the least">
+    <Part title={say`Wired another way than the least`}>
       <ul>
         {[...wished.values()].map(({ conductor, name }) => (
           <li key={conductor.id}>
@@ -33,9 +36,7 @@ export function Wished({ view }: { view: BoxView }) {
             [...wished.keys()].map(id => edits.change('conductors', id, { wish: null })),
           )
         }
-      >
-        The least way again
-      </Button>
+      >{say`The least way again`}</Button>
     </Part>
   )
 }
