@@ -12,6 +12,36 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'test-continuity',
+    'Copper of 14 AWG has about 8 mΩ/m, of 1.5 mm² 12 mΩ/m: out and back of a circuit in a house stay below 2 Ω, and a poor joint does not.',
+    COMMON,
+  ),
+  fact(
+    'test-insulation',
+    'Insulation of a circuit that is dead holds 500 V direct with at least 1 MΩ between any two of its conductors; lamps, electronics and protection are off it meanwhile.',
+    COMMON,
+  ),
+  fact(
+    'test-polarity',
+    'Switches and breakers stand in the hot alone, and the shell of a holder is neutral.',
+    COMMON,
+  ),
+  fact(
+    'test-loop',
+    'A fault to ground trips a breaker of the common kind at once at five times its rating: the loop, read cold, is at most 0.8 × 0.95 × volts ÷ (5 × amperes).',
+    COMMON,
+  ),
+  fact(
+    'test-trip',
+    'Protection of people trips between 4 and 6 mA at 120 V, a residual current device of 30 mA between 15 and 30 mA within 300 ms; its own button tests its mechanics alone.',
+    COMMON,
+  ),
+  fact(
+    'never-dark',
+    'Nobody is put in the dark on a stair or in a passage: one presence sensor does not see both its ends.',
+    COMMON,
+  ),
+  fact(
     'protection',
     'New and prolonged wiring asks for protection that replaced devices may not: against leaks where it is damp and in kitchens, against arcs where people live; 30 mA at 230 V.',
     COMMON,

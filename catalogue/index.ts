@@ -1,3 +1,4 @@
+import { circuitTests } from './circuit-tests'
 import { houseRules } from './house-rules'
 import type { Trade } from '@/core/model/trade'
 import { devices } from './devices'
@@ -20,6 +21,7 @@ import {
 /** The catalogue and the trade's figures, as the core asks for them. */
 export const trade: Trade = {
   devices,
+  circuitTests,
   facts,
   conductors,
   lamps,

@@ -183,6 +183,7 @@ export const minutes: Trade['minutes'] = {
   switching: 2,
   ring: 30,
   'deeper-box': 60,
+  cover: 10,
   'lamp-change': 2,
   bypass: 15,
   'new-cable': 180,
@@ -239,6 +240,7 @@ export const prices: Trade['prices'] = {
   'breaker-change': 12,
   'protected-breaker': 55,
   'deeper-box': 15,
+  cover: 14,
   'wider-box': 20,
   'new-cable': 60,
 }

@@ -131,6 +131,7 @@ export function jobBuilder(job: JobRow) {
       depthMillimetres: 76,
       setBackMillimetres: 0,
       surface: 'plaster',
+      location: 'dry',
       innerClamps: false,
       fittingKinds: 0,
       ringCubicInches: null,

@@ -8,6 +8,7 @@ export const AT_THE_WALL: HandsOf<
   | 'photos'
   | 'switchings'
   | 'locks'
+  | 'circuitTests'
   | 'breakerTries'
   | 'defects'
   | 'choices'
@@ -87,6 +88,31 @@ export const AT_THE_WALL: HandsOf<
     struck: inTest(
       'e2e/taken-back.spec.ts',
       'any breaker is switched from the panel, and a switching struck out',
+    ),
+    seq: GIVEN,
+    at: GIVEN,
+  },
+  circuitTests: {
+    circuitId: MADE_WITH_ROW,
+    kind: inTest(
+      'e2e/certificate.spec.ts',
+      'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',
+    ),
+    value: inTest(
+      'e2e/certificate.spec.ts',
+      'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',
+    ),
+    shows: inTest(
+      'e2e/certificate.spec.ts',
+      'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',
+    ),
+    instrument: inTest(
+      'e2e/certificate.spec.ts',
+      'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',
+    ),
+    takenBy: inTest(
+      'e2e/certificate.spec.ts',
+      'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',
     ),
     seq: GIVEN,
     at: GIVEN,

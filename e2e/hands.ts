@@ -113,6 +113,17 @@ export const HANDS: HandsOf<EntityName> & {
     depthMillimetres: length('Depth (in)', [2.5, 63.5], [2.75, 69.9]),
     setBackMillimetres: length('Set back from the surface (in)', [0.25, 6.4]),
     surface: select('Surface', worded(SURFACES, plain)),
+    location: select(
+      'How near water it stands',
+      {
+        dry: 'Dry',
+        damp: 'Damp: under a roof, outside',
+        wet: 'Wet: rain or spray reaches it',
+        'within-shower': 'Within a tub or shower space',
+        'not-said': 'Not said',
+      },
+      Object.fromEntries(['zone-2', 'zone-1', 'zone-0'].map(zone => [zone, 'Said in the other region.'])),
+    ),
     innerClamps: check('Inner cable clamps'),
     fittingKinds: number('Studs and hickeys, kinds', 2),
     ringCubicInches: number('A ring on it adds (in³)', 8),

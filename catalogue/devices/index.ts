@@ -70,6 +70,14 @@ import timer230Fan from './timer-230-fan.json' with { type: 'json' }
 import timerCountdownHours from './timer-countdown-hours.json' with { type: 'json' }
 import timerFanQuarter from './timer-fan-quarter.json' with { type: 'json' }
 import timerSpring from './timer-spring.json' with { type: 'json' }
+import switchWeatherproof15 from './switch-weatherproof-15.json' with { type: 'json' }
+import switch23010Weatherproof from './switch-230-10-weatherproof.json' with { type: 'json' }
+import fanSpeed15 from './fan-speed-1-5.json' with { type: 'json' }
+import fanSpeed230 from './fan-speed-230.json' with { type: 'json' }
+import switchPilot15 from './switch-pilot-15.json' with { type: 'json' }
+import switchReceptacle15 from './switch-receptacle-15.json' with { type: 'json' }
+import oldReceptacleTamper from './old-receptacle-tamper.json' with { type: 'json' }
+import oldReceptacleLeak from './old-receptacle-leak.json' with { type: 'json' }
 import oldSwitch from './old-switch.json' with { type: 'json' }
 import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' }
 import oldDimmer from './old-dimmer.json' with { type: 'json' }
@@ -155,6 +163,12 @@ export const devices = [
   timerCountdownHours,
   timerFanQuarter,
   timerSpring,
+  switchWeatherproof15,
+  switch23010Weatherproof,
+  fanSpeed15,
+  fanSpeed230,
+  switchPilot15,
+  switchReceptacle15,
   oldSwitch,
   oldSwitchNoGround,
   oldDimmer,
@@ -166,4 +180,6 @@ export const devices = [
   oldTwoPlace230,
   oldTwoPlaceNoGround,
   oldReceptacle,
+  oldReceptacleTamper,
+  oldReceptacleLeak,
 ] as unknown as readonly DeviceModel[]

@@ -15,6 +15,8 @@ import { returnLines } from './returns'
 import { groundLines } from './ground'
 import { supplyLines } from './supply'
 import { boxLines } from './box'
+import { locationLines } from './location'
+import { passageLines } from './passage'
 import { breakerLines } from './circuit-load'
 import { conductorLines, regionLines, terminationLines } from './wiring'
 
@@ -48,6 +50,8 @@ const RULES: readonly ((question: Question) => Line[])[] = [
   conductorLines,
   terminationLines,
   boxLines,
+  locationLines,
+  passageLines,
 ]
 
 /** Holds one device against one place. The same question gives the same lines in the same order. */

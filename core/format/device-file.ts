@@ -159,6 +159,8 @@ const deviceSchema = Joi.object({
   motorAllowed: Joi.boolean().required(),
   receptacleAllowed: Joi.boolean().required(),
   groundRequired: Joi.boolean().required(),
+  enclosure: Joi.valid('damp', 'wet'),
+  byCord: Joi.boolean(),
   glows: Joi.boolean().required(),
   size: Joi.object({
     gangs: Joi.number().integer().min(1).max(4).required(),

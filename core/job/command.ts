@@ -39,6 +39,8 @@ export const COMMAND_NAMES = [
   'switch a breaker',
   'take a lock off',
   'lock a breaker off',
+  'test a circuit',
+  'take back a test of a circuit',
   'pin a note',
   'add a photo',
   'edit a photo',

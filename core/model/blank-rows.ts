@@ -21,6 +21,7 @@ export const BLANK = {
     depthMillimetres: null,
     setBackMillimetres: null,
     surface: 'not-known',
+    location: 'not-said',
     innerClamps: false,
     fittingKinds: 0,
     ringCubicInches: null,

@@ -51,6 +51,10 @@ export interface DeviceModel {
   readonly receptacleAllowed: boolean
   /** Ground terminal must be connected for its listing, not only where there is one. */
   readonly groundRequired: boolean
+  /** What its enclosure keeps out, by its sheet; absent where it is made for dry places. */
+  readonly enclosure?: 'damp' | 'wet'
+  /** Worked by a cord that hangs from it: only the cord is within reach. */
+  readonly byCord?: boolean
   /** Shows where it is in the dark. */
   readonly glows: boolean
   readonly size: { readonly gangs: number; readonly depthMillimetres: number }

@@ -54,6 +54,9 @@ import {
   WANTS,
   WISHES,
   YES_NO_UNKNOWN,
+  CIRCUIT_TESTS,
+  LOCATIONS,
+  TEST_SHOWS,
 } from './vocabulary'
 
 /**
@@ -118,6 +121,8 @@ export const ENTITIES = {
     depthMillimetres: maybeNumber(5, 200),
     setBackMillimetres: maybeNumber(0, 60),
     surface: choice(SURFACES),
+    /** How near water it stands. */
+    location: choice(LOCATIONS),
     innerClamps: flag,
     /** Kinds of fittings inside that take room: a stud, a hickey. */
     fittingKinds: whole(0, 4),
@@ -311,6 +316,19 @@ export const ENTITIES = {
     seq: whole(0, 1_000_000_000),
     at: instant,
   },
+  /** What a circuit showed when it was tested; the newest of its kind counts. */
+  circuitTests: {
+    id,
+    circuitId: ref('circuits'),
+    kind: choice(CIRCUIT_TESTS),
+    /** In the unit of its kind; null where it is only looked at, or beyond what the instrument shows. */
+    value: maybeNumber(0, 100_000),
+    shows: maybeChoice(TEST_SHOWS),
+    instrument: text(80),
+    takenBy: text(80),
+    seq: whole(0, 1_000_000_000),
+    at: instant,
+  },
   /** Tries of the hunt for the breaker that feeds a box. */
   breakerTries: {
     id,
@@ -402,6 +420,7 @@ export type Keep = Row<'keeps'>
 export type BreakerTry = Row<'breakerTries'>
 export type Switching = Row<'switchings'>
 export type Lock = Row<'locks'>
+export type CircuitTestRow = Row<'circuitTests'>
 export type Defect = Row<'defects'>
 
 /** The same fields, seen without their particular names: for code that treats all tables alike. */

@@ -1,7 +1,7 @@
 import { SOURCE, type Language } from '../words/say'
 import { BRITISH } from '../words/british'
 import type { Conductor } from './entities'
-import type { Gauge, Insulation, Protection, RegionId, Role, RoomKind } from './vocabulary'
+import type { Gauge, Insulation, Location, Protection, RegionId, Role, RoomKind } from './vocabulary'
 
 /** What a place in the world changes: figures, words, and colour hints that never prove anything. */
 export interface Region {
@@ -46,6 +46,13 @@ export interface Region {
   readonly neutralBeside: Readonly<Partial<Record<Insulation, readonly Insulation[]>>>
   /** Whether code lets anything send its current into the ground: a listed retrofit, as the house rule then says, or nothing. */
   readonly groundReferenced: 'listed-retrofit' | 'never'
+  /** What stands where, by how near water is: an enclosure, or nothing; whether a cover before it will do. */
+  readonly locations: readonly {
+    readonly id: Exclude<Location, 'not-said'>
+    readonly says: string
+    readonly needs: 'dry' | 'damp' | 'wet' | 'nothing-stands'
+    readonly byCover: boolean
+  }[]
   /** Protection that wiring is to have where it is new or prolonged, and in which rooms; null: in all. */
   readonly protects: readonly {
     readonly by: readonly Protection[]
@@ -147,6 +154,17 @@ const northAmerica: Region = {
   loadOnNeutralColour: false,
   neutralBeside: {},
   groundReferenced: 'listed-retrofit',
+  locations: [
+    { id: 'dry', says: 'Dry', needs: 'dry', byCover: false },
+    { id: 'damp', says: 'Damp: under a roof, outside', needs: 'damp', byCover: true },
+    { id: 'wet', says: 'Wet: rain or spray reaches it', needs: 'wet', byCover: true },
+    {
+      id: 'within-shower',
+      says: 'Within a tub or shower space',
+      needs: 'nothing-stands',
+      byCover: false,
+    },
+  ],
   protects: [
     {
       by: ['ground-fault', 'dual'],
@@ -229,6 +247,19 @@ const europe: Region = {
   // Red and black were hot and neutral; beside brown and grey a black is a hot.
   neutralBeside: { black: ['red'] },
   groundReferenced: 'never',
+  locations: [
+    { id: 'dry', says: 'Dry, and beyond the zones', needs: 'dry', byCover: false },
+    { id: 'damp', says: 'Damp: under a roof, outside', needs: 'damp', byCover: false },
+    { id: 'wet', says: 'Wet: rain or spray reaches it', needs: 'wet', byCover: false },
+    {
+      id: 'zone-2',
+      says: 'Zone 2: within 0.6 m of a bath or shower',
+      needs: 'nothing-stands',
+      byCover: false,
+    },
+    { id: 'zone-1', says: 'Zone 1: over a bath or shower', needs: 'nothing-stands', byCover: false },
+    { id: 'zone-0', says: 'Zone 0: in the bath or tray', needs: 'nothing-stands', byCover: false },
+  ],
   protects: [{ by: ['residual-current'], rooms: null, words: 'a residual current device of 30 mA' }],
   fillBy: 'depth',
   continuousFactor: 1,

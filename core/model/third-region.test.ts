@@ -59,6 +59,7 @@ const ISLANDS: Region = {
   neutralBeside: {},
   groundReferenced: 'listed-retrofit',
   protects: [],
+  locations: [{ id: 'dry', says: 'Dry', needs: 'dry', byCover: false }],
   language: {
     locale: 'is',
     terms: [

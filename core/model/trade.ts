@@ -1,10 +1,12 @@
 import type { DeviceModel } from './device'
 import { rowsWith, type JobRecord } from './record'
 import type {
+  CircuitTest,
   DefectKind,
   Gauge,
   LampKind,
   PricedWork,
+  Protection,
   RatingKind,
   RegionId,
   RoomKind,
@@ -118,7 +120,27 @@ export interface Trade {
   /** What a bypass at a luminaire draws beside its lamps, in W. */
   readonly bypassWatts: number
   readonly houseRules: readonly HouseRule[]
+  /** What is read on a circuit before it is handed over, in the order it is done. */
+  readonly circuitTests: readonly CircuitTestRule[]
   readonly routeCosts: RouteCosts
+}
+
+/** One thing that is read on a circuit: with what, and within which limits. */
+export interface CircuitTestRule {
+  readonly kind: CircuitTest
+  readonly regions: readonly RegionId[]
+  readonly says: string
+  readonly how: string
+  /** Dead tests want the circuit off and locked. */
+  readonly power: 'off' | 'on'
+  /** Null where it is only looked at. */
+  readonly unit: 'Ω' | 'MΩ' | 'mA' | 'ms' | null
+  readonly least: number | null
+  /** `by-breaker`: what still trips the breaker of the circuit at once. */
+  readonly most: number | 'by-breaker' | null
+  /** Circuits it is for, by their protection; null for all. */
+  readonly protections: readonly Protection[] | null
+  readonly factId: string
 }
 
 export interface HouseRule {

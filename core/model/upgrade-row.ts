@@ -29,7 +29,16 @@ const blank = <Of extends object, Name extends keyof Of>(of: Of, ...names: reado
 const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   breakerTries: () => ({ endId: null }),
   boxes: () =>
-    blank(BLANK.boxes, 'kind', 'freeLengthMillimetres', 'plate', 'hidden', 'fittingKinds', 'ringCubicInches'),
+    blank(
+      BLANK.boxes,
+      'kind',
+      'freeLengthMillimetres',
+      'plate',
+      'hidden',
+      'fittingKinds',
+      'ringCubicInches',
+      'location',
+    ),
   cables: () => blank(BLANK.cables, 'pulled'),
   circuits: () => blank(BLANK.circuits, 'handleWithId'),
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),

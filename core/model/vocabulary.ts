@@ -172,6 +172,36 @@ export type BoxMaterial = (typeof BOX_MATERIALS)[number]
 export const SURFACES = ['plaster', 'wood', 'tile', 'masonry', 'not-known'] as const
 export type Surface = (typeof SURFACES)[number]
 
+/** How near water a box stands, in the words of the regions: a bath’s zones, or places that are damp or wet. */
+export const LOCATIONS = [
+  'not-said',
+  'dry',
+  'damp',
+  'wet',
+  'within-shower',
+  'zone-2',
+  'zone-1',
+  'zone-0',
+] as const
+export type Location = (typeof LOCATIONS)[number]
+
+/** What is read on a circuit before it is handed over. */
+export const CIRCUIT_TESTS = [
+  'ground-continuity',
+  'hot-continuity',
+  'neutral-continuity',
+  'insulation-hot-neutral',
+  'insulation-hot-ground',
+  'insulation-neutral-ground',
+  'polarity',
+  'loop',
+  'trip-current',
+  'trip-time',
+  'test-button',
+] as const
+export type CircuitTest = (typeof CIRCUIT_TESTS)[number]
+export const TEST_SHOWS = ['as-it-should', 'not-so'] as const
+
 export const SHEATHS = [
   'nonmetallic',
   'cloth',
@@ -221,11 +251,12 @@ export const PRICED_WORKS = [
   'deeper-box',
   'wider-box',
   'new-cable',
+  'cover',
 ] as const
 export type PricedWork = (typeof PRICED_WORKS)[number]
 
 /** Small things that work uses up. */
-export const SMALL_PARTS = ['connector', 'pigtail', 'cap', 'screw', 'tape', 'bypass'] as const
+export const SMALL_PARTS = ['connector', 'pigtail', 'cap', 'screw', 'tape', 'bypass', 'cover'] as const
 export type SmallPartKind = (typeof SMALL_PARTS)[number]
 
 /** Pieces of work whose minutes are figures of the trade. */
@@ -359,6 +390,8 @@ export const LINE_RULES = [
   'box-fill',
   'box-depth',
   'set-back',
+  'location',
+  'never-dark',
   'wiring',
 ] as const
 export type LineRule = (typeof LINE_RULES)[number]

@@ -54,7 +54,20 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
         ),
       ]),
   )
-  return { first, last: [...lamps.values(), ...bypasses(view, trade), ...plates] }
+  const covers = cures
+    .filter(({ cure }) => cure.id === 'cover')
+    .slice(0, 1)
+    .map(({ cure }) =>
+      step(
+        { kind: 'cure', cureId: cure.id, groupId: null },
+        'touch',
+        without(cure.says),
+        say`What comes in there stands on live metal.`,
+        cure.minutes,
+        cure.parts,
+      ),
+    )
+  return { first, last: [...lamps.values(), ...bypasses(view, trade), ...plates, ...covers] }
 }
 
 const without = (says: string): string => says.replace(/\.$/, '')

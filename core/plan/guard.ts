@@ -23,6 +23,7 @@ import { powerOf } from './prove-list'
 import { isWiredFor } from './wired-for'
 import { sayFor } from '../model/say-for'
 import { type Say } from '../words/say'
+import { failedBehind, holdsBeforeTest } from '../certificate'
 
 /**
  * The hold points, for everyone who writes: a step that touches conductors is not ticked before the
@@ -40,6 +41,7 @@ export const holdPoints =
           ? []
           : [
               ...lockedBehind(after, circuitId).map(held),
+              ...failedBehind(after, circuitId, trade).map(held),
               ...liftedBehind(after, circuitId).map(({ box, room }) =>
                 held(say`the neutral of ${room.name}, ${box.name}, is off its bar`),
               ),
@@ -55,6 +57,8 @@ export const holdPoints =
           change.after as Row<'readings'>,
           say,
         )
+      if (change.entity === 'circuitTests' && change.before === null && change.after !== null)
+        return heldCircuitTest(before, change.id, change.after as Row<'circuitTests'>, trade)
       if (change.entity === 'tests' && change.before === null && change.after !== null)
         return heldTest(before, change.id, change.after as Row<'tests'>, trade)
       if (change.entity !== 'steps' || change.before !== null || change.after === null) return []
@@ -119,4 +123,15 @@ function putRightTooFar(id: string, before: Row<'readings'>, after: Row<'reading
         ),
       ]
     : []
+}
+
+/** A dead test of a circuit is none while the circuit is on, or may be switched on by anybody. */
+function heldCircuitTest(record: JobRecord, id: string, row: Row<'circuitTests'>, trade: Trade): Fault[] {
+  const say = sayFor(record)
+  const circuit = record.circuits[row.circuitId]
+  const rule = trade.circuitTests.find(({ kind }) => kind === row.kind)
+  if (!circuit || !rule) return []
+  return holdsBeforeTest(record, circuit, rule).map(why =>
+    fault(`/circuitTests/${id}/kind`, 'held', say`Not yet: ${why}.`),
+  )
 }

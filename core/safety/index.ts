@@ -1,5 +1,5 @@
 export { approachTo, type ApproachStep } from './approach'
-export { isolationOf, onAgain, type Isolation, type SafetyNeed } from './isolation'
+export { isKeptOff, isolationOf, onAgain, type Isolation, type SafetyNeed } from './isolation'
 export { approachToLift, holdsBeforeLifting, isLifted, LIFTED, liftedBehind, PUT_BACK } from './lifted'
 export {
   clampedSinceOff,

@@ -91,6 +91,17 @@ export function isolationOf(view: BoxView): Isolation {
   }
 }
 
+/** Off at its breaker or at the main switch, and kept off by a lock since, as far as was recorded. */
+export function isKeptOff(record: JobRecord, circuit: Breaker): boolean {
+  const switchings = rowsOf(record, 'switchings')
+  const standing = switchings.filter(({ struck }) => struck === null)
+  const lastOn = Math.max(
+    0,
+    ...switchings.filter(each => mayFeed([circuit], each, 'on')).map(({ seq }) => seq),
+  )
+  return isOff(standing, circuit, lastOn) && lockedSince(record, standing, circuit, lastOn) !== null
+}
+
 /**
  * Known feeds by their breakers, and the circuits that conductors in it are taken for; the main switch where the house
  * rule says so or nothing is known.

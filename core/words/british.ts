@@ -80,6 +80,7 @@ export const BRITISH: Language = {
     ['many codes', 'many wiring rules'],
   ],
   sentences: {
+    'Circuit tests': 'Schedule of test results',
     Breaker: 'MCB or RCBO',
     Breakers: 'MCBs and RCBOs',
     'Which breaker?': 'Which MCB or RCBO?',

@@ -75,6 +75,8 @@ export function whoFeeds(house: DrawnHouse, loose: JobRecord, boxes: readonly Ro
   for (const { id } of ends) {
     const { role, roleGroupId } = house.record.ends[id]!
     if (role !== 'switched-load' && role !== 'loop-return') continue
+    // What lies on the hot itself is fed all the time: nothing that hangs on the same hot works it.
+    if (suppliesAt(id).some(supply => supply.endsWith('hot'))) continue
     for (const [terminal, placeId] of placeOf) {
       const { groupId } = house.record.places[placeId]!
       if (isOnSomething.has(terminal) && root(terminal) === root(id) && groupId !== roleGroupId)

@@ -13,6 +13,7 @@ import { Sheet } from '../primitives/sheet'
 import { plain } from '../words'
 import { Switching } from './switching'
 import { useSay } from '../words/use-say'
+import { CircuitTests } from '../certificate/circuit-tests'
 
 /** One circuit: what its label says, whether that holds, its rating, protection and partner. */
 export function CircuitSheet({
@@ -80,6 +81,11 @@ export function CircuitSheet({
       />
       <Ties says={say`One handle with`} {...tie('handleWithId', thrownWith(record, circuit))} />
       <Ties says={say`Shares its neutral with`} {...tie('sharedNeutralWithId', sharersOf(record, circuit))} />
+      <Folded
+        summary={<summary className="min-h-11 py-2 font-semibold">{say`Tests of the circuit`}</summary>}
+      >
+        <CircuitTests circuit={circuit} />
+      </Folded>
       <TextField
         label={say`Note`}
         value={circuit.note}

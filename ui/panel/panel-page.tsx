@@ -52,6 +52,10 @@ export function PanelPage() {
             href={`/jobs/${record.job.id}/tags`}
             className="inline-flex min-h-11 items-center px-2 font-semibold underline underline-offset-4"
           >{say`Tags`}</Link>
+          <Link
+            href={`/jobs/${record.job.id}/certificate`}
+            className="inline-flex min-h-11 items-center px-2 font-semibold underline underline-offset-4"
+          >{say`Circuit tests`}</Link>
           <Button
             onClick={() => window.print()}
             disabled={entries.length === 0}

@@ -174,6 +174,15 @@ export function BoxForm({ view }: { view: BoxView }) {
         options={SURFACES.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={surface => change({ surface })}
       />
+      <SelectField
+        label={say`How near water it stands`}
+        value={box.location}
+        options={[
+          { value: 'not-said' as const, words: say`Not said` },
+          ...view.region.locations.map(({ id, says }) => ({ value: id, words: say(says) })),
+        ]}
+        onCommit={location => change({ location })}
+      />
       <div className="grid grid-cols-2 gap-3">
         <LengthField
           measures={measuresOf(view.record)}

@@ -1,0 +1,5 @@
+import { CertificatePage } from '@/ui/certificate/certificate-page'
+
+export default function Page() {
+  return <CertificatePage />
+}

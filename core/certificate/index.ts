@@ -1,0 +1,7 @@
+export {
+  failedBehind,
+  holdsBeforeTest,
+  mostLoopOhms,
+  testsOfCircuit,
+  type TestOfCircuit,
+} from './certificate'

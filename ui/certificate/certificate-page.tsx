@@ -1,0 +1,106 @@
+'use client'
+
+import Link from 'next/link'
+import { testsOfCircuit, type TestOfCircuit } from '@/core/certificate'
+import type { Breaker } from '@/core/model/entities'
+import { rowsOf } from '@/core/model/record'
+import { useJob, useTrade } from '../job/provider'
+import { Button } from '../primitives/button'
+import { useRunning } from '../primitives/fields'
+import { useSay } from '../words/use-say'
+import { limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
+
+const day = new Intl.DateTimeFormat('en', { dateStyle: 'medium' })
+
+/** What every circuit was tested for, to be printed and signed. */
+export function CertificatePage() {
+  const say = useSay()
+  const { record } = useJob()
+  const trade = useTrade()
+  const circuits = [...rowsOf(record, 'circuits')].sort((a, b) =>
+    a.breaker.localeCompare(b.breaker, 'en', { numeric: true }),
+  )
+  const all = circuits.map(circuit => ({ circuit, tests: testsOfCircuit(record, circuit, trade) }))
+  const count = (verdict: TestOfCircuit['verdict']) =>
+    all.flatMap(({ tests }) => tests).filter(each => each.verdict === verdict).length
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
+        <div>
+          <h1 className="text-2xl">{say`Circuit tests`}</h1>
+          <p className="text-soft">
+            {[record.job.name, record.job.address].filter(Boolean).join(', ')} ·{' '}
+            {say`${count('holds')} as they should be, ${count('fails')} not, ${count('open')} not taken yet`}
+          </p>
+        </div>
+        <div className="flex flex-wrap items-center gap-2" data-chrome>
+          <Link
+            href={`/jobs/${record.job.id}/panel`}
+            className="inline-flex min-h-11 items-center px-2 font-semibold underline underline-offset-4"
+          >{say`Taken at each circuit`}</Link>
+          <Button look="main" onClick={() => window.print()}>{say`Print`}</Button>
+        </div>
+      </div>
+      {circuits.length === 0 && <p className="mt-4">{say`No circuits yet.`}</p>}
+      {all.map(({ circuit, tests }) => (
+        <CircuitTable key={circuit.id} circuit={circuit} tests={tests} />
+      ))}
+      <p className="mt-6 text-sm">{say`Limits are common rules: local code and the makers’ sheets decide. Whoever tests answers for it with their name, where the law asks for licensed hands.`}</p>
+      <dl className="mt-6 grid max-w-xl grid-cols-[auto_1fr] items-end gap-x-4 gap-y-6">
+        <dt>{say`Name`}</dt>
+        <dd className="border-b-[1.5px] border-ink">{record.job.electrician}</dd>
+        <dt>{say`Date and signature`}</dt>
+        <dd className="min-h-7 border-b-[1.5px] border-ink" />
+      </dl>
+    </>
+  )
+}
+
+function CircuitTable({ circuit, tests }: { circuit: Breaker; tests: readonly TestOfCircuit[] }) {
+  const say = useSay()
+  const running = useRunning()
+  return (
+    <div className="mt-5 overflow-x-auto rounded-xl bg-sheet p-4 print:break-inside-avoid print:p-0">
+      <table className="w-full min-w-[40rem] text-left text-sm print:min-w-0">
+        <caption className="pb-2 text-left text-base font-bold">
+          {say`Breaker ${circuit.breaker}`}
+          {circuit.label && `: ${circuit.label}`}, {circuit.ratedAmps} A
+        </caption>
+        <thead>
+          <tr className="border-b-2 border-ink">
+            {[say`Test`, say`Limit`, say`It shows`, say`Verdict`, say`Instrument`, say`Taken by`].map(
+              each => (
+                <th key={each} scope="col" className="py-1 pr-3">
+                  {each}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {tests.map(test => (
+            <tr
+              key={test.rule.kind}
+              className={`border-b border-rule align-top ${test.verdict === 'fails' ? 'hazard' : ''}`}
+            >
+              <th scope="row" className="py-1 pr-3 font-normal">
+                {say(test.rule.says)}
+              </th>
+              <td className="py-1 pr-3 tabular-nums">{limitWords(say, test) || '–'}</td>
+              <td className="py-1 pr-3 font-semibold tabular-nums">{shownWords(say, test) || '–'}</td>
+              <td className="py-1 pr-3">{say(TEST_VERDICT_WORDS[test.verdict])}</td>
+              <td className="py-1 pr-3">{test.row?.instrument || '–'}</td>
+              <td className="py-1 pr-3">
+                {test.row
+                  ? [test.row.takenBy, running ? day.format(new Date(test.row.at)) : '']
+                      .filter(Boolean)
+                      .join(', ')
+                  : '–'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}

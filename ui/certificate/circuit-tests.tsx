@@ -1,0 +1,129 @@
+'use client'
+
+import { holdsBeforeTest, testsOfCircuit, type TestOfCircuit } from '@/core/certificate'
+import type { Breaker } from '@/core/model/entities'
+import { rowsOf } from '@/core/model/record'
+import { newId } from '../job/new-id'
+import { NOW } from '../job/new-reading'
+import { useEdits, useJob, useTrade } from '../job/provider'
+import { Button } from '../primitives/button'
+import { FigureField } from '../primitives/figure-field'
+import { TextField } from '../primitives/fields'
+import { useState } from 'react'
+import { useSay } from '../words/use-say'
+import { limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
+
+/** The tests of one circuit, dead ones first: each with what it is to show, and what was shown last. */
+export function CircuitTests({ circuit }: { circuit: Breaker }) {
+  const say = useSay()
+  const { record } = useJob()
+  const trade = useTrade()
+  const tests = testsOfCircuit(record, circuit, trade)
+  // With what, and by whom, as it was last: said once, and kept until it is said anew.
+  const last = rowsOf(record, 'circuitTests').at(-1)
+  const [instrument, setInstrument] = useState(last?.instrument ?? '')
+  const [takenBy, setTakenBy] = useState(last?.takenBy ?? record.job.electrician)
+  return (
+    <section aria-label={say`Tests of circuit ${circuit.breaker}`} className="flex flex-col gap-3">
+      <p className="text-sm">{say`Dead first: the circuit off and locked, read dead, and lamps and electronics off it before its insulation is tested. Limits are common rules: local code comes first.`}</p>
+      {circuit.protection === 'not-known' && (
+        <p className="hazard px-3 py-2 text-sm font-semibold">{say`Whether its protection trips on a leak is not said: say it above, and its tests stand here.`}</p>
+      )}
+      <div className="grid gap-3 sm:grid-cols-2">
+        <TextField label={say`Instrument`} value={instrument} max={80} onCommit={setInstrument} />
+        <TextField label={say`Taken by`} value={takenBy} max={80} onCommit={setTakenBy} />
+      </div>
+      <ol className="flex flex-col gap-3">
+        {tests.map(test => (
+          <li key={test.rule.kind} className="rounded-lg border border-rule p-3">
+            <Test circuit={circuit} test={test} by={{ instrument, takenBy }} />
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}
+
+function Test({
+  circuit,
+  test,
+  by,
+}: {
+  circuit: Breaker
+  test: TestOfCircuit
+  by: { readonly instrument: string; readonly takenBy: string }
+}) {
+  const say = useSay()
+  const edits = useEdits(null)
+  const { record } = useJob()
+  const { rule, row, verdict } = test
+  const holds = holdsBeforeTest(record, circuit, rule)
+  const take = (value: number | null, shows: 'as-it-should' | 'not-so' | null) =>
+    edits.send('test a circuit', [
+      edits.add('circuitTests', {
+        id: newId(),
+        circuitId: circuit.id,
+        kind: rule.kind,
+        value,
+        shows,
+        ...by,
+        seq: 0,
+        at: NOW,
+      }),
+    ])
+  const limit = limitWords(say, test)
+  return (
+    <>
+      <p className="font-semibold">{say(rule.says)}</p>
+      <p className="text-sm text-soft">
+        {say(rule.how)} {limit && <strong className="text-ink">{limit}.</strong>}
+      </p>
+      {row !== null && (
+        <p
+          className={`my-2 flex flex-wrap items-center gap-3 ${verdict === 'fails' ? 'hazard px-3 py-2' : ''}`}
+        >
+          <strong className="tabular-nums">
+            {shownWords(say, test)}: {say(TEST_VERDICT_WORDS[verdict])}
+          </strong>
+          <span className="text-sm text-soft">
+            {[row.takenBy, row.instrument].filter(Boolean).join(', ')}
+          </span>
+          <Button
+            look="quiet"
+            aria-label={say`Take it back: ${say(rule.says)}`}
+            onClick={() =>
+              edits.send('take back a test of a circuit', [edits.remove('circuitTests', row.id)])
+            }
+          >{say`Take it back`}</Button>
+        </p>
+      )}
+      {holds.length > 0 ? (
+        <p className="mt-2 text-sm font-semibold">{say`Not yet: ${holds.join('; ')}.`}</p>
+      ) : (
+        <div className="mt-2 flex flex-wrap items-end gap-3" role="group" aria-label={say(rule.says)}>
+          {rule.unit === null ? (
+            <>
+              <Button look="main" onClick={() => take(null, 'as-it-should')}>{say`As it should`}</Button>
+              <Button onClick={() => take(null, 'not-so')}>{say`Not so`}</Button>
+            </>
+          ) : (
+            <>
+              <FigureField
+                label={say`It shows (${rule.unit})`}
+                most={100_000}
+                onRead={value => take(value, null)}
+              />
+              <Button onClick={() => take(null, 'not-so')}>
+                {rule.unit === 'Ω'
+                  ? say`Open`
+                  : rule.unit === 'MΩ'
+                    ? say`Nothing built up`
+                    : say`It does not trip`}
+              </Button>
+            </>
+          )}
+        </div>
+      )}
+    </>
+  )
+}
