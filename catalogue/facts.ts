@@ -37,6 +37,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'load-drivers',
+    'Drivers of LED lamps take many times their current for a moment when they start; a sheet that names how many may start at once holds beside its watts.',
+    COMMON,
+  ),
+  fact(
     'never-dark',
     'Nobody is put in the dark on a stair or in a passage: one presence sensor does not see both its ends.',
     COMMON,

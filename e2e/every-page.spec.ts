@@ -5,7 +5,18 @@ import { saltpanQuay } from '@/demo/saltpan'
 import { bringIn } from './helpers'
 import { foreignOn, shownIn, writtenIn } from './spoken'
 
-const HOUSE_PAGES = ['', '/panel', '/tags', '/certificate', '/day', '/defects', '/pick', '/rules', '/whole', '/sheets']
+const HOUSE_PAGES = [
+  '',
+  '/panel',
+  '/tags',
+  '/certificate',
+  '/day',
+  '/defects',
+  '/pick',
+  '/rules',
+  '/whole',
+  '/sheets',
+]
 
 test('every page of the demo jobs is made, in the words of its region: the house’s, and each stage of each box', async ({
   request,

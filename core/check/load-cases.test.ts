@@ -357,3 +357,16 @@ describe('a fan whose plate says amperes', () => {
     }
   })
 })
+
+describe('drivers that start at once', () => {
+  it.each([
+    ['dimmer-led-150-two-wire', 10, 'fits'],
+    ['dimmer-led-150-two-wire', 11, 'does-not-fit'],
+    // Its sheet names none.
+    ['switch-plain-15', 40, undefined],
+  ] as const)('%s with %s of them', (deviceId, count, verdict) => {
+    const view = usualBox({ lamps: [{ kind: 'led', count, wattsEach: 3, dimmable: 'yes' }] })
+    const judged = checkPlace(view, 'box-1', trade).find(each => each.device.id === deviceId)!
+    expect(judged.lines.find(({ rule }) => rule === 'load-drivers')?.verdict).toBe(verdict)
+  })
+})

@@ -159,6 +159,7 @@ const deviceSchema = Joi.object({
   motorAllowed: Joi.boolean().required(),
   receptacleAllowed: Joi.boolean().required(),
   groundRequired: Joi.boolean().required(),
+  mostDrivers: Joi.number().integer().min(1).max(1000),
   enclosure: Joi.valid('damp', 'wet'),
   byCord: Joi.boolean(),
   glows: Joi.boolean().required(),

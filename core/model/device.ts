@@ -51,6 +51,8 @@ export interface DeviceModel {
   readonly receptacleAllowed: boolean
   /** Ground terminal must be connected for its listing, not only where there is one. */
   readonly groundRequired: boolean
+  /** Drivers of LED lamps it switches at most, by its sheet: each takes a rush of current at its start. */
+  readonly mostDrivers?: number
   /** What its enclosure keeps out, by its sheet; absent where it is made for dry places. */
   readonly enclosure?: 'damp' | 'wet'
   /** Worked by a cord that hangs from it: only the cord is within reach. */

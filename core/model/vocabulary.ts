@@ -378,6 +378,7 @@ export const LINE_RULES = [
   'load-kind',
   'load-sum',
   'load-general',
+  'load-drivers',
   'dimmable',
   'phase',
   'breaker',

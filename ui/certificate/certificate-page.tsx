@@ -60,7 +60,12 @@ function CircuitTable({ circuit, tests }: { circuit: Breaker; tests: readonly Te
   const say = useSay()
   const running = useRunning()
   return (
-    <div className="mt-5 overflow-x-auto rounded-xl bg-sheet p-4 print:break-inside-avoid print:p-0">
+    <div
+      className="mt-5 overflow-x-auto rounded-xl bg-sheet p-4 print:break-inside-avoid print:p-0"
+      tabIndex={0}
+      role="region"
+      aria-label={say`Tests of circuit ${circuit.breaker}`}
+    >
       <table className="w-full min-w-[40rem] text-left text-sm print:min-w-0">
         <caption className="pb-2 text-left text-base font-bold">
           {say`Breaker ${circuit.breaker}`}
