@@ -78,6 +78,8 @@ import switchPilot15 from './switch-pilot-15.json' with { type: 'json' }
 import switchReceptacle15 from './switch-receptacle-15.json' with { type: 'json' }
 import oldReceptacleTamper from './old-receptacle-tamper.json' with { type: 'json' }
 import oldReceptacleLeak from './old-receptacle-leak.json' with { type: 'json' }
+import companionRadioBattery from './companion-radio-battery.json' with { type: 'json' }
+import companionOak230 from './companion-oak-230.json' with { type: 'json' }
 import oldSwitch from './old-switch.json' with { type: 'json' }
 import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' }
 import oldDimmer from './old-dimmer.json' with { type: 'json' }
@@ -169,6 +171,8 @@ export const devices = [
   fanSpeed230,
   switchPilot15,
   switchReceptacle15,
+  companionRadioBattery,
+  companionOak230,
   oldSwitch,
   oldSwitchNoGround,
   oldDimmer,

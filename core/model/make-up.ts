@@ -15,3 +15,8 @@ export const mainSignal = ({ signals }: DeviceModel): Signal | null =>
 /** A signal of a companion: it speaks only. */
 export const companionSignal = ({ signals }: DeviceModel): Signal | null =>
   signals.find(({ hears }) => hears.length === 0) ?? null
+
+/** One that switches nothing itself, and tells another place what to do: over a conductor or by radio. */
+export const onlyTells = (model: DeviceModel): boolean =>
+  wanting(model, 'load').length === 0 &&
+  (companionSignal(model) !== null || model.control.some(({ tells }) => tells !== undefined))

@@ -223,7 +223,7 @@ const europe: Region = {
       other: ['black', 'grey', 'brown'],
     },
     leads: ['brown', 'blue', 'green-yellow'],
-    pigtails: { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow', other: 'black' },
+    pigtails: { line: 'brown', load: 'brown', neutral: 'blue', ground: 'green-yellow', other: 'grey' },
     marked: 'brown',
   },
   cables: [

@@ -8,7 +8,7 @@ import { mayReferToGround } from '../job/ground-referenced'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
-import { companionSignal, isMiddle, isTwoPlace, wanting } from '../model/make-up'
+import { isMiddle, isTwoPlace, onlyTells } from '../model/make-up'
 import type { Unworked } from '../model/vocabulary'
 import { byPosition, sharersOf } from '../model/ties'
 import { assemble } from './assemble'
@@ -132,7 +132,7 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
             : say`${model.name} works ${place.group.name} together with another: where that is, is not recorded`,
         ),
       )
-    if (place.workingInGroup === 1 && companionSignal(model) !== null && wanting(model, 'load').length === 0)
+    if (place.workingInGroup === 1 && onlyTells(model))
       faults.push(
         fault(
           `/places/${place.place.id}/modelId`,

@@ -211,7 +211,9 @@ const speaksByRadio = ({ model }: PlannedDevice): boolean =>
 function byRadio(main: PlannedDevice, other: PlannedDevice, nets: LightNets): Telling[] {
   const areKin = main.model.radio === other.model.radio && main.model.family === other.model.family
   if (!areKin || !speaksByRadio(main) || !speaksByRadio(other) || other.model.dims !== null) return []
-  if (!other.model.supply.some(({ kind }) => kind === 'line-neutral')) return []
+  // One that lives by its own battery asks nothing of its box.
+  const livesAlone = other.model.terminals.length === 0
+  if (!livesAlone && !other.model.supply.some(({ kind }) => kind === 'line-neutral')) return []
   const capped = new Set(wanting(other.model, 'load').map(({ id }) => at(other, id)))
   return [
     {

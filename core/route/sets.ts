@@ -1,7 +1,7 @@
 import type { DeviceModel } from '../model/device'
 import { devicesFor, type Trade } from '../model/trade'
 import type { RegionId } from '../model/vocabulary'
-import { companionSignal, isMiddle, isTwoPlace, mainSignal } from '../model/make-up'
+import { companionSignal, isMiddle, isTwoPlace, mainSignal, onlyTells } from '../model/make-up'
 import type { SetKind } from './schemes'
 
 /** Devices for some places, those of one light or of one box, in their order; null where the old one stays. */
@@ -36,7 +36,7 @@ const aloneSets = (all: readonly DeviceModel[]): DeviceSet[] =>
   all
     .filter(({ places }) => places.least === 1)
     .filter(model => !isTwoPlace(model) && !isMiddle(model))
-    .filter(model => drives(model) || companionSignal(model) === null)
+    .filter(model => !onlyTells(model))
     .map(model => ({ kind: 'alone', members: [model] }))
 
 function twoWaySets(all: readonly DeviceModel[], found: readonly (DeviceModel | null)[]): DeviceSet[] {
@@ -102,11 +102,25 @@ function linkedSets(all: readonly DeviceModel[], count: number): DeviceSet[] {
       .sort((a, b) => a.price - b.price || (a.id < b.id ? -1 : 1))
     // A dimmer drives the lamp from one place, and one of its family that only switches speaks from the others.
     const other = main.dims === null ? main : cheapest
-    if (!other) return []
-    const places = other === main ? [0] : Array.from({ length: count }, (_, at) => at)
-    return places.map((at): DeviceSet => ({
-      kind: 'linked',
-      members: Array.from({ length: count }, (_, place) => (place === at ? main : other)),
-    }))
+    const keys = all.filter(
+      each =>
+        each.terminals.length === 0 &&
+        speaks(each) &&
+        each.family === main.family &&
+        each.radio === main.radio &&
+        count >= each.places.least &&
+        count <= each.places.most,
+    )
+    const everywhere = Array.from({ length: count }, (_, at) => at)
+    return [
+      ...(other ? [{ other, places: other === main ? [0] : everywhere }] : []),
+      // A key without wires speaks from the other places, and the main drives from any.
+      ...keys.map(key => ({ other: key, places: everywhere })),
+    ].flatMap(each =>
+      each.places.map((at): DeviceSet => ({
+        kind: 'linked',
+        members: everywhere.map(place => (place === at ? main : each.other)),
+      })),
+    )
   })
 }
