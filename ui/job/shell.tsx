@@ -172,7 +172,7 @@ function NavLink({ href, here, children }: { href: string; here: boolean; childr
     <Link
       href={href}
       aria-current={here ? 'page' : undefined}
-      className="flex min-h-11 items-center border-b-[3px] border-transparent px-2 font-semibold aria-[current]:border-plum"
+      className="flex min-h-11 items-center border-b-[3px] border-transparent px-2 leading-tight font-semibold aria-[current]:border-plum"
     >
       {children}
     </Link>
