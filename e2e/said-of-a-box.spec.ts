@@ -218,7 +218,7 @@ test('a pigtail from a joint to a screw', async ({ page, request }) => {
   await pigtail.check()
   await saved(page)
   expect(await found()).toEqual([{ terminal: 'common' }])
-  const gauge = page.getByLabel('Gauge of the pigtail to “Odd screw”')
+  const gauge = page.getByLabel('Gauge: Pigtail to “Odd screw”')
   await gauge.selectOption({ label: '18 AWG' })
   await saved(page)
   const thin = page.getByRole('listitem').filter({ hasText: /A pigtail from the joint of .* is 18 AWG/ })

@@ -57,7 +57,6 @@ export const BRITISH: Language = {
     ['metal box', 'metal back box'],
     ['metal boxes', 'metal back boxes'],
     ['deeper box', 'deeper back box'],
-    ['add a box', 'add a back box'],
     ['box for controls', 'back box for controls'],
     ['a box of', 'a back box of'],
     ['rings and boxes', 'extenders and back boxes'],

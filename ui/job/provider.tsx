@@ -37,7 +37,6 @@ export function JobProvider({
   children: ReactNode
 }) {
   const [store] = useState(() => jobStore(initial, [holdPoints(trade)], browserWorld(initial.record.job.id)))
-  useKeptRegion(initial.record.job.regionId)
   useEffect(() => {
     store.start()
     const look = () => {
@@ -54,11 +53,18 @@ export function JobProvider({
     <TradeContext value={trade}>
       <DemoContext value={demo}>
         <JobContext value={store}>
-          <Language regionId={initial.record.job.regionId}>{children}</Language>
+          <InItsLanguage>{children}</InItsLanguage>
         </JobContext>
       </DemoContext>
     </TradeContext>
   )
+}
+
+/** A job speaks as its region does, from the moment that is said. */
+function InItsLanguage({ children }: { children: ReactNode }) {
+  const { regionId } = useJob().record.job
+  useKeptRegion(regionId)
+  return <Language regionId={regionId}>{children}</Language>
 }
 
 export function useStore(): JobStore {
