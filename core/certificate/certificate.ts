@@ -28,13 +28,13 @@ export const mostLoopOhms = (volts: number, ratedAmps: number): number =>
 
 /** The tests that a circuit is to have where it is, in the order they are done. */
 export function testsOfCircuit(record: JobRecord, circuit: Breaker, trade: Trade): TestOfCircuit[] {
+  const { nominalVolts } = regionOf(record.job.regionId)
   const rows = rowsWith(record, 'circuitTests', 'circuitId', circuit.id)
   return trade.circuitTests
     .filter(({ regions }) => regions.includes(record.job.regionId))
     .filter(({ protections }) => protections === null || protections.includes(circuit.protection))
     .map(rule => {
       const row = rows.filter(({ kind }) => kind === rule.kind).at(-1) ?? null
-      const { nominalVolts } = regionOf(record.job.regionId)
       const most = rule.most === 'by-breaker' ? mostLoopOhms(nominalVolts, circuit.ratedAmps) : rule.most
       return { rule, least: rule.least, most, row, verdict: verdictOf(row, rule.least, most) }
     })

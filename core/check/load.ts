@@ -45,7 +45,7 @@ export function loadLines(question: Question): Line[] {
     ...finLines(question),
     ...shares.flat().map(share => share.line),
     ...driverLines(question),
-    ...(shares.length > 1 ? [sumLine(shares.map(worstOf), sayIn(question.view.region))] : []),
+    ...(shares.length > 1 ? [sumLine(shares.map(worstOf), say)] : []),
     ...generalLines(
       question,
       kinds.map(([kind]) => kind),

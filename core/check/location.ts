@@ -1,7 +1,6 @@
 import type { BoxView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
-import { smallPart } from '../model/small-part'
-import { later, sayIn } from '../words/say'
+import { sayIn } from '../words/say'
 import { line, type Line } from './line'
 import type { Question } from './place'
 
@@ -82,7 +81,6 @@ export function locationLines({ view, device, trade }: Question): Line[] {
                 price: trade.prices.cover,
                 minutes: trade.minutes.cover,
                 here: true,
-                parts: [smallPart('cover', later`weatherproof cover with its gasket`)],
               }
             : {
                 id: 'closed-kind',

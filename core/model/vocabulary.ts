@@ -256,7 +256,7 @@ export const PRICED_WORKS = [
 export type PricedWork = (typeof PRICED_WORKS)[number]
 
 /** Small things that work uses up. */
-export const SMALL_PARTS = ['connector', 'pigtail', 'cap', 'screw', 'tape', 'bypass', 'cover'] as const
+export const SMALL_PARTS = ['connector', 'pigtail', 'cap', 'screw', 'tape', 'bypass'] as const
 export type SmallPartKind = (typeof SMALL_PARTS)[number]
 
 /** Pieces of work whose minutes are figures of the trade. */

@@ -3,7 +3,7 @@ import { trade } from '@/catalogue'
 import { quillbackRoad } from '@/demo/quillback'
 import { usualBox, type UsualBox } from '@/demo/usual'
 import { boxView } from '../job/box-view'
-import { progressOf } from '../plan'
+import { progressOf, planBox } from '../plan'
 import { costOf, pickList, savedDevices, type PickItem } from '.'
 
 const listed = (given: UsualBox, van: Record<string, number> = {}): PickItem[] =>
@@ -90,6 +90,15 @@ describe('pick list', () => {
     }
     expect(parts('no')).toEqual([2, 3])
     expect(parts('yes')).toEqual([0, 2])
+  })
+
+  it('a cover against rain is picked once, and fitted by a step', () => {
+    const view = usualBox({ choice: 'switch-plain-15', box: { location: 'wet' } })
+    const covers = pickList(view.record, trade, {}).filter(({ what }) => /cover/.test(what))
+    expect(covers).toMatchObject([{ needed: 1, priceEach: 14 }])
+    expect(planBox(view, trade).steps.filter(({ says }) => /cover that are closed/.test(says))).toHaveLength(
+      1,
+    )
   })
 
   it('a small part where it is what cures: a bypass for too little load', () => {

@@ -17,29 +17,22 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
   const say = sayIn(view.region)
 
   const cures = curesIn(view, trade)
-  const first = cures
-    .filter(({ cure }) => OF_THE_BOX.includes(cure.id))
-    .map(({ cure }) =>
-      step(
-        { kind: 'cure', cureId: cure.id, groupId: null },
-        'touch',
-        without(cure.says),
-        say`Its room comes before anything is joined in it.`,
-        cure.minutes,
-      ),
-    )
-  const plates = cures
-    .filter(({ cure }) => cure.id === 'insulating-plate')
-    .slice(0, 1)
-    .map(({ cure }) =>
-      step(
-        { kind: 'cure', cureId: cure.id, groupId: null },
-        'touch',
-        without(cure.says),
-        say`No metal that can be touched, where nothing grounds it.`,
-        cure.minutes,
-      ),
-    )
+  /** One step of the box for the first of these cures that is needed; what it takes along is picked with the cure. */
+  const ofBox = (ids: readonly string[], why: string) =>
+    cures
+      .filter(({ cure }) => ids.includes(cure.id))
+      .slice(0, 1)
+      .map(({ cure }) =>
+        step(
+          { kind: 'cure', cureId: cure.id, groupId: null },
+          'touch',
+          without(cure.says),
+          why,
+          cure.minutes,
+        ),
+      )
+  const first = ofBox(OF_THE_BOX, say`Its room comes before anything is joined in it.`)
+  const plates = ofBox(['insulating-plate'], say`No metal that can be touched, where nothing grounds it.`)
   const lamps = new Map(
     cures
       .filter(({ cure }) => cure.id === 'change-lamps')
@@ -54,19 +47,7 @@ export function cureSteps(view: BoxView, trade: Trade): CureSteps {
         ),
       ]),
   )
-  const covers = cures
-    .filter(({ cure }) => cure.id === 'cover')
-    .slice(0, 1)
-    .map(({ cure }) =>
-      step(
-        { kind: 'cure', cureId: cure.id, groupId: null },
-        'touch',
-        without(cure.says),
-        say`What comes in there stands on live metal.`,
-        cure.minutes,
-        cure.parts,
-      ),
-    )
+  const covers = ofBox(['cover'], say`What comes in there stands on live metal.`)
   return { first, last: [...lamps.values(), ...bypasses(view, trade), ...plates, ...covers] }
 }
 

@@ -46,8 +46,10 @@ export function sayIn({ language }: { readonly language: Language }): Say {
 }
 
 /** A sentence of the source as a key: values as {0}, {1}; white space at its ends is none of it. */
-export const keyOf = (parts: readonly string[]): string =>
-  parts.reduce((key, part, index) => (index === 0 ? part : `${key}{${index - 1}}${part}`), '').trim()
+export const keyOf = (parts: readonly string[]): string => whole(parts).trim()
+
+const whole = (parts: readonly string[]): string =>
+  parts.reduce((key, part, index) => (index === 0 ? part : `${key}{${index - 1}}${part}`), '')
 
 /** What a language makes of a key. */
 export function inLanguage(language: Language, key: string): string {
@@ -92,9 +94,9 @@ const CATEGORIES: readonly Intl.LDMLPluralRule[] = ['zero', 'one', 'two', 'few',
 
 /** Says the key between the white space that stood round it. */
 function spaced(parts: readonly string[], said: (key: string) => string): string {
-  const whole = parts.reduce((key, part, index) => (index === 0 ? part : `${key}{${index - 1}}${part}`), '')
-  const [, before, key, after] = /^(\s*)([\s\S]*?)(\s*)$/.exec(whole)!
-  return key === '' ? whole : `${before}${said(key!)}${after}`
+  const sentence = whole(parts)
+  const [, before, key, after] = /^(\s*)([\s\S]*?)(\s*)$/.exec(sentence)!
+  return key === '' ? sentence : `${before}${said(key!)}${after}`
 }
 
 function compile(sentence: string): Compiled {

@@ -9,6 +9,7 @@ import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
 import { useSay } from '../words/use-say'
 import { limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
+import { byPosition } from '@/core/model/ties'
 
 const day = new Intl.DateTimeFormat('en', { dateStyle: 'medium' })
 
@@ -17,9 +18,7 @@ export function CertificatePage() {
   const say = useSay()
   const { record } = useJob()
   const trade = useTrade()
-  const circuits = [...rowsOf(record, 'circuits')].sort((a, b) =>
-    a.breaker.localeCompare(b.breaker, 'en', { numeric: true }),
-  )
+  const circuits = [...rowsOf(record, 'circuits')].sort(byPosition)
   const all = circuits.map(circuit => ({ circuit, tests: testsOfCircuit(record, circuit, trade) }))
   const count = (verdict: TestOfCircuit['verdict']) =>
     all.flatMap(({ tests }) => tests).filter(each => each.verdict === verdict).length

@@ -11,7 +11,7 @@ import { FigureField } from '../primitives/figure-field'
 import { TextField } from '../primitives/fields'
 import { useState } from 'react'
 import { useSay } from '../words/use-say'
-import { limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
+import { beyondWords, limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
 
 /** The tests of one circuit, dead ones first: each with what it is to show, and what was shown last. */
 export function CircuitTests({ circuit }: { circuit: Breaker }) {
@@ -104,7 +104,7 @@ function Test({
           {rule.unit === null ? (
             <>
               <Button look="main" onClick={() => take(null, 'as-it-should')}>{say`As it should`}</Button>
-              <Button onClick={() => take(null, 'not-so')}>{say`Not so`}</Button>
+              <Button onClick={() => take(null, 'not-so')}>{beyondWords(say, rule.unit)}</Button>
             </>
           ) : (
             <>
@@ -113,13 +113,7 @@ function Test({
                 most={100_000}
                 onRead={value => take(value, null)}
               />
-              <Button onClick={() => take(null, 'not-so')}>
-                {rule.unit === 'Ω'
-                  ? say`Open`
-                  : rule.unit === 'MΩ'
-                    ? say`Nothing built up`
-                    : say`It does not trip`}
-              </Button>
+              <Button onClick={() => take(null, 'not-so')}>{beyondWords(say, rule.unit)}</Button>
             </>
           )}
         </div>

@@ -22,11 +22,15 @@ export function shownWords(say: Say, { rule: { unit }, row }: TestOfCircuit): st
   if (row === null) return ''
   if (row.value !== null) return `${amount(row.value)} ${unit ?? ''}`
   if (row.shows === 'as-it-should') return say`As it should`
-  return unit === 'Ω'
-    ? say`Open`
-    : unit === 'MΩ'
-      ? say`Nothing built up`
-      : unit === null
-        ? say`Not so`
-        : say`It does not trip`
+  return beyondWords(say, unit)
 }
+
+/** What is recorded where an instrument shows no figure, or what is looked at is not so. */
+export const beyondWords = (say: Say, unit: TestOfCircuit['rule']['unit']): string =>
+  unit === null
+    ? say`Not so`
+    : unit === 'Ω'
+      ? say`Open`
+      : unit === 'MΩ'
+        ? say`Nothing built up`
+        : say`It does not trip`

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { Button } from './button'
 import { useSay } from '../words/use-say'
+import { typedNumber } from './typed-number'
 
 /** A figure that an instrument showed and no button says: typed, and recorded with Enter or a press. */
 export function FigureField({
@@ -20,7 +21,7 @@ export function FigureField({
   const say = useSay()
 
   const [typed, setTyped] = useState('')
-  const value = typed.trim() === '' ? NaN : Number(typed.replace(',', '.'))
+  const value = typedNumber(typed)
   const usable = value >= 0 && value <= most
   const read = () => {
     onRead(value)

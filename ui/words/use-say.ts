@@ -1,8 +1,7 @@
 'use client'
 
 import { createContext, useContext } from 'react'
-import { SOURCE, type Language } from '@/core/words/say'
-import { sayIn, type Say } from '@/core/words/say'
+import { sayIn, SOURCE, type Language, type Say } from '@/core/words/say'
 
 /** The language of what is on the page: of the job’s region inside a job. */
 export const LanguageContext = createContext<Language>(SOURCE)
