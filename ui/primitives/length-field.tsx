@@ -37,7 +37,7 @@ export function LengthField({
     <NumberField
       label={label}
       unit="in"
-      value={value === null ? null : rounded(inchesFrom(value), 3)}
+      value={value === null ? null : rounded(inchesFrom(value), 2)}
       // Rounded inwards: what is let in is within the range in mm too.
       min={Math.ceil(inchesFrom(least) * 100) / 100}
       max={Math.floor(inchesFrom(most) * 100) / 100}
