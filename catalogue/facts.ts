@@ -131,6 +131,16 @@ const ALL = [
     'Fins broken off in a shared box lower the rating: one side and both sides each have a figure. They come off only where the neighbor has fins too.',
     SHEET,
   ),
+  fact(
+    'shared-gang',
+    'Several controls stand in one opening only as parts made for the same strap or plate, no more of them than it takes.',
+    SHEET,
+  ),
+  fact(
+    'kept-switch',
+    'What stands behind a switch is told by it: a plain switch stays in the opening, fed by the same hot, its other screw on the terminal that listens.',
+    SHEET,
+  ),
   fact('region', 'A device works at the voltage and frequency it was made for.', SHEET),
   fact(
     'wiring',

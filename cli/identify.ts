@@ -53,7 +53,7 @@ export function identifyBoxes(record: JobRecord, views: readonly BoxView[], trad
     const boxIds = set.map(({ box }) => box.id)
     const identifier = identifierOf(set, trade)
     if (!identifier.ok) return { boxIds, kind: 'refused' as const, faults: identifier.faults }
-    const identification = identifier.value.after(takenIn(set), accountedIn(set), new Set())
+    const identification = identifier.value.after(takenIn(set, trade), accountedIn(set), new Set())
     return { boxIds, kind: 'identified' as const, ...told(set, identification) }
   })
   const ok = wirings.every(
@@ -77,8 +77,9 @@ export class IdentifyConversation {
   private constructor(
     readonly set: readonly BoxView[],
     readonly identifier: Identifier,
+    trade: Trade,
   ) {
-    this.#taken = takenIn(set)
+    this.#taken = takenIn(set, trade)
     this.#accounted = accountedIn(set)
     this.#now = this.#after()
   }
@@ -88,7 +89,7 @@ export class IdentifyConversation {
     const [set, another] = setsOf(record, views)
     if (!set || another) return refused(fault('/box', 'usage', 'say which box: --box ID'))
     const identifier = identifierOf(set, trade)
-    return identifier.ok ? good(new IdentifyConversation(set, identifier.value)) : identifier
+    return identifier.ok ? good(new IdentifyConversation(set, identifier.value, trade)) : identifier
   }
 
   get state() {

@@ -1,3 +1,4 @@
+import { theControl } from '../core/job/place-name'
 import { parseArgs } from 'node:util'
 import type { BoxView } from '@/core/job/box-view'
 import { tiedSets } from '@/core/job/tied'
@@ -123,7 +124,7 @@ function pointsIn(set: readonly BoxView[], trade: Trade) {
     ...view.places.flatMap(({ found, place }) =>
       (deviceNamed(trade, found?.modelId ?? '')?.terminals ?? []).map(terminal => ({
         point: terminalPoint(found!.id, terminal.id),
-        says: `${view.room.name}, ${view.box.name}: gang ${place.gang}, “${terminal.word}”`,
+        says: `${view.room.name}, ${view.box.name}: ${theControl(view.record, place)}, “${terminal.word}”`,
       })),
     ),
     ...view.places.flatMap(({ loads }) => loads.map(({ name }) => ({ point: name, says: 'lamp' }))),

@@ -66,6 +66,8 @@ export interface Control {
   readonly want?: Row<'groups'>['want']
   readonly lamps?: readonly (Partial<Row<'loads'>> & Pick<Row<'loads'>, 'kind' | 'wattsEach' | 'count'>)[]
   readonly choice?: string
+  /** On one strap or plate with the one before it. */
+  readonly shares?: boolean
 }
 
 /** Roles that two readings do not show. */
@@ -124,7 +126,7 @@ export function jobBuilder(job: JobRow) {
       roomId: found.room,
       name: found.name,
       kind: 'control',
-      gangs: found.controls.length || 1,
+      gangs: found.controls.filter(({ shares }) => !shares).length || 1,
       material: 'plastic',
       volumeCubicInches: 20,
       volumeBasis: 'marked',
@@ -151,7 +153,13 @@ export function jobBuilder(job: JobRow) {
         circuitId: `circuit-${breaker}`,
         basis: found.basis ?? 'reading',
       })
-    found.controls.forEach((control, index) => controlOf(found.id, control, index + 1))
+    let gang = 0
+    let part = 0
+    found.controls.forEach((control, index) => {
+      if (!control.shares) gang++
+      part = control.shares ? part + 1 : 1
+      controlOf(control, `${found.id}-${index + 1}`, { boxId: found.id, gang, part })
+    })
     found.cables.forEach((cable, index) => cableOf(found, cable, index))
     found.pigtails?.forEach(([joint, to], index) => {
       const [gang, terminal] = to.includes('.') ? to.split('.') : ['1', to]
@@ -165,8 +173,11 @@ export function jobBuilder(job: JobRow) {
     })
   }
 
-  const controlOf = (boxId: string, control: Control, gang: number) => {
-    const placeId = `${boxId}-${gang}`
+  const controlOf = (
+    control: Control,
+    placeId: string,
+    where: Pick<Row<'places'>, 'boxId' | 'gang' | 'part'>,
+  ) => {
     if (!tables.groups[control.group])
       put('groups', {
         id: control.group,
@@ -177,7 +188,7 @@ export function jobBuilder(job: JobRow) {
         bypass: 'none',
         unworked: 'not-said',
       })
-    put('places', { id: placeId, boxId, gang, groupId: control.group, retired: false })
+    put('places', { id: placeId, ...where, groupId: control.group, retired: false })
     if (control.old)
       put('devices', {
         id: `${placeId}-old`,

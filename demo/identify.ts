@@ -24,7 +24,7 @@ export function identify(job: ReturnType<typeof jobBuilder>, boxId: string): voi
   const identifier = value(Identifier.of(survey, { live: true }))
   for (;;) {
     const views = [job.view(boxId)]
-    const { known, next } = identifier.after(takenIn(views), accountedIn(views), new Set())
+    const { known, next } = identifier.after(takenIn(views, trade), accountedIn(views), new Set())
     if (!next) {
       for (const { endId, proof, candidates } of known)
         if (proof === 'proven') job.foundAs(endId, sameAs(told.get(endId), candidates[0]!.role), 'proven')

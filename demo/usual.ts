@@ -106,6 +106,8 @@ export interface UsualBox {
   readonly isolated?: boolean
   readonly rules?: Readonly<Record<string, string>>
   readonly roomKind?: RoomKind
+  /** The device that is there; a plain switch where it is not said, none where null. */
+  readonly old?: string | null
 }
 
 /** A job of nobody’s, with one room called `room` and breakers of 15 A by their numbers: for boxes of one’s own. */
@@ -158,7 +160,7 @@ export function usualBox(given: UsualBox = {}): BoxView {
       {
         group: 'light',
         name: 'Ceiling light',
-        old: 'old-switch',
+        old: given.old === undefined ? 'old-switch' : given.old,
         want: given.want ?? null,
         lamps: given.lamps ?? [{ kind: 'led', wattsEach: 10, count: 4, dimmable: 'yes', powerFactor: 0.9 }],
         choice: given.choice,

@@ -146,6 +146,7 @@ export const HANDS: HandsOf<EntityName> & {
   places: {
     boxId: MADE_WITH_ROW,
     gang: inTest('e2e/said-of-a-box.spec.ts', 'one to six gangs, one put in before another, one taken out'),
+    part: inTest('e2e/said-of-a-box.spec.ts', 'two controls on one strap, and one of them gone'),
     groupId: inTest('e2e/by-hand.spec.ts', 'lights are joined, parted and merged'),
     retired: inTest('e2e/retired.spec.ts', 'one control goes for good: its light is always on, or left dead'),
   },

@@ -53,7 +53,7 @@ test('one of two places goes: the other works the light alone', async ({ page, r
     .find(found => found.length === 2)!
   const [gone, left] = pair as [(typeof places)[number], (typeof places)[number]]
   await visit(page, `/jobs/${jobId}/boxes/${gone.boxId}/choose`)
-  const gangs = page.getByRole('group', { name: 'Gang', exact: true }).getByRole('radio')
+  const gangs = page.getByRole('group', { name: 'Control', exact: true }).getByRole('radio')
   if ((await gangs.count()) > 0) await gangs.nth(gone.gang - 1).check()
   await page.getByRole('button', { name: 'No control here any more' }).click()
   await expect(page.getByText('One other place works the light.')).toBeVisible()

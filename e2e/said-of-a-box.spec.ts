@@ -118,6 +118,42 @@ test('one to six gangs, one put in before another, one taken out; another kind o
   }
 })
 
+test('two controls on one strap, and one of them gone', async ({ page, request }) => {
+  const jobId = await bringIn(request, quillbackRoad())
+  const box = 'box-bath'
+  const places = () =>
+    rows('SELECT id, gang, part FROM places WHERE job_id = ? AND box_id = ? ORDER BY gang, part', jobId, box)
+  await visit(page, `/jobs/${jobId}/boxes/${box}/look`)
+  await page.waitForLoadState('networkidle')
+  const before = await places()
+  await unfold(page, 'This gang')
+  await page.getByRole('button', { name: 'Another control in this gang' }).first().click()
+  await saved(page)
+  const [first, second, ...others] = await places()
+  expect([first, second]).toMatchObject([
+    { gang: 1, part: 1 },
+    { gang: 1, part: 2 },
+  ])
+  expect([first, ...others]).toEqual(before)
+  await expect(page.getByRole('heading', { name: /^Gang 1, control 2: / })).toBeVisible()
+  // What stands there is chosen as a part of the same strap.
+  await visit(page, `/jobs/${jobId}/boxes/${box}/choose`)
+  await page
+    .getByRole('group', { name: 'Control', exact: true })
+    .getByRole('radio', { name: /^Gang 1, control 2: / })
+    .check()
+  await expect(page.getByText('another control shares this one').first()).toBeAttached()
+  await visit(page, `/jobs/${jobId}/boxes/${box}/look`)
+  await page.waitForLoadState('networkidle')
+  await unfold(page, 'This gang')
+  await page.getByRole('button', { name: 'Control 1 is not there' }).click()
+  await saved(page)
+  expect(await places()).toEqual([{ ...second, part: 1 }, ...others])
+  await page.getByRole('button', { name: 'Undo: edit a box' }).click()
+  await saved(page)
+  expect(await places()).toEqual([first, second, ...others])
+})
+
 test('a metal box, bonded or not', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)

@@ -141,5 +141,10 @@ export function seatsOf(survey: Survey): {
       }
   for (const { id, boxId, pigtails } of survey.devices)
     for (const { jointId, terminalId } of pigtails) put(jointId, boxId, terminalPoint(id, terminalId))
-  return { joints: [...members].map(([id, own]) => ({ id, members: own })), boxOfJoint }
+  // Metal of the strap itself: it stays when the conductors come apart.
+  const tabs = (survey.tabs ?? []).map(({ a, b }) => ({
+    id: `tab:${a.deviceId}`,
+    members: [terminalPoint(a.deviceId, a.terminalId), terminalPoint(b.deviceId, b.terminalId)],
+  }))
+  return { joints: [...[...members].map(([id, own]) => ({ id, members: own })), ...tabs], boxOfJoint }
 }

@@ -33,7 +33,7 @@ function answered({ record, boxId, trade, skipped }: IdentifyQuestion): Identify
   }
   return {
     kind: 'identified',
-    identification: held.identifier.after(takenIn(views), accountedIn(views), new Set(skipped)),
+    identification: held.identifier.after(takenIn(views, trade), accountedIn(views), new Set(skipped)),
   }
 }
 

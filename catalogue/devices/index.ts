@@ -80,6 +80,8 @@ import oldReceptacleTamper from './old-receptacle-tamper.json' with { type: 'jso
 import oldReceptacleLeak from './old-receptacle-leak.json' with { type: 'json' }
 import companionRadioBattery from './companion-radio-battery.json' with { type: 'json' }
 import companionOak230 from './companion-oak-230.json' with { type: 'json' }
+import moduleBehindSwitch from './module-behind-switch.json' with { type: 'json' }
+import moduleBehindSwitch230 from './module-behind-switch-230.json' with { type: 'json' }
 import oldSwitch from './old-switch.json' with { type: 'json' }
 import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' }
 import oldDimmer from './old-dimmer.json' with { type: 'json' }
@@ -91,6 +93,16 @@ import oldMiddle230 from './old-middle-230.json' with { type: 'json' }
 import oldTwoPlace230 from './old-two-place-230.json' with { type: 'json' }
 import oldTwoPlaceNoGround from './old-two-place-no-ground.json' with { type: 'json' }
 import oldReceptacle from './old-receptacle.json' with { type: 'json' }
+import switchStrap15 from './switch-strap-15.json' with { type: 'json' }
+import switchTwoPlaceStrap15 from './switch-two-place-strap-15.json' with { type: 'json' }
+import switchModule23010 from './switch-module-230-10.json' with { type: 'json' }
+import switchTwoWayModule23010 from './switch-two-way-module-230-10.json' with { type: 'json' }
+import switchIntermediateModule23010 from './switch-intermediate-module-230-10.json' with { type: 'json' }
+import dimmerModule230Trailing from './dimmer-module-230-trailing.json' with { type: 'json' }
+import dimmerModule230Leading from './dimmer-module-230-leading.json' with { type: 'json' }
+import oldSwitchStrap from './old-switch-strap.json' with { type: 'json' }
+import oldSwitchStrapTab from './old-switch-strap-tab.json' with { type: 'json' }
+import oldTwoPlaceSwitchStrap from './old-two-place-switch-strap.json' with { type: 'json' }
 
 /** Every device of the catalogue, one data file each; the tests parse them all. A new file is named here. */
 export const devices = [
@@ -173,6 +185,15 @@ export const devices = [
   switchReceptacle15,
   companionRadioBattery,
   companionOak230,
+  switchStrap15,
+  switchTwoPlaceStrap15,
+  switchModule23010,
+  switchTwoWayModule23010,
+  switchIntermediateModule23010,
+  dimmerModule230Trailing,
+  dimmerModule230Leading,
+  moduleBehindSwitch,
+  moduleBehindSwitch230,
   oldSwitch,
   oldSwitchNoGround,
   oldDimmer,
@@ -186,4 +207,7 @@ export const devices = [
   oldReceptacle,
   oldReceptacleTamper,
   oldReceptacleLeak,
+  oldSwitchStrap,
+  oldSwitchStrapTab,
+  oldTwoPlaceSwitchStrap,
 ] as unknown as readonly DeviceModel[]

@@ -15,6 +15,8 @@ import { returnLines } from './returns'
 import { groundLines } from './ground'
 import { supplyLines } from './supply'
 import { boxLines } from './box'
+import { sharedGangLines } from './shared-gang'
+import { keptSwitchLines } from './kept-switch'
 import { locationLines } from './location'
 import { passageLines } from './passage'
 import { breakerLines } from './circuit-load'
@@ -50,6 +52,8 @@ const RULES: readonly ((question: Question) => Line[])[] = [
   conductorLines,
   terminationLines,
   boxLines,
+  sharedGangLines,
+  keptSwitchLines,
   locationLines,
   passageLines,
 ]

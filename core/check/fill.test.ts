@@ -87,7 +87,7 @@ describe('box fill', () => {
       const fill = boxFill(
         view,
         trade,
-        yokes.map((gangs, at) => ({ placeId: `yoke ${at}`, gangs })),
+        yokes.map((gangs, at) => ({ placeIds: [`yoke ${at}`], gang: at + 1, gangs, behind: 0 })),
       )
       expect(parts.reduce((sum, each) => sum + each, 0)).toBeCloseTo(total, 9)
       expect(fill.cubicInches).toBeCloseTo(total, 9)

@@ -1,6 +1,7 @@
 import { houseRule } from '../model/house-rules'
 import { isOwnLead, willStand, type BoxView, type EndView, type PlaceView } from '../job/box-view'
 import { circuitsOf } from '../job/circuits'
+import type { DeviceModel } from '../model/device'
 import type { Box } from '../model/entities'
 import { isLoadRole } from '../model/roles'
 import { looksLikeGround } from '../model/regions'
@@ -25,7 +26,7 @@ export const volumeOf = ({ volumeCubicInches, ringCubicInches }: Box): number | 
 export function fillOf({ view, place, device, trade }: Question): Fill {
   const others = view.places.filter(each => each.place.id !== place.place.id)
   return boxFill(view, trade, [
-    { placeId: place.place.id, gangs: device.size.gangs },
+    { placeIds: [place.place.id], gang: place.place.gang, ...roomOf(device) },
     ...others
       .filter(each => !each.place.retired)
       .map(each => yokeOf(each, willStand(each) ?? undefined, trade)),
@@ -40,24 +41,54 @@ export const fillAsFound = (view: BoxView, trade: Trade): Fill =>
     view.places.flatMap(each => (each.found ? [yokeOf(each, each.found.modelId, trade)] : [])),
   )
 
-/** A device in its place, and the gangs it takes. */
+/** A strap in its gang, the controls that are on it, and the gangs it takes. */
 interface Yoke {
-  readonly placeId: string
+  readonly placeIds: readonly string[]
+  readonly gang: number
   readonly gangs: number
+  /** What stands behind it, in in³. */
+  readonly behind: number
 }
 
+const roomOf = (model: DeviceModel | undefined) => ({
+  gangs: model?.size.gangs ?? 1,
+  behind: model?.behind?.cubicInches ?? 0,
+})
+
 const yokeOf = ({ place }: PlaceView, modelId: string | undefined, trade: Trade): Yoke => ({
-  placeId: place.id,
-  gangs: (modelId ? deviceNamed(trade, modelId)?.size.gangs : undefined) ?? 1,
+  placeIds: [place.id],
+  gang: place.gang,
+  ...roomOf(deviceNamed(trade, modelId ?? '')),
 })
 
 /** Fills of one box by its yokes: many devices take the same. */
 const fills = new WeakMap<BoxView, { readonly trade: Trade; readonly by: Map<string, Fill> }>()
 
-export function boxFill(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
+/** What shares a gang shares a strap. */
+const straps = (yokes: readonly Yoke[]): Yoke[] => {
+  const byGang = new Map<number, Yoke>()
+  for (const yoke of yokes) {
+    const there = byGang.get(yoke.gang)
+    byGang.set(
+      yoke.gang,
+      there
+        ? {
+            ...there,
+            placeIds: [...there.placeIds, ...yoke.placeIds],
+            gangs: Math.max(there.gangs, yoke.gangs),
+            behind: there.behind + yoke.behind,
+          }
+        : yoke,
+    )
+  }
+  return [...byGang.values()]
+}
+
+export function boxFill(view: BoxView, trade: Trade, each: readonly Yoke[]): Fill {
+  const yokes = straps(each)
   let known = fills.get(view)
   if (known?.trade !== trade) fills.set(view, (known = { trade, by: new Map() }))
-  const key = yokes.map(({ placeId, gangs }) => `${placeId} ${gangs}`).join()
+  const key = yokes.map(({ placeIds, gangs, behind }) => `${placeIds.join('+')} ${gangs} ${behind}`).join()
   let fill = known.by.get(key)
   if (!fill) known.by.set(key, (fill = reckoned(view, trade, yokes)))
   return fill
@@ -74,8 +105,8 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
   const conductors = counted.filter(each => !isGround(each))
   const grounds = counted.filter(isGround)
   const largest = Math.max(0, ...counted.map(allowance))
-  const largestOn = ({ placeId }: Yoke) =>
-    Math.max(0, ...conductorsOn(view, placeId, conductors).map(allowance)) || largest
+  const largestOn = ({ placeIds }: Yoke) =>
+    Math.max(0, ...placeIds.flatMap(id => conductorsOn(view, id, conductors).map(allowance))) || largest
   const largestGround = Math.max(0, ...grounds.map(allowance))
   const edition = houseRule(view.record, 'fill-edition')
   const extra = edition === 'grounds-in-quarters' ? Math.max(0, grounds.length - 4) / 4 : 0
@@ -92,6 +123,7 @@ function reckoned(view: BoxView, trade: Trade, yokes: readonly Yoke[]): Fill {
       words: say.count(yokes.length, 'one device', '# devices'),
       in3: yokes.reduce((sum, yoke) => sum + 2 * yoke.gangs * largestOn(yoke), 0),
     },
+    { words: say`behind a switch`, in3: yokes.reduce((sum, { behind }) => sum + behind, 0) },
   ].filter(part => part.in3 > 0)
   return {
     cubicInches: parts.reduce((sum, part) => sum + part.in3, 0),

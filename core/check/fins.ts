@@ -1,3 +1,4 @@
+import { sharesGang } from '../job/place-name'
 import type { PlaceView } from '../job/box-view'
 import type { DeviceModel, Rating } from '../model/device'
 import { occupantOf } from './box'
@@ -30,7 +31,8 @@ function orderIn({ view, place, device, trade }: Question): (Standing | null)[] 
   const order: (Standing | null)[] = Array.from({ length: view.box.gangs }, () => null)
   for (const each of view.places) {
     const model = each.place.id === place.place.id ? device : occupantOf(each, trade)
-    if (model) order[each.place.gang - 1] = { place: each, model }
+    const at = each.place.gang - 1
+    if (model && !isFinned(order[at]?.model ?? null)) order[at] = { place: each, model }
   }
   return order
 }
@@ -50,6 +52,7 @@ export function orderThatBears(
   bears: (place: PlaceView, model: DeviceModel, sides: SidesOff) => boolean,
 ): readonly (DeviceModel | null)[] | null {
   const now = orderIn(question)
+  if (question.view.places.some(({ place }) => sharesGang(question.view.record, place))) return null
   if (now.length < 2 || now.length > MOST_GANGS || now.some(each => (each?.model.size.gangs ?? 1) > 1))
     return null
   let best: { order: readonly (Standing | null)[]; moved: number } | null = null

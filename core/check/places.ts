@@ -1,4 +1,5 @@
 import { boxView, type BoxView, type PlaceView } from '../job/box-view'
+import { asTheyStand } from '../job/place-name'
 import { rowsWith, type JobRecord } from '../model/record'
 
 /** A place of a light, with its box. */
@@ -15,7 +16,7 @@ export function placesOf(record: JobRecord, groupId: string): LightPlace[] {
       const place = view?.places.find(each => each.place.id === id)
       return view && place && !place.place.retired ? [{ view, place }] : []
     })
-    .sort((a, b) => a.view.box.position - b.view.box.position || a.place.place.gang - b.place.place.gang)
+    .sort((a, b) => a.view.box.position - b.view.box.position || asTheyStand(a.place.place, b.place.place))
 }
 
 /** Lights of a box that are worked from it alone, in the order of their gangs. */
@@ -25,5 +26,5 @@ export function ownPlacesOf(record: JobRecord, boxId: string): LightPlace[] {
   return view.places
     .filter(({ place, placesInGroup }) => placesInGroup === 1 && !place.retired)
     .map(place => ({ view, place }))
-    .sort((a, b) => a.place.place.gang - b.place.place.gang)
+    .sort((a, b) => asTheyStand(a.place.place, b.place.place))
 }

@@ -57,6 +57,7 @@ const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
   traveller: ['traveller'],
   pass: ['line', 'loop-feed', 'switched-load', 'loop-return', 'traveller'],
   signal: ['traveller', 'spare'],
+  own: [],
 }
 
 /** Whether each terminal takes the gauge and stranding of the conductor that would go on it. */

@@ -108,7 +108,7 @@ describe('a catalogue as a table', () => {
       'row 2, column “led”: “150 W; 125” is no rating, such as “150 W” or “150 W; 125; 100”',
     ],
     ['glows', 'perhaps', 'row 2, column “glows”: says neither yes nor no'],
-    ['opening', 'round', 'row 2, column “opening”: “round” is none of toggle, wide, duplex'],
+    ['opening', 'round', 'row 2, column “opening”: “round” is none of toggle, wide, duplex, module'],
     ['regions', 'moon', expect.stringMatching(/^row 2, column “regions”: /)],
     ['gangs', '9', expect.stringMatching(/^row 2, column “gangs”: /)],
     ['least places', '70', expect.stringMatching(/^row 2, column “least places”: /)],

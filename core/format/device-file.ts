@@ -23,7 +23,17 @@ const positive = Joi.number().positive()
 const terminal = Joi.object({
   id: token.required(),
   word: name.required(),
-  wants: Joi.valid('line', 'load', 'neutral', 'ground', 'signal', 'common', 'traveller', 'pass').required(),
+  wants: Joi.valid(
+    'line',
+    'load',
+    'neutral',
+    'ground',
+    'signal',
+    'common',
+    'traveller',
+    'pass',
+    'own',
+  ).required(),
   alike: token.allow(null).required(),
   joins: Joi.valid('screw', 'clamp', 'push-in', 'lead').required(),
   lead: Joi.when('joins', {
@@ -163,11 +173,18 @@ const deviceSchema = Joi.object({
   enclosure: Joi.valid('damp', 'wet'),
   byCord: Joi.boolean(),
   glows: Joi.boolean().required(),
+  behind: Joi.object({ cubicInches: positive.max(10).required() }),
   size: Joi.object({
     gangs: Joi.number().integer().min(1).max(4).required(),
     depthMillimetres: positive.max(100).required(),
   }).required(),
   opening: Joi.valid(...OPENINGS).required(),
+  part: Joi.object({
+    of: token.required(),
+    most: Joi.number().integer().min(2).max(4).required(),
+    inOnePiece: Joi.boolean().required(),
+    tab: token.allow(null).required(),
+  }),
   finishes: Joi.array().items(name).unique().required(),
   settings: Joi.array()
     .items(

@@ -36,12 +36,14 @@ const seenIn = (view: BoxView) => [
   // What was found before anybody could say this stays found.
   ...[[...runsThrough(view)]].filter(through => through.length > 0),
   view.pigtails.map(({ id, jointId, deviceId, terminal }) => [id, jointId, deviceId, terminal]),
-  view.places.map(({ group, found, loads }) => [
+  view.places.map(({ place, group, found, loads }) => [
     group.id,
     group.behaves,
     loads.length,
     found?.id,
     found?.modelId,
+    // Parts of one strap may be joined by its tab.
+    ...(place.part > 1 ? [place.gang, place.part] : []),
   ]),
   view.feeds.map(({ circuit }) => circuit.id),
   view.readings

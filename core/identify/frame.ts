@@ -131,6 +131,9 @@ export function frameOf(survey: Survey): Result<Frame> {
           terminal(device.id, terminalId),
         ]),
       ),
+    ...(survey.tabs ?? [])
+      .filter(({ a }) => survey.devices.some(device => device.id === a.deviceId && device.boxId === id))
+      .map(({ a, b }): Pair => [terminal(a.deviceId, a.terminalId), terminal(b.deviceId, b.terminalId)]),
   ])
   const cables = survey.cables.map(({ boxId }, cable) => ({
     box: boxAt.get(boxId)!,

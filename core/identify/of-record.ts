@@ -1,7 +1,9 @@
+import { tabsOf } from '../job/tabs'
 import { houseRule } from '../model/house-rules'
 import { runsThrough, type BoxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import { lookingForPlaces } from '../job/looking'
+import { placeName } from '../job/place-name'
 import type { Reading } from '../model/entities'
 import { looksLikeGround, type Region } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
@@ -37,7 +39,7 @@ export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey
       return [
         {
           id: found.id,
-          name: `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? say`, gang ${place.gang}` : ''}`,
+          name: placeName(view.record, place),
           boxId: view.box.id,
           lightId: group.id,
           model,
@@ -66,10 +68,22 @@ export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey
     boxes: views.map(({ box, room }) => ({ id: box.id, name: `${room.name}, ${box.name}` })),
     cables: views.flatMap(view => cablesOf(view, views)),
     devices,
+    tabs: tabsIn(views, trade),
     lights: lightsOf(views, devices),
     circuitsAtMost: Math.min(3, Math.max(1, circuits.size)),
   })
 }
+
+/** The tabs between parts that were found beside each other. */
+const tabsIn = (views: readonly BoxView[], trade: Trade) =>
+  tabsOf(views.flatMap(view => standingIn(view, trade)))
+
+/** What was found at the places of a box. */
+const standingIn = ({ places }: BoxView, trade: Trade) =>
+  places.flatMap(({ found, place }) => {
+    const model = deviceNamed(trade, found?.modelId ?? '')
+    return found && model ? [{ id: found.id, place, model }] : []
+  })
 
 /** A conductor that runs through unbroken is of what lies beyond: nothing can be held to it, or part it. */
 function cablesOf(view: BoxView, views: readonly BoxView[]): SurveyCable[] {
@@ -127,7 +141,7 @@ function lightsOf(views: readonly BoxView[], devices: readonly SurveyDevice[]): 
  * Readings of these boxes that say all they need to, in the order they were taken: those that were asked for, and those
  * that somebody took by hand.
  */
-export function takenIn(views: readonly BoxView[]): Taken[] {
+export function takenIn(views: readonly BoxView[], trade: Trade): Taken[] {
   const boxes = views.map(({ box }) => box.id)
   const through = throughAll(views)
   return views
@@ -140,6 +154,9 @@ export function takenIn(views: readonly BoxView[]): Taken[] {
       const question = asked && { ...asked, ...standOf(reading, views) }
       // At the holder of one light its own lamps are out as well: lamps of two are not reckoned with.
       const spots = question ? [question.from, question.to] : []
+      // A device that a tab joins to another comes off with it: what that leaves is not reckoned with.
+      const tabbed = tabsIn(views, trade).some(({ a, b }) => [a, b].some(of => of.deviceId === question?.off))
+      if (tabbed) return []
       const lamps = spots.flatMap(spot => (spot.kind === 'lamp-holder' ? [spot.light] : []))
       if (question?.lampsOut !== undefined && lamps.some(light => light !== question.lampsOut)) return []
       return question ? [{ id, question, answer: answer ?? answerOfVolts(reading.value, region) }] : []

@@ -100,7 +100,7 @@ function judged(view: BoxView) {
   if (!survey.ok) throw new Error(survey.faults[0]!.message)
   const identifier = Identifier.of(survey.value, { live: true })
   if (!identifier.ok) throw new Error(identifier.faults[0]!.message)
-  return identifier.value.after(takenIn([view]), accountedIn([view]), new Set())
+  return identifier.value.after(takenIn([view], trade), accountedIn([view]), new Set())
 }
 
 /** The record once what was proven of it is taken over. */
@@ -173,7 +173,7 @@ describe('one judge of what a conductor is', () => {
       { ...record, readings: Object.fromEntries(rows.map(each => [each.id, each])) },
       'box',
     )!
-    expect(takenIn([view])).toEqual([])
+    expect(takenIn([view], trade)).toEqual([])
   })
 
   it('what was out or off meanwhile goes with a reading by either door, and what hangs nowhere here does not', () => {
@@ -185,7 +185,7 @@ describe('one judge of what a conductor is', () => {
       Object.values(DOORS).map(door => {
         const row = { ...door(1, [A_BLACK, A_BARE, 120, false]), ...more }
         const view = boxView({ ...record, readings: { [row.id]: row } }, 'box')!
-        return takenIn([view]).map(({ question: { lampsOut, off } }) => [lampsOut, off])
+        return takenIn([view], trade).map(({ question: { lampsOut, off } }) => [lampsOut, off])
       })
     expect(stands({})).toEqual([[[undefined, undefined]], [[undefined, undefined]]])
     expect(stands({ lampsOutGroupId: light, offDeviceId: device!.id })).toEqual([
@@ -233,8 +233,8 @@ describe('one judge of what a conductor is', () => {
     expect(whites).toHaveLength(2)
     expect(asked(with_('lever'))).toEqual(expect.arrayContaining(whites.map(({ id }) => id)))
     expect(asked(with_('unbroken')).filter(id => whites.some(end => end.id === id))).toEqual([])
-    expect(takenIn([with_('lever')])).toHaveLength(1)
-    expect(takenIn([with_('unbroken')])).toEqual([])
+    expect(takenIn([with_('lever')], trade)).toHaveLength(1)
+    expect(takenIn([with_('unbroken')], trade)).toEqual([])
     // Nor does the plan wait for it, while it stays as it is.
     const identifies = (view: BoxView) =>
       planBox(view, trade).steps.flatMap(({ name }) => (name.kind === 'identify' ? [name.endId] : []))

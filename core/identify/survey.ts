@@ -1,3 +1,4 @@
+import type { Tab } from '../job/tabs'
 import type { DeviceModel } from '../model/device'
 import type { FarEnd, Insulation, Role } from '../model/vocabulary'
 
@@ -11,6 +12,8 @@ export interface Survey {
   readonly boxes: readonly SurveyBox[]
   readonly cables: readonly SurveyCable[]
   readonly devices: readonly SurveyDevice[]
+  /** Terminals of two devices on one strap that its tab joins; none where absent. */
+  readonly tabs?: readonly Tab[]
   readonly lights: readonly SurveyLight[]
   /** Circuits that may feed these boxes, at most: 1 to 3. */
   readonly circuitsAtMost: number

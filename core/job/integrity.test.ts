@@ -114,7 +114,7 @@ describe('what hangs together', () => {
   })
 
   it('gangs cannot be taken away under a device', () => {
-    const place = { id: 'p2', boxId: 'box', gang: 2, groupId: 'light', retired: false }
+    const place = { id: 'p2', boxId: 'box', gang: 2, part: 1, groupId: 'light', retired: false }
     const two = {
       ...record,
       boxes: { box: { ...record.boxes.box!, gangs: 2 } },

@@ -1,3 +1,4 @@
+import { theControl } from './place-name'
 import { ENTITY_NAMES, fieldsOf, type EntityName, type JobRow } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
 import { fault, type Fault } from '../model/result'
@@ -137,9 +138,9 @@ function faultsOfPlace(record: JobRecord, id: string, path: string): Fault[] {
       fault(`${path}/gang`, 'no-such-gang', say`the box has ${box.gangs} gang(s), not ${place.gang}`),
     )
   const rival = rowsWith(record, 'places', 'boxId', place.boxId).find(
-    other => other.id !== id && other.gang === place.gang,
+    other => other.id !== id && other.gang === place.gang && other.part === place.part,
   )
-  if (rival) faults.push(fault(`${path}/gang`, 'gang-taken', say`gang ${place.gang} is taken`))
+  if (rival) faults.push(fault(`${path}/gang`, 'gang-taken', say`${theControl(record, place)} is taken`))
   return faults
 }
 

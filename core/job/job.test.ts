@@ -141,7 +141,7 @@ describe('transition', () => {
       {
         kind: 'add',
         entity: 'places',
-        row: { id: 'p', boxId: 'box', gang: 1, groupId: 'light', retired: false },
+        row: { id: 'p', boxId: 'box', gang: 1, part: 1, groupId: 'light', retired: false },
       },
       'gang-taken',
     ],
@@ -150,7 +150,7 @@ describe('transition', () => {
       {
         kind: 'add',
         entity: 'places',
-        row: { id: 'p', boxId: 'box', gang: 2, groupId: 'light', retired: false },
+        row: { id: 'p', boxId: 'box', gang: 2, part: 1, groupId: 'light', retired: false },
       },
       'no-such-gang',
     ],

@@ -12,7 +12,7 @@ export const BLANK = {
     note: '',
   },
   groups: { want: null, behaves: 'not-known', everyPlace: 'not-known', bypass: 'none', unworked: 'not-said' },
-  places: { retired: false },
+  places: { part: 1, retired: false },
   boxes: {
     kind: 'control',
     material: 'not-known',

@@ -103,6 +103,16 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
         ),
       )
   })
+  const own = model.terminals.filter(({ wants }) => wants === 'own')
+  if (own.length === 1 && !model.behind)
+    faults.push(fault('/terminals', 'own-alone', `“${own[0]!.id}” is joined to no other terminal of its own`))
+  if (model.behind && own.length === 0)
+    faults.push(fault('/behind', 'hears-nothing', 'no terminal of it is told by the switch before it'))
+  if (model.part) {
+    if (model.part.tab !== null) needTerminal('/part/tab', model.part.tab)
+    if (model.size.gangs > 1)
+      faults.push(fault('/part', 'too-wide', 'what shares an opening is one gang wide'))
+  }
   if (model.places.least > model.places.most)
     faults.push(fault('/places/least', 'range', 'least places is above most places'))
   const electronic = model.contacts.some(contact => contact.kind === 'electronic')

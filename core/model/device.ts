@@ -59,8 +59,21 @@ export interface DeviceModel {
   readonly byCord?: boolean
   /** Shows where it is in the dark. */
   readonly glows: boolean
+  /** Stands behind a plain switch that stays in its opening, and takes so much room of the box; absent where it has the opening. */
+  readonly behind?: { readonly cubicInches: number }
   readonly size: { readonly gangs: number; readonly depthMillimetres: number }
   readonly opening: Opening
+  /** One of several that share a strap or a plate in one opening; absent where it takes an opening for itself. */
+  readonly part?: {
+    /** The strap or plate that takes it: only parts of the same stand beside each other. */
+    readonly of: string
+    /** Parts that stand beside each other there at most. */
+    readonly most: number
+    /** Comes as one piece with those beside it. */
+    readonly inOnePiece: boolean
+    /** The terminal that a tab joins to the same one of the part beside it; null where each is on its own. */
+    readonly tab: string | null
+  }
   /** Finishes its face is sold in; none for what is found in a wall. */
   readonly finishes: readonly string[]
   readonly settings: readonly Setting[]
@@ -78,8 +91,9 @@ export interface DeviceModel {
   readonly minutes: number
 }
 
+/** `own`: joined to the other such terminal of the same place, and to nothing else. */
 export type TerminalWants =
-  'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller' | 'pass'
+  'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller' | 'pass' | 'own'
 
 export interface Terminal {
   readonly id: string
@@ -96,6 +110,8 @@ export interface Terminal {
   /** Conductors one terminal takes. */
   readonly atMost: number
   readonly side: 'left' | 'right'
+  /** What its own sheet says, where it is not the device’s: a screw of a switch that stays before it. */
+  readonly sheet?: Pick<DeviceModel['instructions'], 'stripMillimetres' | 'screwNewtonMetres'>
 }
 
 export interface Variable {

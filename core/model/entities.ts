@@ -148,6 +148,8 @@ export const ENTITIES = {
     id,
     boxId: ref('boxes'),
     gang: whole(1, 6),
+    /** Of several controls that share this gang, on one strap or plate: which, from the top or the left. */
+    part: whole(1, 4),
     groupId: ref('groups'),
     /** Its control goes, and none comes: a blank plate. What is chosen for it rests. */
     retired: flag,

@@ -25,11 +25,14 @@ export function rowsOf<Name extends EntityName>(record: JobRecord, name: Name): 
   return rows as unknown as readonly Row<Name>[]
 }
 
+type Ordered = { id: string; position?: number; gang?: number; part?: number; seq?: number }
+
 function byPositionThenId(a: object, b: object): number {
-  const left = a as { id: string; position?: number; gang?: number; seq?: number }
-  const right = b as { id: string; position?: number; gang?: number; seq?: number }
+  const left = a as Ordered
+  const right = b as Ordered
   return (
     (left.position ?? left.gang ?? left.seq ?? 0) - (right.position ?? right.gang ?? right.seq ?? 0) ||
+    (left.part ?? 0) - (right.part ?? 0) ||
     (left.id < right.id ? -1 : left.id > right.id ? 1 : 0)
   )
 }

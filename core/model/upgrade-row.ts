@@ -48,7 +48,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   groups: () => blank(BLANK.groups, 'behaves', 'everyPlace', 'bypass', 'unworked'),
   loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
-  places: () => blank(BLANK.places, 'retired'),
+  places: () => blank(BLANK.places, 'part', 'retired'),
   rooms: () => ({ kind: 'not-said' }),
   switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
   tests: () => blank(BLANK.tests, 'measured'),

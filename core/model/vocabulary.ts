@@ -353,7 +353,7 @@ export const RADIOS = ['lan', 'mesh-2400', 'mesh-900', 'near'] as const
 export type Radio = (typeof RADIOS)[number]
 
 /** Opening of the plate that a device comes through. */
-export const OPENINGS = ['toggle', 'wide', 'duplex'] as const
+export const OPENINGS = ['toggle', 'wide', 'duplex', 'module'] as const
 export type Opening = (typeof OPENINGS)[number]
 
 export const SEVERITIES = ['danger', 'defect', 'remark'] as const
@@ -387,6 +387,8 @@ export const LINE_RULES = [
   'termination',
   'aluminium',
   'gangs',
+  'shared-gang',
+  'kept-switch',
   'fins',
   'box-fill',
   'box-depth',

@@ -125,20 +125,25 @@ const placeName = ({ room, box }: BoxView) => `${room.name}, ${box.name}`
 function needsOf(view: BoxView, trade: Trade): Need[] {
   const place = placeName(view)
   const chosen = view.places.filter(({ choice }) => choice !== null)
-  const devices = chosen.flatMap((each): Need[] => {
+  const models = chosen.flatMap(each => {
     const model = deviceNamed(trade, each.choice!.modelId)
-    return model
-      ? [
-          {
-            key: `device:${model.id}`,
-            kind: 'device',
-            what: model.name,
-            count: 1,
-            priceEach: model.price,
-            place,
-          },
-        ]
-      : []
+    return model ? [{ model, gang: each.place.gang }] : []
+  })
+  const devices = models.flatMap(({ model, gang }, at): Need[] => {
+    const onePiece = model.part?.inOnePiece
+      ? models.filter(each => each.gang === gang && each.model.part?.inOnePiece)
+      : [models[at]!]
+    if (onePiece[0] !== models[at]) return []
+    return [
+      {
+        key: `device:${onePiece.map(each => each.model.id).join('+')}`,
+        kind: 'device',
+        what: onePiece.map(each => each.model.name).join(' + '),
+        count: 1,
+        priceEach: onePiece.reduce((sum, each) => sum + each.model.price, 0),
+        place,
+      },
+    ]
   })
   return [...devices, ...plateOf(view, trade), ...curesOf(view, trade), ...smallParts(view, trade)]
 }
@@ -173,6 +178,7 @@ const PLATE_WORDS: Readonly<Record<Opening | 'blank', string>> = {
   toggle: 'narrow',
   wide: 'wide',
   duplex: 'receptacle',
+  module: 'modules',
   blank: 'blank',
 }
 
@@ -182,11 +188,13 @@ function plateOf(view: BoxView, trade: Trade): Need[] {
 
   const before = openingsOf(view, trade, ({ found }) => found?.modelId)
   const after = openingsOf(view, trade, place => willStand(place) ?? undefined)
-  if (before.join() === after.join()) return []
-  const words = after.map(each => say(PLATE_WORDS[each]))
+  const keyOf = (all: readonly GangOpening[]) =>
+    all.map(({ opening, parts }) => (opening === 'module' ? `${opening} ${parts}` : opening)).join('+')
+  if (keyOf(before) === keyOf(after)) return []
+  const words = after.map(({ opening, parts }) => openingWords(opening, parts, say))
   return [
     {
-      key: `plate:${view.region.id}:${after.join('+')}`,
+      key: `plate:${view.region.id}:${keyOf(after)}`,
       kind: 'plate',
       what: say`Plate, ${say.count(after.length, 'one gang', '# gangs')}: ${words.join(', ')}`,
       count: 1,
@@ -196,17 +204,38 @@ function plateOf(view: BoxView, trade: Trade): Need[] {
   ]
 }
 
+/** What a plate has open for one gang, and how many parts it takes there. */
+interface GangOpening {
+  readonly opening: Opening | 'blank'
+  readonly parts: number
+}
+
+const inGang = (view: BoxView, { place }: PlaceView) =>
+  view.places.filter(each => each.place.gang === place.gang && !each.place.retired).length
+
+const openingWords = (opening: Opening | 'blank', parts: number, say: Say): string =>
+  opening === 'module' ? say.count(parts, 'one module', '# modules') : say(PLATE_WORDS[opening])
+
 function openingsOf(
   view: BoxView,
   trade: Trade,
   modelIdAt: (place: PlaceView) => string | undefined,
-): (Opening | 'blank')[] {
-  const openings: (Opening | 'blank')[] = Array.from({ length: view.box.gangs }, () => 'blank')
+): GangOpening[] {
+  const openings: GangOpening[] = Array.from({ length: view.box.gangs }, () => ({
+    opening: 'blank',
+    parts: 1,
+  }))
   for (const place of view.places) {
     const model = deviceNamed(trade, modelIdAt(place) ?? '')
     if (!model) continue
+    const before = model.behind ? deviceNamed(trade, place.found?.modelId ?? '')?.opening : undefined
     for (let gang = 0; gang < model.size.gangs; gang++)
-      if (place.place.gang - 1 + gang < openings.length) openings[place.place.gang - 1 + gang] = model.opening
+      if (place.place.gang - 1 + gang < openings.length)
+        openings[place.place.gang - 1 + gang] = {
+          opening: before ?? model.opening,
+          // Of parts in one piece the plate has one opening.
+          parts: model.part && !model.part.inOnePiece ? inGang(view, place) : 1,
+        }
   }
   return openings
 }

@@ -1,8 +1,9 @@
-import { willStand, type BoxView, type PlaceView } from '../job/box-view'
+import { modelStanding } from '../job/kept-switch'
+import { type BoxView, type PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import { FULL_FROM } from '../model/limits'
 import { rowsWith } from '../model/record'
-import { deviceNamed, type Trade } from '../model/trade'
+import { type Trade } from '../model/trade'
 import { sayIn } from '../words/say'
 
 /** One thing to try when the power is back, and what it should show. */
@@ -28,7 +29,7 @@ export const powerOf = (testKey: string): TestItem['power'] => (DEAD_TESTS.inclu
 export function testList(view: BoxView, place: PlaceView, trade: Trade): TestItem[] {
   const say = sayIn(view.region)
 
-  const model = deviceNamed(trade, willStand(place) ?? '')
+  const model = modelStanding(place, trade)
   // A retired place has nothing to work; its light is looked at once nothing works it any more.
   if (!model && !(place.place.retired && place.workingInGroup === 0)) return []
   if (!model && place.group.unworked === 'left-dead')
@@ -42,7 +43,7 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
   const lampsScrewed = place.loads.some(
     load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
   )
-  const switches = model !== undefined && model.control.length > 0
+  const switches = model !== null && model.control.length > 0
   const items: Item[] = [
     {
       key: 'ground-continuity',

@@ -1,13 +1,13 @@
+import { theControl } from '../job/place-name'
+import { capital } from '../words/capital'
 import { houseRule } from '../model/house-rules'
 import { type BoxView, type EndView } from '../job/box-view'
 import { toExchange } from '../job/exchange'
 import { smallPart } from '../model/small-part'
 import type { Trade } from '../model/trade'
-import { RUNS_THROUGH } from '../model/vocabulary'
 import {
   changedTerminals,
   foundJointOf,
-  isOneConductor,
   kindOfNet,
   type NetKind,
   type PlannedDevice,
@@ -23,6 +23,7 @@ import {
   toReadParted,
 } from '../safety'
 import { tailsOf } from './aluminium'
+import { cutFirst, jointDraft } from './joint-step'
 import { cureSteps } from './cure-steps'
 import { SEEN_DONE, step, type Draft } from './step'
 import { sayIn, later } from '../words/say'
@@ -77,7 +78,9 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
         step(
           { kind: 'take-out', placeId: place.id },
           'touch',
-          say`Gang ${place.gang}: take out the old device and spread the conductors`,
+          replaced.some(({ placeId, model }) => placeId === place.id && model.behind)
+            ? say`${capital(theControl(view.record, place))}: take the wires off the switch, keep it, and spread the conductors`
+            : say`${capital(theControl(view.record, place))}: take out the old device and spread the conductors`,
           say`Each keeps its flag until it is landed again${free === null ? '' : say`; at least ${lengthWords(measuresOf(view.record), free)} of it stay free where it leaves the sheath`}.`,
           trade.minutes['taking-out'],
         ),
@@ -108,6 +111,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...netsOf('load').flatMap(jointStep),
     ...netsOf('traveller').flatMap(jointStep),
     ...netsOf('signal').flatMap(jointStep),
+    ...netsOf('own').flatMap(jointStep),
     ...routed.devices.flatMap(device => landSteps(view, routed, device, nameOf, trade)),
     ...view.ends
       .filter(each => routed.seats[each.end.id]?.kind === 'cap' && each.end.seat !== 'cap')
@@ -199,12 +203,12 @@ function partingOf(view: BoxView, jointId: string, mayReturn: readonly EndView[]
 }
 
 /** What closes the box. */
-function lastOn({ region, places }: BoxView): string {
+function lastOn({ region, record, places }: BoxView): string {
   const say = sayIn(region)
-  const blank = places.filter(({ place }) => place.retired).map(({ place }) => place.gang)
+  const blank = places.filter(({ place }) => place.retired).map(({ place }) => theControl(record, place))
   if (blank.length === 0) return say`device top up and level, plate on`
   if (blank.length === places.length) return say`blank plate on`
-  return say`device top up and level, plate on, blank over gang ${blank.join(say` and `)}`
+  return say`device top up and level, plate on, blank over ${blank.join(say` and `)}`
 }
 
 /** A radio system that the customer decides on is signed for before it is put in. */
@@ -238,121 +242,6 @@ function foldOrder(view: BoxView, routed: RoutedBox): string {
     say`hot and switched to the other`,
     say`the device’s own conductors last`,
   ].join(', ')
-}
-
-function jointDraft(
-  view: BoxView,
-  routed: RoutedBox,
-  jointId: string,
-  nameOf: (endId: string) => string,
-  trade: Trade,
-): Draft {
-  const say = sayIn(view.region)
-
-  const joint = routed.joints.find(each => each.id === jointId)!
-  const pigtails = routed.pigtails.filter(each => joint.pigtailIds.includes(each.id))
-  // What bonds the box already stays on its screw.
-  const bonded = view.box.bonded === 'yes' || view.pigtails.some(({ deviceId }) => deviceId === null)
-  const cut = pigtails.filter(({ to }) => to !== 'box' || !bonded)
-  const leads = joint.leads.map(lead => leadWord(view, routed, lead))
-  const tails = tailsOf(view.ends, joint.endIds, leads.length > 0, trade, say)
-  const members = [
-    ...joint.endIds.map(tails.nameOf),
-    ...leads,
-    ...pigtails.map(
-      each => say`a ${say(INSULATION_WORDS[each.insulation])} pigtail ${pigtailGoal(view, routed, each.to)}`,
-    ),
-  ]
-  if (isOneConductor(joint)) {
-    const [only] = pigtails.filter(({ to }) => to !== 'box')
-    return step(
-      { kind: 'joint', netId: joint.netId },
-      'touch',
-      say`One ${say(INSULATION_WORDS[only!.insulation])} conductor of ${only!.gauge} from the box’s bonding screw ${pigtailGoal(view, routed, only!.to)}`,
-      say`The metal of the box brings it; no connector.`,
-      trade.minutes.termination * 2,
-      [
-        smallPart('pigtail', later`pigtail, ${only!.insulation} ${only!.gauge}`, only!.millimetres),
-        ...(bonded ? [] : [smallPart('screw', later`bonding screw, ${view.region.screws.bonding}`)]),
-      ],
-    )
-  }
-  const pieces = tails.holder === null ? joint.connectors : []
-  // Thicker than any in the table: the electrician takes one that is listed for it.
-  const connectors =
-    pieces.length > 0
-      ? pieces.map(({ words }) => words)
-      : [tails.holder ?? say`a connector listed for these gauges`]
-  const lever = pieces[0]?.kind === 'lever'
-  const strip = pieces[0]?.stripMillimetres
-  const byArea = pieces.some(({ by }) => by === 'area')
-  const habit = tails.holder === null ? jointHabit(view, lever, leads.length > 0) : say`Tug each.`
-  return step(
-    { kind: 'joint', netId: joint.netId },
-    'touch',
-    say`Join ${routed.nets[joint.netId]}: ${members.join(', ')} in ${connectors.join(say` linked to `)}${strip ? say`, each stripped ${lengthWords(measuresOf(view.record), strip)}` : ''}${tails.says}`,
-    `${cutFirst(view, joint.endIds)}${tails.why}${habit}${byArea ? say` Chosen by copper area: see the connector’s own table.` : ''}`,
-    (tails.holder === null ? trade.minutes[lever ? 'lever-joint' : 'twist-joint'] * connectors.length : 0) +
-      cut.length * trade.minutes['cut-pigtail'] +
-      tails.minutes,
-    [
-      ...tails.parts,
-      ...(tails.holder === null ? connectors.map(words => smallPart('connector', words)) : []),
-      ...cut.map(each =>
-        smallPart('pigtail', later`pigtail, ${each.insulation} ${each.gauge}`, each.millimetres),
-      ),
-      ...cut
-        .filter(({ to }) => to === 'box')
-        .map(() => smallPart('screw', later`bonding screw, ${view.region.screws.bonding}`)),
-    ],
-  )
-}
-
-/** How wires lie in a joint, by its kind and the house rule. */
-function jointHabit(view: BoxView, lever: boolean, hasLeads: boolean): string {
-  const say = sayIn(view.region)
-
-  if (lever)
-    return hasLeads ? say`One wire a slot, stranded leads too; tug each.` : say`One wire a slot; tug each.`
-  const twist = houseRule(view.record, 'pre-twist')
-  const first = twist === 'yes' || (twist === 'stranded' && hasLeads) ? say`Twist them together first. ` : ''
-  return say`${first}Solid ones side by side${hasLeads ? say`, the stranded lead slightly ahead` : ''}; no copper shows; tug each.`
-}
-
-/** Said where a conductor that runs through unbroken is to end here. */
-function cutFirst(view: BoxView, endIds: readonly string[]): string {
-  const say = sayIn(view.region)
-
-  const { freeMillimetres: free } = view.region
-  const through = view.joints.filter(({ connector }) => RUNS_THROUGH.includes(connector))
-  const own = through.filter(({ id }) =>
-    view.ends.some(({ end }) => end.jointId === id && endIds.includes(end.id)),
-  )
-  if (own.length === 0) return ''
-  const where = own.every(({ connector }) => connector === 'looped')
-    ? say`in the middle of its loop`
-    : say`only if ${free === null ? say`enough stays` : say`${lengthWords(measuresOf(view.record), free)} stay`} free on each side of the cut; else leave it, and ask for another plan`
-  return say`It runs through unbroken: cut it first, ${where}. `
-}
-
-function leadWord(
-  { region }: BoxView,
-  routed: RoutedBox,
-  lead: { placeId: string; terminalId: string },
-): string {
-  const device = routed.devices.find(each => each.placeId === lead.placeId)
-  const word = device?.model.terminals.find(each => each.id === lead.terminalId)?.word ?? lead.terminalId
-  return routed.devices.length > 1 ? sayIn(region)`“${word}” of gang ${device?.gang}` : `“${word}”`
-}
-
-function pigtailGoal(
-  view: BoxView,
-  routed: RoutedBox,
-  to: { placeId: string; terminalId: string } | 'box',
-): string {
-  const say = sayIn(view.region)
-
-  return to === 'box' ? say`to the box’s bonding screw` : say`to ${leadWord(view, routed, to)}`
 }
 
 const HOLD_WORDS = {
@@ -389,14 +278,15 @@ function landSteps(
       ...ends.map(tails.nameOf),
       ...pigtails.map(each => say`the ${say(INSULATION_WORDS[each.insulation])} pigtail`),
     ].join(say` and `)
-    const torque = instructions.screwNewtonMetres
-      ? `, ${torqueWords(measuresOf(view.record), instructions.screwNewtonMetres)}`
+    const sheet = terminal.sheet ?? instructions
+    const torque = sheet.screwNewtonMetres
+      ? `, ${torqueWords(measuresOf(view.record), sheet.screwNewtonMetres)}`
       : ''
     return [
       step(
         { kind: 'land', at: { placeId: device.placeId, terminalId: terminal.id } },
         'touch',
-        say`${what} on “${terminal.word}”: strip ${lengthWords(measuresOf(view.record), instructions.stripMillimetres)}, ${say(HOLD_WORDS[terminal.joins])}${torque}${tails.says}`,
+        say`${what} on “${terminal.word}”: strip ${lengthWords(measuresOf(view.record), sheet.stripMillimetres)}, ${say(HOLD_WORDS[terminal.joins])}${torque}${tails.says}`,
         say`${cutFirst(view, ends)}${tails.why}As its sheet gives it.`,
         trade.minutes.termination + tails.minutes,
         tails.parts,
@@ -415,7 +305,7 @@ function tapeSteps(view: BoxView, replaced: readonly PlannedDevice[], trade: Tra
     step(
       { kind: 'tape', placeId: device.placeId },
       'touch',
-      say`Gang ${device.gang}: tape round the device’s terminals`,
+      say`${capital(theControl(view.record, view.record.places[device.placeId]!))}: tape round the device’s terminals`,
       say`House rule.`,
       trade.minutes.taping,
       [smallPart('tape', later`tape`)],

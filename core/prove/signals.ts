@@ -46,6 +46,10 @@ export function signalsApart(compiled: Compiled): Finding[] {
   ])
 }
 
+/** A terminal of the same device that is made to be joined to its signal. */
+const isOwn = ({ id, model }: PlacedDevice, point: string): boolean =>
+  model.terminals.some(({ id: terminal, wants }) => wants === 'own' && terminalPoint(id, terminal) === point)
+
 function strangersOn(compiled: Compiled, signal: SignalAt, signals: readonly SignalAt[]): Finding[] {
   const say = sayAbout(compiled.circuit)
   const peers = signals.filter(other => other.net === signal.net)
@@ -67,6 +71,7 @@ function strangersOn(compiled: Compiled, signal: SignalAt, signals: readonly Sig
   ]
   for (const { placed, point } of terminals) {
     if (point === signal.point || compiled.net(point) !== signal.net) continue
+    if (isOwn(signal.placed, point)) continue
     const other = known.get(point)
     if (other) {
       if (other.family !== signal.family)

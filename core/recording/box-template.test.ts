@@ -30,7 +30,7 @@ const empty = (region: RegionId, gangs = 1): BoxView => {
     places: Object.fromEntries(
       Array.from({ length: gangs }, (_, at) => [
         `p${at}`,
-        { id: `p${at}`, boxId: 'box', gang: at + 1, groupId: `g${at}`, retired: false },
+        { id: `p${at}`, boxId: 'box', gang: at + 1, part: 1, groupId: `g${at}`, retired: false },
       ]),
     ),
     loads: {},

@@ -47,7 +47,7 @@ export function templateEdits(
 ): Edit[] {
   const edits: Edit[] = []
   const { add, change, newId } = pen
-  const switches = view.places.map(place => {
+  const switches = view.places.map((place, at) => {
     const kind = view.places.length > 1 ? kindAt(place, trade) : template.kind
     const before = deviceNamed(trade, place.found?.modelId ?? '')
     const model =
@@ -61,9 +61,9 @@ export function templateEdits(
       )
     if (model && place.found && model !== before)
       edits.push(change('devices', deviceId, { modelId: model.id }))
-    return { gang: place.place.gang, deviceId, model }
+    return { control: at + 1, deviceId, model }
   })
-  const switchOf = (gang: number) => switches.find(each => each.gang === gang)
+  const switchOf = (control: number) => switches.find(each => each.control === control)
   const joints = new Map<string, string>()
   const jointNamed = (name: string) => {
     const known = joints.get(name)
@@ -82,14 +82,14 @@ export function templateEdits(
   const seated = (seat: BoxTemplate['cables'][number]['strands'][number][1]): Seat => {
     if ('joint' in seat)
       return { seat: 'joint', deviceId: null, terminal: null, jointId: jointNamed(seat.joint) }
-    const at = switchOf(seat.gang)
+    const at = switchOf(seat.control)
     const terminal = at?.model && screwsOf(at.model)[seat.screw]
     return at && terminal
       ? { seat: 'terminal', deviceId: at.deviceId, terminal: terminal.id, jointId: null }
       : { seat: 'loose', deviceId: null, terminal: null, jointId: null }
   }
   const lightOf = (seat: TemplateSeat): string | null =>
-    'gang' in seat ? (view.places.find(({ place }) => place.gang === seat.gang)?.group.id ?? null) : null
+    'control' in seat ? (view.places[seat.control - 1]?.group.id ?? null) : null
   const names: string[] = []
   template.cables.forEach(() => names.push(freeName(names)))
   const cables = template.cables.flatMap((cable, position) =>
@@ -109,8 +109,8 @@ export function templateEdits(
       })),
     ),
   )
-  for (const { gang, screw } of template.fedFromJoint) {
-    const at = switchOf(gang)
+  for (const { control, screw } of template.fedFromJoint) {
+    const at = switchOf(control)
     if (at?.model) pigtail(jointNamed('line'), at.deviceId, screwsOf(at.model)[screw])
   }
   const ground = joints.get('ground')

@@ -1,6 +1,6 @@
 import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
-import type { Box } from '../model/entities'
+import type { Box, Place } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { freeLightName, lightAdded } from './lights'
 import type { Pen } from './pen'
@@ -46,17 +46,16 @@ export function controlBoxAdded(
   return [
     boxAdded(pen, record, box),
     ...Array.from({ length: box.gangs }, (_, at) =>
-      ownLightAt(pen, record, box.id, at + 1, roomName, at),
+      ownLightAt(pen, record, { boxId: box.id, gang: at + 1, part: 1 }, roomName, at),
     ).flat(),
   ]
 }
 
-/** A gang with a light of its own; `earlier` such lights are added by the same command. */
+/** A control with a light of its own; `earlier` such lights are added by the same command. */
 function ownLightAt(
   pen: Pen,
   record: JobRecord,
-  boxId: string,
-  gang: number,
+  where: Pick<Place, 'boxId' | 'gang' | 'part'>,
   roomName: string,
   earlier: number,
 ): Edit[] {
@@ -67,7 +66,7 @@ function ownLightAt(
   for (let at = 0; at < earlier; at++) name = nextName(record, name)
   return [
     lightAdded(pen, groupId, name),
-    pen.add('places', { ...BLANK.places, id: pen.newId(), boxId, gang, groupId }),
+    pen.add('places', { ...BLANK.places, id: pen.newId(), ...where, groupId }),
   ]
 }
 
@@ -91,7 +90,7 @@ export function gangInserted(pen: Pen, record: JobRecord, boxId: string, before:
   return [
     pen.change('boxes', boxId, { gangs: box.gangs + 1 }),
     ...later.map(({ id, gang }) => pen.change('places', id, { gang: gang + 1 })),
-    ...ownLightAt(pen, record, boxId, before, room.name, 0),
+    ...ownLightAt(pen, record, { boxId, gang: before, part: 1 }, room.name, 0),
   ]
 }
 
@@ -116,6 +115,32 @@ export function gangRemoved(pen: Pen, record: JobRecord, boxId: string, gang: nu
   ]
 }
 
+/** Controls that one gang holds at most, on one strap or plate. */
+export const MOST_PARTS = 4
+
+/** One control more in a gang, after those that are there, with a light of its own. */
+export function partAdded(pen: Pen, record: JobRecord, { boxId, gang }: Place): Edit[] {
+  const beside = rowsWith(record, 'places', 'boxId', boxId).filter(each => each.gang === gang)
+  const room = record.rooms[record.boxes[boxId]!.roomId]!
+  if (beside.length >= MOST_PARTS) return []
+  const part = Math.max(...beside.map(each => each.part)) + 1
+  return ownLightAt(pen, record, { boxId, gang, part }, room.name, 0)
+}
+
+/** One control less of several in a gang; those after it move up. */
+export function partRemoved(pen: Pen, record: JobRecord, { id, boxId, gang, part }: Place): Edit[] {
+  const beside = rowsWith(record, 'places', 'boxId', boxId).filter(
+    each => each.gang === gang && each.id !== id,
+  )
+  if (beside.length === 0) return []
+  return [
+    ...placesGone(pen, record, [id]),
+    ...beside
+      .filter(each => each.part > part)
+      .map(each => pen.change('places', each.id, { part: each.part - 1 })),
+  ]
+}
+
 /** So many gangs: more at the end, or fewer from the end. */
 export function gangsChanged(pen: Pen, record: JobRecord, boxId: string, gangs: number): Edit[] {
   const room = record.rooms[record.boxes[boxId]!.roomId]!
@@ -130,7 +155,7 @@ export function gangsChanged(pen: Pen, record: JobRecord, boxId: string, gangs: 
       places.filter(({ gang }) => gang > gangs).map(({ id }) => id),
     ),
     pen.change('boxes', boxId, { gangs }),
-    ...missing.flatMap((gang, at) => ownLightAt(pen, record, boxId, gang, room.name, at)),
+    ...missing.flatMap((gang, at) => ownLightAt(pen, record, { boxId, gang, part: 1 }, room.name, at)),
   ]
 }
 
@@ -157,7 +182,7 @@ export function kindChanged(pen: Pen, record: JobRecord, boxId: string, kind: Bo
   if (kind === 'control')
     return [
       pen.change('boxes', boxId, { kind, gangs: 1 }),
-      ...ownLightAt(pen, record, boxId, 1, room.name, 0),
+      ...ownLightAt(pen, record, { boxId, gang: 1, part: 1 }, room.name, 0),
     ]
   return [
     ...placesGone(

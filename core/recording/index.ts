@@ -8,6 +8,9 @@ export {
   gangsChanged,
   kindChanged,
   MOST_GANGS,
+  MOST_PARTS,
+  partAdded,
+  partRemoved,
   movedInList,
   roomNamed,
 } from './boxes'

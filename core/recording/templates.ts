@@ -6,11 +6,11 @@ import { sayIn } from '../words/say'
 export type SwitchKind = 'one-place' | 'two-place' | 'middle'
 
 /**
- * Where a conductor of a template sits: a screw of a gang’s old switch by its number (the odd one of a two-place
+ * Where a conductor of a template sits: a screw of a control’s old switch by its number (the odd one of a two-place
  * switch is 0, its travellers 1 and 2; the pairs of a middle switch are 0, 1 and 2, 3), or a joint by its name.
  */
 export type TemplateSeat =
-  | { readonly gang: number; readonly screw: number }
+  | { readonly control: number; readonly screw: number }
   | { readonly joint: 'line' | 'neutral' | 'ground' | 'through' | `neutral-${number}` }
 
 export interface TemplateCable {
@@ -27,10 +27,10 @@ export interface BoxTemplate {
   readonly kind: SwitchKind
   readonly cables: readonly TemplateCable[]
   /** Screws that a short conductor feeds from the joint of the line. */
-  readonly fedFromJoint: readonly { readonly gang: number; readonly screw: number }[]
+  readonly fedFromJoint: readonly { readonly control: number; readonly screw: number }[]
 }
 
-const screw = (at: number, gang = 1): TemplateSeat => ({ gang, screw: at })
+const screw = (at: number, control = 1): TemplateSeat => ({ control, screw: at })
 const joint = (name: Extract<TemplateSeat, { joint: unknown }>['joint']): TemplateSeat => ({ joint: name })
 
 type Strands = TemplateCable['strands']
@@ -78,11 +78,11 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
     fedFromJoint: BoxTemplate['fedFromJoint'] = [],
   ): BoxTemplate => ({ id, words, kind, cables, fedFromJoint })
 
-  const lightOf = (gang: number, returns: TemplateSeat): TemplateCable => ({
+  const lightOf = (control: number, returns: TemplateSeat): TemplateCable => ({
     entry: 'top',
     far: 'luminaire',
     strands: [
-      [hot, screw(1, gang), 'switched-load'],
+      [hot, screw(1, control), 'switched-load'],
       [neutral, returns, 'neutral'],
       [ground, joint('ground'), 'ground'],
     ],
@@ -110,7 +110,7 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
     say`One feed for all, and a line that goes on`,
     'one-place',
     [feed(joint('line')), ...kinds.map((_, at) => light(screw(1, at + 1))), onward],
-    kinds.map((_, at) => ({ gang: at + 1, screw: 0 })),
+    kinds.map((_, at) => ({ control: at + 1, screw: 0 })),
   )
   const sharedNeutral = template('shared-neutral', say`Two hots, one shared neutral`, 'one-place', [
     {
@@ -141,7 +141,7 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
               : between(screw(1, at + 1), screw(2, at + 1), joint('neutral')),
           ),
         ],
-        kinds.map((_, at) => ({ gang: at + 1, screw: 0 })),
+        kinds.map((_, at) => ({ control: at + 1, screw: 0 })),
       ),
       ...(plainGangs ? [twoLines, goesOn] : []),
       ...(plainGangs && kinds.length === 2 ? [sharedNeutral] : []),
@@ -163,7 +163,7 @@ export function boxTemplates(region: Region, kinds: readonly SwitchKind[]): BoxT
       say`Fed at the switch, and on from there`,
       'one-place',
       [feed(joint('line')), light(screw(1)), onward],
-      [{ gang: 1, screw: 0 }],
+      [{ control: 1, screw: 0 }],
     ),
   ]
   const severalPlaces = region.neutralAtSwitch

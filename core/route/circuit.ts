@@ -1,6 +1,9 @@
+import { tabsOf, type Standing } from '../job/tabs'
+import { joinedByTab } from './joined-by-tab'
 import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView } from '../job/box-view'
 import { groundless, hasNoGround } from '../job/groundless'
+import { placeName } from '../job/place-name'
 import type { FoundPigtail } from '../model/entities'
 import { rowsWith } from '../model/record'
 import {
@@ -27,6 +30,7 @@ import { sayIn } from '../words/say'
  */
 export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Circuit> {
   const faults: Fault[] = views.flatMap(rolesMissing)
+  const standing: Standing[] = []
   const devices = views.flatMap(view => {
     const say = sayIn(view.region)
     return view.places.flatMap(place => {
@@ -38,7 +42,8 @@ export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Ci
         faults.push(fault(path, 'unknown-device', say`the catalogue has no “${modelId}”`))
         return []
       }
-      return [{ id, groupId: place.group.id, model, name: placeName(view, place.place.gang) }]
+      standing.push({ id, place: place.place, model })
+      return [{ id, groupId: place.group.id, model, name: placeName(view.record, place.place) }]
     })
   })
   if (faults.length > 0) return refused(...faults)
@@ -49,7 +54,7 @@ export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Ci
     ...base,
     devices,
     loads: [...base.loads, ...outletsOf(devices)],
-    joints: [...base.joints, ...views.flatMap(seatsOf)],
+    joints: [...base.joints, ...views.flatMap(seatsOf), ...tabsOf(standing).map(joinedByTab)],
     caps: [
       ...base.caps,
       ...views.flatMap(view => view.ends.filter(each => each.end.seat === 'cap').map(nearPoint)),
@@ -73,10 +78,6 @@ function leadsOfNothing(view: BoxView, devices: readonly PlacedDevice[]): string
     )
     .filter(point => !used.has(point))
 }
-
-/** A place in words: its room and box, and its gang where the box has more than one. */
-const placeName = ({ region, room, box }: BoxView, gang: number) =>
-  `${room.name}, ${box.name}${box.gangs > 1 ? sayIn(region)`, gang ${gang}` : ''}`
 
 /** Joints, conductors on terminals and the bond of one box as recorded. */
 function seatsOf(view: BoxView): CircuitJoint[] {
@@ -175,6 +176,8 @@ function circuitOfParts(
   }
 }
 
+const nameAt = ({ record }: BoxView, placeId: string) => placeName(record, record.places[placeId]!)
+
 /** What of a box without a ground may be without: what stays, and what may replace something; its metal, if all may. */
 function groundlessIn(view: BoxView, { devices }: RoutedBox): { id: string; point: string }[] {
   if (!hasNoGround(view)) return []
@@ -185,10 +188,10 @@ function groundlessIn(view: BoxView, { devices }: RoutedBox): { id: string; poin
     return kind === 'protected' || kind === 'insulating-plate'
   })
   return [
-    ...allowed.flatMap(({ placeId, gang, model }) =>
+    ...allowed.flatMap(({ placeId, model }) =>
       model.terminals
         .filter(({ wants }) => wants === 'ground')
-        .map(({ id }) => ({ id: placeName(view, gang), point: terminalPoint(placeId, id) })),
+        .map(({ id }) => ({ id: nameAt(view, placeId), point: terminalPoint(placeId, id) })),
     ),
     ...(view.box.material === 'metal' && allowed.length === devices.length
       ? [{ id: `${view.room.name}, ${view.box.name}`, point: bondPoint(view.box.id) }]
@@ -201,11 +204,11 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
   const near = new Map(view.ends.map(each => [each.end.id, nearPoint(each)]))
   const settingsOf = (placeId: string) =>
     Object.assign({}, ...schemes.map(({ settings }) => settings[placeId]))
-  const devices = routed.devices.map(({ placeId, gang, groupId, model }) => ({
+  const devices = routed.devices.map(({ placeId, groupId, model }) => ({
     id: placeId,
     groupId,
     model,
-    name: placeName(view, gang),
+    name: nameAt(view, placeId),
     settings: { ...settingsOf(placeId), ...settingsAt(view, placeId, model) },
   }))
   const pigtail = new Map(
@@ -226,6 +229,13 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
     devices,
     plan,
     joints: [
+      ...tabsOf(
+        routed.devices.map(({ placeId, gang, part, model }) => ({
+          id: placeId,
+          place: { boxId: view.box.id, gang, part },
+          model,
+        })),
+      ).map(joinedByTab),
       ...routed.joints.map(joint => ({
         id: `${view.box.id}:${joint.id}`,
         members: [

@@ -1,3 +1,6 @@
+import { tabsOf, type Standing } from '../job/tabs'
+import { joinedByTab } from './joined-by-tab'
+import type { DeviceModel } from '../model/device'
 import { keyOfTerminal } from '../model/terminal-key'
 import type { BoxView, EndView } from '../job/box-view'
 import {
@@ -85,6 +88,7 @@ class Half {
     trade: Trade,
   ) {
     const { view } = box
+    const standing: Standing[] = []
     for (const place of view.places) {
       const { placeId, isNew, model } = this.#planned(place.place.id) ?? {
         placeId: place.place.id,
@@ -94,10 +98,14 @@ class Half {
       const old = place.found ? deviceNamed(trade, place.found.modelId) : undefined
       const goes = isNew || place.place.retired
       const stays = !goes || !box.done.takenOut.has(placeId)
-      if (place.found && old && stays)
-        this.devices.push({ id: place.found.id, groupId: place.group.id, model: old })
-      if (isNew && model) this.devices.push({ id: placeId, groupId: place.group.id, model })
+      const put = (id: string, device: DeviceModel) => {
+        this.devices.push({ id, groupId: place.group.id, model: device })
+        standing.push({ id, place: place.place, model: device })
+      }
+      if (place.found && old && stays) put(place.found.id, old)
+      if (isNew && model) put(placeId, model)
     }
+    this.joints.push(...tabsOf(standing).map(joinedByTab))
     this.#ends()
     this.#foundPigtails()
     this.#newJoints()

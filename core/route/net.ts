@@ -5,6 +5,8 @@ export type Net =
   | { readonly kind: 'load' | 'signal'; readonly groupId: string }
   /** `hop`: between which two switches of a row, from 1. */
   | { readonly kind: 'traveller'; readonly groupId: string; readonly hop: number; readonly side: 'a' | 'b' }
+  /** Between two terminals at one place. */
+  | { readonly kind: 'own'; readonly placeId: string }
   | { readonly kind: 'ground' }
 
 export type NetKind = Net['kind']
@@ -22,6 +24,8 @@ export function keyOf(net: Net): string {
       return `${net.kind}:${net.groupId}`
     case 'traveller':
       return `traveller:${net.groupId}:${net.hop}${net.side}`
+    case 'own':
+      return `${net.kind}:${net.placeId}`
     case 'ground':
       return 'ground'
   }
@@ -40,6 +44,9 @@ export function netOf(key: string): Net {
     case 'load':
     case 'signal':
       if (of) return { kind, groupId: of }
+      break
+    case 'own':
+      if (of) return { kind, placeId: of }
       break
     case 'traveller': {
       const side = last?.at(-1)

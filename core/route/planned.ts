@@ -5,6 +5,7 @@ import type { ConnectorPiece } from './connectors'
 export interface PlannedDevice {
   readonly placeId: string
   readonly gang: number
+  readonly part: number
   readonly groupId: string
   readonly model: DeviceModel
   /** The old device stays where none was chosen. */

@@ -136,7 +136,7 @@ export class Puzzle {
           if (net === null) continue
           const needed = isNeeded(device.model, terminal)
           if (net !== 'ground' || needed) want(net, view.box.id)
-          const made = kindOf(net) === 'traveller' || kindOf(net) === 'signal'
+          const made = ['traveller', 'signal', 'own'].includes(kindOf(net))
           const here = net === 'ground' ? this.#isGrounded(view) : provided.has(net)
           if (!made && !here) {
             netOfTerminal[key] = null
@@ -222,6 +222,8 @@ export class Puzzle {
   #circuitIdOf(net: Net): string {
     if (net.kind === 'ground') return net.kind
     if ('circuitId' in net) return net.circuitId
+    // Its two terminals are at one place: no conductor carries it.
+    if (net.kind === 'own') return net.placeId
     const whose = this.circuits.ofLight(net.groupId)
     return whose.kind === 'known' ? whose.circuitId : net.groupId
   }

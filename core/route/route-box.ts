@@ -1,3 +1,5 @@
+import { modelStanding } from '../job/kept-switch'
+import { theControl } from '../job/place-name'
 import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import { willStand, type BoxView, type EndView } from '../job/box-view'
@@ -56,7 +58,8 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   for (const device of devices)
     for (const terminal of device.model.terminals) {
       const net = netWanted(circuits, view, device, terminal, present)
-      const here = net !== null && present.has(net)
+      const here = net !== null && (present.has(net) || terminal.wants === 'own')
+      if (here && terminal.wants === 'own') nets[net] = netWords(view, net)
       if (net !== null && !here && isNeeded(device.model, terminal))
         faults.push(
           fault(
@@ -110,15 +113,26 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
         fault(
           `/places/${place.place.id}`,
           'nothing-chosen',
-          say`no device is chosen for gang ${place.place.gang}`,
+          say`no device is chosen for ${theControl(view.record, place.place)}`,
         ),
       )
       return []
     }
-    const model = deviceNamed(trade, modelId)
-    if (!model) {
+    const known = deviceNamed(trade, modelId)
+    const model = modelStanding(place, trade)
+    if (!known) {
       faults.push(
         fault(`/places/${place.place.id}/modelId`, 'unknown-device', say`the catalogue has no “${modelId}”`),
+      )
+      return []
+    }
+    if (!model) {
+      faults.push(
+        fault(
+          `/places/${place.place.id}/modelId`,
+          'nothing-kept',
+          say`${known.name} stands behind a switch, and none that could stay is recorded there`,
+        ),
       )
       return []
     }
@@ -144,6 +158,7 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
       {
         placeId: place.place.id,
         gang: place.place.gang,
+        part: place.place.part,
         groupId: place.group.id,
         model,
         isNew: place.choice !== null,
@@ -170,6 +185,8 @@ export function netWords(view: BoxView, key: string): string {
       return say`a traveler of ${record.groups[net.groupId]?.name ?? say`the light`}`
     case 'signal':
       return say`the signal of ${record.groups[net.groupId]?.name ?? say`the light`}`
+    case 'own':
+      return say`a wire of its own`
     case 'ground':
       return say`the ground`
   }
@@ -206,6 +223,8 @@ export function netWanted(
       return 'ground'
     case 'signal':
       return null
+    case 'own':
+      return keyOf({ kind: 'own', placeId: device.placeId })
     case 'common':
     case 'traveller':
     case 'pass':

@@ -51,7 +51,11 @@ export function* schemesOf(
 
 /** Line, load, neutral and ground as a device asks for them. */
 function own({ placeId, model }: PlannedDevice, nets: LightNets): Record<string, string> {
-  const of: Partial<Record<Terminal['wants'], string>> = { ...nets, ground: 'ground' }
+  const of: Partial<Record<Terminal['wants'], string>> = {
+    ...nets,
+    ground: 'ground',
+    own: keyOf({ kind: 'own', placeId }),
+  }
   return Object.fromEntries(
     model.terminals.flatMap(({ id, wants }) =>
       of[wants] ? [[keyOfTerminal({ placeId, terminalId: id }), of[wants]]] : [],

@@ -124,10 +124,22 @@ function signalsGoAstray(circuit: Circuit, conductors: Walk, closed: Walk): bool
     const met = conductors(point)
     if (poles.some(pole => met.has(pole))) return true
     const peers = signals.filter(other => met.has(other.point))
+    // A switch in the same opening, its other side on the metal that the signal is to hear.
+    const isFedSwitchOf = (own: string) =>
+      device.model.contacts.some(({ between, when }) => {
+        const byHand = device.model.variables.filter(({ moves }) => moves === 'hand').map(({ id }) => id)
+        if (!Object.keys(when).some(variable => byHand.includes(variable))) return false
+        const [a, b] = between.map(id => terminalPoint(device.id, id)) as [string, string]
+        const far = a === own ? b : b === own ? a : null
+        return far !== null && signal.hears.some(pole => conductors(far).has(terminalPoint(device.id, pole)))
+      })
     if (peers.some(other => other.signal.family !== signal.family)) return true
     const mains = peers.filter(other => other.signal.hears.length > 0)
     const strangers = terminalsOf(circuit).filter(
-      other => met.has(other.point) && !peers.some(peer => peer.point === other.point),
+      other =>
+        met.has(other.point) &&
+        !peers.some(peer => peer.point === other.point) &&
+        !(other.device === device && isFedSwitchOf(other.point)),
     )
     if (strangers.length > 0) {
       const [main] = mains

@@ -100,7 +100,32 @@ function Face({ device, width }: { device: DeviceModel; width: number }) {
   return (
     <g className="stroke-ink" strokeWidth="2" fill="none">
       <rect x="0" y="0" width={width} height={HEIGHT} rx="12" className="fill-sheet" />
-      {device.opening === 'duplex' ? (
+      {device.part ? (
+        // It fills its share of the opening; the others are left as they are.
+        Array.from({ length: device.part.most }, (_, at) => {
+          const share = (HEIGHT * 0.7) / device.part!.most
+          const top = HEIGHT * 0.15 + at * share
+          return (
+            <g key={at}>
+              <rect
+                x={middle - 30}
+                y={top + 3}
+                width="60"
+                height={share - 6}
+                rx="6"
+                strokeDasharray={at === 0 ? undefined : '5 5'}
+                className={at === 0 ? 'fill-joint' : undefined}
+              />
+              {at === 0 && does.has('dim') && (
+                <circle cx={middle} cy={top + share / 2} r={share / 2 - 9} className="fill-sheet" />
+              )}
+              {at === 0 && !does.has('dim') && (
+                <path d={`M${middle - 18} ${top + share / 2} h36`} strokeWidth="3" />
+              )}
+            </g>
+          )
+        })
+      ) : device.opening === 'duplex' ? (
         [0.3, 0.7].map(at => (
           <g key={at}>
             <rect x={middle - 30} y={HEIGHT * at - 34} width="60" height="68" rx="24" />

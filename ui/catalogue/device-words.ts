@@ -26,6 +26,7 @@ export const OPENING_WORDS: Readonly<Record<Opening, string>> = {
   toggle: 'Narrow, for a lever',
   wide: 'Wide',
   duplex: 'Two receptacles',
+  module: 'Modules on one plate',
 }
 
 /** How it is kept alive, in a word or two. */

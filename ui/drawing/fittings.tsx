@@ -1,5 +1,6 @@
 'use client'
 
+import { capital } from '@/core/words/capital'
 import type { KeyboardEvent } from 'react'
 import { wireColour } from './wire-colour'
 import type { DrawnDevice, DrawnJoint } from './goals'
@@ -98,7 +99,7 @@ export function Device({
 
   const { device, x, y, width, height, lines } = drawn
   return (
-    <g role="group" aria-label={say`Gang ${device.gang}: ${device.name}`}>
+    <g role="group" aria-label={`${capital(device.where)}: ${device.name}`}>
       <rect
         x={x}
         y={y}

@@ -159,7 +159,7 @@ function placeJoints(
 const heightOf = (device: PictureDevice) => 48 + device.terminals.length * TERMINAL_STEP + 4
 
 function placeDevices(picture: BoxPicture, left: number, y: number, height: number): DrawnDevice[] {
-  const all = [...picture.devices].sort((a, b) => a.gang - b.gang)
+  const all = [...picture.devices].sort((a, b) => a.gang - b.gang || a.part - b.part)
   return all.map((device, index) => {
     const x = left + index * (DEVICE_WIDTH + DEVICE_GAP)
     return {

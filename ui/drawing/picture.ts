@@ -1,9 +1,10 @@
+import { theControl } from '@/core/job/place-name'
 import { INSULATION_WORDS, ROLE_WORDS } from '@/core/words/of-vocabulary'
 import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { claimStatus } from '@/core/identify'
 import type { DeviceModel, Terminal } from '@/core/model/device'
-import type { Joint } from '@/core/model/entities'
+import type { Joint, Place } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { hintOf } from '@/core/model/regions'
 import { deviceNamed, type Trade } from '@/core/model/trade'
@@ -17,7 +18,8 @@ import {
   type PlannedJoint,
   type RoutedBox,
 } from '@/core/route'
-import { CONNECTOR_WORDS, PROOF_WORDS, capital, plain } from '../words'
+import { CONNECTOR_WORDS, PROOF_WORDS, plain } from '../words'
+import { capital } from '@/core/words/capital'
 import { sayIn } from '@/core/words/say'
 
 /** What is drawn of one box, as found or as it will be: the same picture from either. */
@@ -61,6 +63,9 @@ export type Goal =
 export interface PictureDevice {
   readonly id: string
   readonly gang: number
+  readonly part: number
+  /** Which control of the box it is, in words. */
+  readonly where: string
   readonly name: string
   readonly isNew: boolean
   /** Nothing but a plate, which closes its gang. */
@@ -164,6 +169,13 @@ function cablesOf(view: BoxView, strandFor: (each: EndView) => PictureStrand): P
   })
 }
 
+/** Where a control stands in its box. */
+const standsAt = ({ record }: BoxView, place: Place) => ({
+  gang: place.gang,
+  part: place.part,
+  where: theControl(record, place),
+})
+
 const terminalsOf = (
   model: DeviceModel,
   capped: (terminalId: string) => boolean,
@@ -213,7 +225,7 @@ export function foundPicture(view: BoxView, trade: Trade): BoxPicture {
       return [
         {
           id: found.id,
-          gang: place.gang,
+          ...standsAt(view, place),
           name: model.name,
           isNew: false,
           terminals: terminalsOf(model, () => false),
@@ -243,6 +255,7 @@ const NET_WORDS: Readonly<Record<NetKind | 'none', string>> = {
   ground: 'ground',
   traveller: 'traveler',
   signal: 'signal',
+  own: 'its own',
   none: 'spare',
 }
 
@@ -365,15 +378,16 @@ export function plannedPicture(view: BoxView, routed: RoutedBox): BoxPicture {
     devices: [
       ...routed.devices.map(device => ({
         id: device.placeId,
-        gang: device.gang,
+        ...standsAt(view, view.record.places[device.placeId]!),
         name: device.model.name,
         isNew: device.isNew,
         terminals: terminalsOf(device.model, terminalId => isCapped(device.placeId, terminalId)),
       })),
       ...view.places
         .filter(({ place }) => place.retired)
-        .map(({ place: { id, gang } }) => ({
-          ...{ id, gang, name: say`Blank plate`, isNew: true, isBlank: true },
+        .map(({ place }) => ({
+          ...standsAt(view, place),
+          ...{ id: place.id, name: say`Blank plate`, isNew: true, isBlank: true },
           terminals: [],
         })),
     ],

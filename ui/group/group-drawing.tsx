@@ -157,7 +157,7 @@ function BoxInGroup({
             key={device.id}
             {...pressed(() => onPlace(device.id))}
             className="strand cursor-pointer"
-            aria-label={say`Work ${view.room.name}, ${view.box.name}${layout.devices.length > 1 ? say`, gang ${device.gang}` : ''}: now ${words}`}
+            aria-label={say`Work ${view.room.name}, ${view.box.name}${layout.devices.length > 1 ? `, ${device.where}` : ''}: now ${words}`}
             data-place={device.id}
           >
             <rect x={x + width / 2 - 56} y={y - 34} width={112} height={46} fill="transparent" />

@@ -3,7 +3,7 @@ import type { BreakerShows } from '@/core/model/vocabulary'
 import { directoryOf, type Hunt } from '@/core/panel'
 import { Button } from '../primitives/button'
 import { Part } from '../stages/stage-frame'
-import { capital } from '../words'
+import { capital } from '@/core/words/capital'
 import { wentDark } from './hunt-words'
 import { useSay } from '../words/use-say'
 

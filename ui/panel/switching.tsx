@@ -12,7 +12,7 @@ import { LocksOn } from '../stages/safety/locks-on'
 import { holdersIn, useLocks } from '../stages/safety/use-locks'
 import { onWords } from '../stages/safety/use-switched-on'
 import { switchName } from '../words/switch-name'
-import { capital } from '../words'
+import { capital } from '@/core/words/capital'
 import { useSay } from '../words/use-say'
 
 /** How a breaker, or the main switch (null), stands as far as was recorded, and the next time it is thrown. */

@@ -6,7 +6,7 @@ import { useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
 import { switchName } from '../words/switch-name'
-import { capital } from '../words'
+import { capital } from '@/core/words/capital'
 import { useSay } from '../words/use-say'
 
 const moment = new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' })

@@ -1,3 +1,4 @@
+import { capital } from '@/core/words/capital'
 import type {
   BoxKind,
   Connector,
@@ -99,7 +100,6 @@ export const WANT_WORDS: Readonly<Record<Want, string>> = {
 }
 
 /** Said already, and set at the beginning of a line. */
-export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
 /** Ids are spelled the British way, sentences of the source the American one. */
 const SPELLED: Readonly<Record<string, string>> = {

@@ -2,8 +2,10 @@ import { DEAD_VOLTS } from '../../model/limits'
 import { isHotRole, isLoadRole } from '../../model/roles'
 import type { BoxView } from '../../job/box-view'
 import { circuitsOf } from '../../job/circuits'
+import { whichControl } from '../../job/place-name'
+import type { Place } from '../../model/entities'
 import { byPosition, oneHandle, sharersOf } from '../../model/ties'
-import { deviceNamed } from '../../model/trade'
+import { deviceNamed, type Trade } from '../../model/trade'
 import { circuitIdOf } from '../breaker-of'
 import { endsOnTerminal, switchedNeutral, twoSupplyPair } from './switched'
 import { borrowedIn, lastAtEnds, legsOf, offWhile, oneLegIn } from '../returns'
@@ -114,10 +116,12 @@ const twoOnOneStrap: DefectRule = (view, trade) => {
 
   const circuits = circuitsOf([view])
   return view.places.flatMap(({ found, place }) => {
-    if (!found) return []
-    const terminals = deviceNamed(trade, found.modelId)?.terminals ?? []
-    const on = terminals
-      .flatMap(({ id }) => endsOnTerminal(view, found.id, id))
+    const strap = strapOf(view, place, trade)
+    if (!found || strap[0]?.id !== found.id) return []
+    const on = strap
+      .flatMap(({ id: deviceId, model }) =>
+        model.terminals.flatMap(({ id }) => endsOnTerminal(view, deviceId, id)),
+      )
       .filter(({ end }) => isHotRole(end.role) || isLoadRole(end.role))
     const known = new Set(
       on.flatMap(each => view.record.circuits[circuitIdOf(circuits, view, each) ?? ''] ?? []),
@@ -131,7 +135,7 @@ const twoOnOneStrap: DefectRule = (view, trade) => {
         kind: 'two-on-strap' as const,
         of: found.id,
         severity: 'danger' as const,
-        what: say`${first.breaker} and ${second.breaker} end on one strap${view.box.gangs > 1 ? say` in gang ${place.gang}` : ''} and are not switched off together: with one off, it is still live`,
+        what: say`${first.breaker} and ${second.breaker} end on one strap${inGang(view, place)} and are not switched off together: with one off, it is still live`,
         cure: say`A common handle tie, or one breaker of two poles; or one of the two circuits taken off this strap.`,
         parts: [say`Handle tie, or a two-pole breaker`],
         factId: 'one-strap',
@@ -267,6 +271,20 @@ const RECEPTACLE_WORDS: Partial<
   other: ['defect', 'is wired wrong', 'Identify its conductors.', []],
 }
 
+const inGang = (view: BoxView, place: Place): string => {
+  const which = whichControl(view.record, place)
+  return which === '' ? '' : sayIn(view.region)` in ${which}`
+}
+
+/** What was found on the strap of a place: of several in one piece all, in their order. */
+const strapOf = (view: BoxView, { id, gang }: Place, trade: Trade) =>
+  view.places.flatMap(({ found, place }) => {
+    const model = deviceNamed(trade, found?.modelId ?? '')
+    return found && model && (place.id === id || (place.gang === gang && model.part?.inOnePiece))
+      ? [{ id: found.id, model }]
+      : []
+  })
+
 const receptacle: DefectRule = view => {
   const say = sayIn(view.region)
   return view.places.flatMap(({ place, found }) => {
@@ -277,7 +295,7 @@ const receptacle: DefectRule = view => {
             kind: 'receptacle' as const,
             of: place.id,
             severity,
-            what: say`The receptacle${view.box.gangs > 1 ? say` in gang ${place.gang}` : ''} ${say(what)}`,
+            what: say`The receptacle${inGang(view, place)} ${say(what)}`,
             cure: say(cure),
             parts: parts.map(each => say(each)),
             factId: 'receptacle-tester',

@@ -1,5 +1,7 @@
 'use client'
 
+import { theControl } from '@/core/job/place-name'
+import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import {
@@ -107,12 +109,12 @@ export function ChooseStage({ view }: { view: BoxView }) {
       )}
       {view.places.length > 1 && place && (
         <PickOne
-          label={say`Gang`}
+          label={say`Control`}
           value={together ? TOGETHER : place.place.id}
           options={[
             ...view.places.map(each => ({
               value: each.place.id,
-              words: `${each.place.gang}: ${each.group.name}${each.place.retired ? say`, retired` : chosenMark(say, verdictOfChosen(view, each, trade))}`,
+              words: `${capital(theControl(view.record, each.place))}: ${each.group.name}${each.place.retired ? say`, retired` : chosenMark(say, verdictOfChosen(view, each, trade))}`,
             })),
             ...(own.length > 1 ? [{ value: TOGETHER, words: say`All at once` }] : []),
           ]}

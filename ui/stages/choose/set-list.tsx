@@ -1,5 +1,7 @@
 'use client'
 
+import { placeName, theControl } from '@/core/job/place-name'
+import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { LightPlace, SetJudgement } from '@/core/check'
@@ -14,7 +16,7 @@ import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
 import { LineRow, telling } from './lines'
 import { useSay } from '../../words/use-say'
-import { sayIn, type Say } from '@/core/words/say'
+import { type Say } from '@/core/words/say'
 
 const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
 
@@ -31,11 +33,9 @@ const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
 const nameOf = (say: Say, members: SetJudgement['set']['members']): string =>
   members.map(model => model?.name ?? say`the old one stays`).join('; ')
 
-const placeWords = ({ view, place }: LightPlace) => {
-  const say = sayIn(view.region)
-  return `${view.room.name}, ${view.box.name}${view.box.gangs > 1 ? say`, gang ${place.place.gang}` : ''}`
-}
-const lightWords = (say: Say, { place }: LightPlace) => say`Gang ${place.place.gang}: ${place.group.name}`
+const placeWords = ({ view, place }: LightPlace) => placeName(view.record, place.place)
+const lightWords = ({ view, place }: LightPlace) =>
+  `${capital(theControl(view.record, place.place))}: ${place.group.name}`
 
 /** How many are shown before somebody asks for more. */
 const SHOWN_FIRST = 24
@@ -159,7 +159,7 @@ function SetCandidate({
         {places.map((each, at) => (
           <li key={each.place.place.id} className="grid gap-x-3 py-1.5 sm:grid-cols-[11rem_1fr]">
             <span className="text-sm text-soft">
-              {set.kind === 'side-by-side' ? lightWords(say, each) : placeWords(each)}
+              {set.kind === 'side-by-side' ? lightWords(each) : placeWords(each)}
             </span>
             <span>
               {set.members[at] ? (

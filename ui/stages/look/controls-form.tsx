@@ -1,5 +1,7 @@
 'use client'
 
+import { theControl } from '@/core/job/place-name'
+import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
@@ -32,7 +34,11 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
   const wanted = rowsWith(view.record, 'needs', 'groupId', place.group.id).length
   return (
     <Part
-      title={view.places.length > 1 ? say`Gang ${place.place.gang}: ${place.group.name}` : place.group.name}
+      title={
+        view.places.length > 1
+          ? `${capital(theControl(view.record, place.place))}: ${place.group.name}`
+          : place.group.name
+      }
     >
       <TextField
         label={say`Controls`}
@@ -65,7 +71,7 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
       </Folded>
       <LampsForm edits={edits} region={view.region} group={place.group} loads={place.loads} />
       <Folded summary={<summary className="min-h-11 py-2 font-semibold">{say`This gang`}</summary>}>
-        <ThisGang view={view} gang={place.place.gang} />
+        <ThisGang view={view} place={place.place} />
       </Folded>
     </Part>
   )

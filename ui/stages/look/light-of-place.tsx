@@ -1,5 +1,6 @@
 'use client'
 
+import { placeName } from '@/core/job/place-name'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useState } from 'react'
@@ -12,7 +13,6 @@ import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { plain } from '../../words'
-import { boxNamed } from './far-words'
 import { useSay } from '../../words/use-say'
 
 const SameLight = dynamic(() => import('./same-light').then(module => module.SameLight), { ssr: false })
@@ -33,20 +33,16 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
         <>
           <p className="text-sm font-semibold">{say`Worked from here, and from`}</p>
           <ul className="flex flex-wrap gap-2">
-            {others.map(({ id, boxId, gang }) => {
-              const box = record.boxes[boxId]!
-              return (
-                <li key={id}>
-                  <Link
-                    href={`/jobs/${record.job.id}/boxes/${boxId}/look`}
-                    className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rule px-3 font-semibold underline decoration-rule underline-offset-4"
-                  >
-                    {boxNamed(record, box)}
-                    {box.gangs > 1 ? say`, gang ${gang}` : ''}
-                  </Link>
-                </li>
-              )
-            })}
+            {others.map(other => (
+              <li key={other.id}>
+                <Link
+                  href={`/jobs/${record.job.id}/boxes/${other.boxId}/look`}
+                  className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rule px-3 font-semibold underline decoration-rule underline-offset-4"
+                >
+                  {placeName(record, other)}
+                </Link>
+              </li>
+            ))}
           </ul>
         </>
       )}

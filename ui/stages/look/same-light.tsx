@@ -1,5 +1,6 @@
 'use client'
 
+import { placeName } from '@/core/job/place-name'
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith, type JobRecord } from '@/core/model/record'
@@ -8,7 +9,6 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { Sheet } from '../../primitives/sheet'
-import { boxNamed } from './far-words'
 import { useSay } from '../../words/use-say'
 import { sayFor } from '@/core/model/say-for'
 
@@ -19,10 +19,7 @@ export const placesWords = (record: JobRecord, groupId: string): string => {
   const say = sayFor(record)
   return (
     rowsWith(record, 'places', 'groupId', groupId)
-      .map(({ boxId, gang }) => {
-        const box = record.boxes[boxId]!
-        return `${boxNamed(record, box)}${box.gangs > 1 ? say`, gang ${gang}` : ''}`
-      })
+      .map(place => placeName(record, place))
       .join('; ') || say`no place yet`
   )
 }

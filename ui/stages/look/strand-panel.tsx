@@ -1,5 +1,7 @@
 'use client'
 
+import { theControl } from '@/core/job/place-name'
+import { capital } from '@/core/words/capital'
 import { INSULATION_WORDS } from '@/core/words/of-vocabulary'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
@@ -178,7 +180,7 @@ function SeatPicker({ view, strand }: { view: BoxView; strand: EndView }) {
   const terminals: Option<string>[] = view.places.flatMap(({ place, found }) => {
     const model = deviceNamed(trade, found?.modelId ?? '')
     if (!found || !model) return []
-    const gang = view.places.length > 1 ? say`Gang ${place.gang}: ` : ''
+    const gang = view.places.length > 1 ? `${capital(theControl(view.record, place))}: ` : ''
     return model.terminals.map(terminal => ({
       value: `terminal/${found.id}/${terminal.id}`,
       words: `${gang}${terminal.word}`,
@@ -256,7 +258,7 @@ function JointFields({ view, jointId }: { view: BoxView; jointId: string }) {
       return model.terminals.map(terminal => ({
         deviceId: found.id as string | null,
         terminal: terminal.id as string | null,
-        words: say`Pigtail to ${view.places.length > 1 ? say`gang ${place.gang}, ` : ''}“${terminal.word}”`,
+        words: say`Pigtail to ${view.places.length > 1 ? `${theControl(view.record, place)}, ` : ''}“${terminal.word}”`,
       }))
     }),
     ...(view.box.material === 'metal'

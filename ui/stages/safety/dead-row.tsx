@@ -7,7 +7,7 @@ import { isolationOf, type SafetyNeed } from '@/core/safety'
 import { newReading } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { capital } from '../../words'
+import { capital } from '@/core/words/capital'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
 

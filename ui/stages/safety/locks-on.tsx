@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import { locksOn } from '@/core/safety'
 import { Button } from '../../primitives/button'
-import { capital } from '../../words'
+import { capital } from '@/core/words/capital'
 import { switchName } from '../../words/switch-name'
 import { useLocks } from './use-locks'
 import { useSay } from '../../words/use-say'

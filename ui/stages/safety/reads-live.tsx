@@ -8,7 +8,7 @@ import { newSwitching } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { SelectField } from '../../primitives/fields'
-import { capital } from '../../words'
+import { capital } from '@/core/words/capital'
 import { Reason } from '../test/put-right'
 import { useSay } from '../../words/use-say'
 

@@ -15,10 +15,10 @@ import {
 } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { approachTo, cautionsOf } from '@/core/safety'
-import { useDemo, useEdits } from '../../job/provider'
+import { useDemo, useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { FigureField } from '../../primitives/figure-field'
-import { capital } from '../../words'
+import { capital } from '@/core/words/capital'
 import { newReading } from '../../job/new-reading'
 import { Part } from '../stage-frame'
 import { Approach } from './approach'
@@ -56,12 +56,13 @@ export function NextReading({
 }) {
   const say = useSay()
 
+  const trade = useTrade()
   const { question } = next
   const here = views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
   const edits = useEdits(here.box.id)
   const steps = approachTo(here, views, question)
   const words = wordsOf(question, views)
-  const again = !onTaken && takenIn(views).some(each => keyOf(each.question) === keyOf(question))
+  const again = !onTaken && takenIn(views, trade).some(each => keyOf(each.question) === keyOf(question))
   const ready = steps.length === 0
   const live = question.power === 'on'
   const record = (answer: Answer, value: number, note = '') => {

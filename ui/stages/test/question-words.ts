@@ -1,3 +1,4 @@
+import { placeName } from '@/core/job/place-name'
 import type { Answer, Question, Spot } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import type { Region } from '@/core/model/regions'
@@ -52,8 +53,7 @@ const lightWords = (say: Say, views: readonly BoxView[], groupId: string) =>
 function deviceWords(say: Say, views: readonly BoxView[], deviceId: string): string {
   for (const view of views)
     for (const { found, place } of view.places)
-      if (found?.id === deviceId)
-        return say`the switch in ${boxWords(view)}${view.box.gangs > 1 ? say`, gang ${place.gang}` : ''}`
+      if (found?.id === deviceId) return say`the switch in ${placeName(view.record, place)}`
   return say`the switch`
 }
 

@@ -1,5 +1,6 @@
 'use client'
 
+import { theControl } from '@/core/job/place-name'
 import { ROLE_WORDS } from '@/core/words/of-vocabulary'
 import { useState } from 'react'
 import { claimStatus } from '@/core/identify'
@@ -11,7 +12,8 @@ import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
-import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, PROOF_WORDS, capital } from '../../words'
+import { INSTRUMENT_UNITS, INSTRUMENT_WORDS, PROOF_WORDS } from '../../words'
+import { capital } from '@/core/words/capital'
 import { newReading } from '../../job/new-reading'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
@@ -242,7 +244,10 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
             value={off}
             options={[
               { value: NONE, words: say`None` },
-              ...held.map(({ place, found }) => ({ value: found!.id, words: say`Gang ${place.gang}` })),
+              ...held.map(({ place, found }) => ({
+                value: found!.id,
+                words: capital(theControl(view.record, place)),
+              })),
             ]}
             onCommit={setOff}
           />

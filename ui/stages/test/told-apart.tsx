@@ -2,7 +2,7 @@ import { ROLE_WORDS } from '@/core/words/of-vocabulary'
 import type { Next } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import type { Region } from '@/core/model/regions'
-import { capital } from '../../words'
+import { capital } from '@/core/words/capital'
 import { answerWords, endWords } from './question-words'
 import { useSay } from '../../words/use-say'
 

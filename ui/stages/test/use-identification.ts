@@ -29,7 +29,7 @@ export function useIdentification(view: BoxView) {
   const { record, box } = view
   const views = useMemo(() => tiedBoxes(record, box.id), [record, box.id])
   const [leftOut, setLeftOut] = useLeftOut(`${record.job.id} ${box.id}`)
-  const readings = useMemo(() => takenIn(views).length, [views])
+  const readings = useMemo(() => takenIn(views, trade).length, [views, trade])
   // What somebody was not sure of is asked again once another reading was taken.
   const skipped = useMemo(
     () => leftOut.flatMap(({ key, until }) => (until === null || until > readings ? [key] : [])),
