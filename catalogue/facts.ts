@@ -37,6 +37,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'load-inrush',
+    'Electronic lamps take a rush of current at their start, many times the working one for a fraction of a millisecond. All of one switch start at once: the peaks add up, and a contact bears so much of it as its sheet says.',
+    SHEET,
+  ),
+  fact(
     'load-drivers',
     'Drivers of LED lamps take many times their current for a moment when they start; a sheet that names how many may start at once holds beside its watts.',
     COMMON,

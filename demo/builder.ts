@@ -208,6 +208,7 @@ export function jobBuilder(job: JobRow) {
         phase: 'not-known',
         amperesEach: null,
         voltAmperesEach: null,
+        inrushAmperesEach: null,
         powerFactor: null,
         horsepower: null,
         metalLuminaire: 'no',

@@ -167,6 +167,7 @@ export const HANDS: HandsOf<EntityName> & {
     wattsEach: number('Watts each', 12, 40),
     amperesEach: number('Amperes each', 0.2),
     voltAmperesEach: number('Volt-amperes each', 18),
+    inrushAmperesEach: number('Inrush each (A)', 12),
     count: number('Count', 4),
     dimmable: pick('Dimmable, by the print on the lamp', yesNo),
     phase: select('Dimming edge', worded(PHASES, plain)),

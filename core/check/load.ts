@@ -7,6 +7,7 @@ import { against, line, type Cure, type Line } from './line'
 import { sumOf, type Total } from './measured'
 import type { Question } from './place'
 import { remembered } from './remembered'
+import { startLines } from './starts'
 import { sayIn, type Say } from '../words/say'
 
 const WORDS: Readonly<Record<RatingKind, string>> = {
@@ -44,49 +45,11 @@ export function loadLines(question: Question): Line[] {
   return [
     ...finLines(question),
     ...shares.flat().map(share => share.line),
-    ...driverLines(question),
+    ...startLines(question),
     ...(shares.length > 1 ? [sumLine(shares.map(worstOf), say)] : []),
     ...generalLines(
       question,
       kinds.map(([kind]) => kind),
-    ),
-  ]
-}
-
-/** Every LED lamp has a driver of its own, and all of them start at once. */
-function driverLines({ view, place, device }: Question): Line[] {
-  const say = sayIn(view.region)
-  const { mostDrivers } = device
-  const drivers = place.loads
-    .filter(({ kind }) => kind === 'led' || kind === 'cfl')
-    .reduce((sum, load) => sum + load.count, 0)
-  if (mostDrivers === undefined || drivers === 0) return []
-  const over = drivers > mostDrivers
-  return [
-    line(
-      'load-drivers',
-      over ? 'does-not-fit' : 'fits',
-      say.count(
-        drivers,
-        '# driver, of {0} that its sheet allows.',
-        '# drivers, of {0} that its sheet allows.',
-        mostDrivers,
-      ),
-      'load-drivers',
-      {
-        ...against(drivers, mostDrivers, say`drivers`),
-        cures: over
-          ? [
-              {
-                id: 'more-drivers',
-                says: say`Take a device whose sheet allows ${drivers} drivers or names none, or fewer lamps.`,
-                price: 0,
-                minutes: 0,
-                here: false,
-              },
-            ]
-          : [],
-      },
     ),
   ]
 }

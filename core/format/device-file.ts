@@ -170,6 +170,7 @@ const deviceSchema = Joi.object({
   receptacleAllowed: Joi.boolean().required(),
   groundRequired: Joi.boolean().required(),
   mostDrivers: Joi.number().integer().min(1).max(1000),
+  mostInrushAmperes: positive.max(10_000),
   enclosure: Joi.valid('damp', 'wet'),
   byCord: Joi.boolean(),
   glows: Joi.boolean().required(),

@@ -38,6 +38,7 @@ export const BLANK = {
     wattsEach: null,
     amperesEach: null,
     voltAmperesEach: null,
+    inrushAmperesEach: null,
     count: 1,
     dimmable: 'not-known',
     phase: 'not-known',

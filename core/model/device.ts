@@ -53,6 +53,8 @@ export interface DeviceModel {
   readonly groundRequired: boolean
   /** Drivers of LED lamps it switches at most, by its sheet: each takes a rush of current at its start. */
   readonly mostDrivers?: number
+  /** The rush of current its contact bears at a start, its peak, by its sheet; absent where its sheet names none. */
+  readonly mostInrushAmperes?: number
   /** What its enclosure keeps out, by its sheet; absent where it is made for dry places. */
   readonly enclosure?: 'damp' | 'wet'
   /** Worked by a cord that hangs from it: only the cord is within reach. */

@@ -174,6 +174,8 @@ export const ENTITIES = {
     /** Of a plate that says amperes or volt-amperes, each by itself. */
     amperesEach: maybeNumber(0.001, 100),
     voltAmperesEach: maybeNumber(0.1, 20000),
+    /** The rush of current that a driver takes at its start, its peak, by its print. */
+    inrushAmperesEach: maybeNumber(0.1, 1000),
     count: whole(1, 200),
     dimmable: choice(YES_NO_UNKNOWN),
     phase: choice(PHASES),

@@ -46,7 +46,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
   job: () => ({ backFeed: 'not-known' }),
   groups: () => blank(BLANK.groups, 'behaves', 'everyPlace', 'bypass', 'unworked'),
-  loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach'),
+  loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach', 'inrushAmperesEach'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
   places: () => blank(BLANK.places, 'part', 'retired'),
   rooms: () => ({ kind: 'not-said' }),

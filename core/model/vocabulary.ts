@@ -379,6 +379,7 @@ export const LINE_RULES = [
   'load-sum',
   'load-general',
   'load-drivers',
+  'load-inrush',
   'dimmable',
   'phase',
   'breaker',

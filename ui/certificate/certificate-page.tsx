@@ -7,11 +7,10 @@ import { rowsOf } from '@/core/model/record'
 import { useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
+import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
 import { limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
 import { byPosition } from '@/core/model/ties'
-
-const day = new Intl.DateTimeFormat('en', { dateStyle: 'medium' })
 
 /** What every circuit was tested for, to be printed and signed. */
 export function CertificatePage() {
@@ -55,9 +54,15 @@ export function CertificatePage() {
   )
 }
 
+/** Columns that a phone has no room for: what they say stands under the test. */
+const WIDE = 'hidden sm:table-cell print:table-cell'
+
 function CircuitTable({ circuit, tests }: { circuit: Breaker; tests: readonly TestOfCircuit[] }) {
   const say = useSay()
+  const dates = useDates()
   const running = useRunning()
+  const takenBy = ({ row }: TestOfCircuit) =>
+    row ? [row.takenBy, running ? dates.day.format(new Date(row.at)) : ''].filter(Boolean).join(', ') : ''
   return (
     <div
       className="mt-5 overflow-x-auto rounded-xl bg-sheet p-4 print:break-inside-avoid print:p-0"
@@ -65,20 +70,27 @@ function CircuitTable({ circuit, tests }: { circuit: Breaker; tests: readonly Te
       role="region"
       aria-label={say`Tests of circuit ${circuit.breaker}`}
     >
-      <table className="w-full min-w-[40rem] text-left text-sm print:min-w-0">
+      <table className="w-full text-left text-sm">
         <caption className="pb-2 text-left text-base font-bold">
           {say`Breaker ${circuit.breaker}`}
           {circuit.label && `: ${circuit.label}`}, {circuit.ratedAmps} A
         </caption>
         <thead>
           <tr className="border-b-2 border-ink">
-            {[say`Test`, say`Limit`, say`It shows`, say`Verdict`, say`Instrument`, say`Taken by`].map(
-              each => (
-                <th key={each} scope="col" className="py-1 pr-3">
-                  {each}
-                </th>
-              ),
-            )}
+            {(
+              [
+                [say`Test`, ''],
+                [say`Limit`, WIDE],
+                [say`It shows`, ''],
+                [say`Verdict`, ''],
+                [say`Instrument`, WIDE],
+                [say`Taken by`, WIDE],
+              ] as const
+            ).map(([each, where]) => (
+              <th key={each} scope="col" className={`py-1 pr-3 ${where}`}>
+                {each}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -89,18 +101,17 @@ function CircuitTable({ circuit, tests }: { circuit: Breaker; tests: readonly Te
             >
               <th scope="row" className="py-1 pr-3 font-normal">
                 {say(test.rule.says)}
+                <span className="block text-soft sm:hidden print:hidden">
+                  {[limitWords(say, test), test.row?.instrument ?? '', takenBy(test)]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </span>
               </th>
-              <td className="py-1 pr-3 tabular-nums">{limitWords(say, test) || '–'}</td>
+              <td className={`py-1 pr-3 tabular-nums ${WIDE}`}>{limitWords(say, test) || '–'}</td>
               <td className="py-1 pr-3 font-semibold tabular-nums">{shownWords(say, test) || '–'}</td>
               <td className="py-1 pr-3">{say(TEST_VERDICT_WORDS[test.verdict])}</td>
-              <td className="py-1 pr-3">{test.row?.instrument || '–'}</td>
-              <td className="py-1 pr-3">
-                {test.row
-                  ? [test.row.takenBy, running ? day.format(new Date(test.row.at)) : '']
-                      .filter(Boolean)
-                      .join(', ')
-                  : '–'}
-              </td>
+              <td className={`py-1 pr-3 ${WIDE}`}>{test.row?.instrument || '–'}</td>
+              <td className={`py-1 pr-3 ${WIDE}`}>{takenBy(test) || '–'}</td>
             </tr>
           ))}
         </tbody>

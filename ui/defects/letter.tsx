@@ -3,12 +3,11 @@ import type { Region } from '@/core/model/regions'
 import type { Trade } from '@/core/model/trade'
 import { plain } from '../words'
 import type { Located } from './located'
+import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
 
 /** A part’s name where it does not begin the sentence. */
 const inSentence = (part: string) => part.charAt(0).toLowerCase() + part.slice(1)
-
-const longDate = new Intl.DateTimeFormat('en', { dateStyle: 'long', timeZone: 'UTC' })
 
 /** What the customer is told in writing: where, what, why, and what is usually done; to be signed. */
 export function Letter({
@@ -27,6 +26,7 @@ export function Letter({
   defects: readonly Located[]
 }) {
   const say = useSay()
+  const dates = useDates()
 
   return (
     <article aria-label={say`What is handed over`} className="rounded-lg bg-sheet p-4 sm:p-8 print:p-0">
@@ -36,7 +36,7 @@ export function Letter({
         {job.address && `, ${job.address}`}
         <br />
         {say`To ${to || '…'}, on `}
-        <time dateTime={on}>{longDate.format(new Date(`${on}T00:00:00Z`))}</time>
+        <time dateTime={on}>{dates.longDay.format(new Date(`${on}T12:00:00`))}</time>
         {job.electrician && <>{say`, from ${job.electrician}`}</>}
         {job.apprentice && <>{say`, with ${job.apprentice}`}</>}
       </p>

@@ -11,13 +11,12 @@ import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
 import { Directory, PrintedDirectory } from './directory'
+import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
 
 const CircuitSheet = dynamic(() => import('./circuit-sheet').then(module => module.CircuitSheet), {
   ssr: false,
 })
-
-const longDate = new Intl.DateTimeFormat('en', { dateStyle: 'long' })
 
 const MainSwitch = dynamic(() => import('./switching').then(module => module.MainSwitch), { ssr: false })
 const Walks = dynamic(() => import('./walks').then(module => module.Walks), { ssr: false })
@@ -41,7 +40,8 @@ export function PanelPage() {
     if (done) setOpen(id)
   }
   // The day it is printed on is the reader’s own.
-  const today = useRunning() ? longDate.format(new Date()) : ''
+  const dates = useDates()
+  const today = useRunning() ? dates.longDay.format(new Date()) : ''
   const chosen = open ? record.circuits[open] : undefined
   return (
     <>

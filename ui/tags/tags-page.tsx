@@ -7,9 +7,8 @@ import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
 import { switchName } from '../words/switch-name'
 import { capital } from '@/core/words/capital'
+import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
-
-const moment = new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' })
 
 /** A tag for each lock that hangs, and one to be filled in by hand. */
 export function TagsPage() {
@@ -42,7 +41,8 @@ function Tag({ record, lock }: { record: JobRecord; lock: Lock | null }) {
   const say = useSay()
 
   // The hour is the reader’s own.
-  const since = useRunning() && lock ? moment.format(new Date(lock.at)) : ''
+  const dates = useDates()
+  const since = useRunning() && lock ? dates.moment.format(new Date(lock.at)) : ''
   const circuit = lock?.circuitId ? record.circuits[lock.circuitId] : undefined
   const what = lock
     ? [capital(switchName(record, lock.circuitId)), circuit?.label].filter(Boolean).join(', ')

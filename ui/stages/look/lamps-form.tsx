@@ -114,6 +114,14 @@ function LoadForm({ edits, load }: { edits: Edits; region: Region; load: Load })
               nullable
               onCommit={voltAmperesEach => change({ voltAmperesEach })}
             />
+            <NumberField
+              label={say`Inrush each (A)`}
+              value={load.inrushAmperesEach}
+              min={0.1}
+              max={1000}
+              nullable
+              onCommit={inrushAmperesEach => change({ inrushAmperesEach })}
+            />
             {isMotor ? (
               <NumberField
                 label={say`Horsepower`}
