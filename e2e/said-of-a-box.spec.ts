@@ -154,6 +154,24 @@ test('two controls on one strap, and one of them gone', async ({ page, request }
   expect(await places()).toEqual([first, second, ...others])
 })
 
+test('an old device of another kind: what sat on its screws asks where it sits', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, { choice: 'switch-plain-15', cables: fedAtTheSwitch(true) })
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
+  await page.getByLabel('Old device').selectOption({ label: 'Old dimmer, two leads' })
+  await saved(page)
+  const seats = () =>
+    rows('SELECT seat, COUNT(*) AS count FROM ends WHERE job_id = ? GROUP BY seat ORDER BY seat', jobId)
+  expect(await seats()).toMatchObject([{ seat: 'joint' }, { seat: 'loose', count: 2 }])
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  await expect(page.getByRole('heading', { name: 'Make it dead' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo: edit the old device' }).click()
+  await saved(page)
+  expect(await seats()).toMatchObject([{ seat: 'joint' }, { seat: 'terminal', count: 2 }])
+})
+
 test('a metal box, bonded or not', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)

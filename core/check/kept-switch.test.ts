@@ -84,7 +84,7 @@ describe('a module behind a kept switch', () => {
     const says = planBox(view, trade).steps.map(step => step.says)
     expect(says.some(each => /take the wires off the switch, keep it/.test(each))).toBe(true)
     expect(says.some(each => /take out the old device/.test(each))).toBe(false)
-    expect(says.filter(each => / pigtail on “(?:Upper dark|Green) screw”/.test(each))).toHaveLength(2)
+    expect(says.filter(each => / pigtail on “Switch: (?:Upper dark|Green) screw”/.test(each))).toHaveLength(2)
     const picked = pickList(view.record, trade, {})
     expect(picked.filter(({ kind }) => kind === 'device')).toMatchObject([{ key: `device:${MODULE}` }])
     expect(picked.filter(({ kind }) => kind === 'plate')).toEqual([])

@@ -20,12 +20,15 @@ interface One {
   readonly shares?: boolean
 }
 
+const switchedOf = (old: string) =>
+  old.endsWith('-tab') ? 'single' : old.endsWith('-230') ? 'load' : 'lower'
+
 /** A box whose controls each have a light of their own, fed from one joint; their screws by what stands there. */
 function boxOf(
   regionId: RegionId,
   controls: readonly One[],
   lampKind: 'led' | 'tungsten' = 'led',
-  fed: (at: number) => string | null = at => `${at + 1}.upper`,
+  fed: (at: number) => string | null = at => `${at + 1}.${regionId === 'europe-230' ? 'line' : 'upper'}`,
 ): BoxView {
   const { hot, neutral, ground } = regionOf(regionId).colours
   const job = jobBuilder({
@@ -77,7 +80,7 @@ function boxOf(
           'BCDE'[at]!,
           'luminaire',
           `light-${at + 1}`,
-          one.old === null ? `joint:out-${at}` : `${at + 1}.${one.old.endsWith('-tab') ? 'single' : 'lower'}`,
+          one.old === null ? `joint:out-${at}` : `${at + 1}.${switchedOf(one.old)}`,
         ),
       ),
     ],

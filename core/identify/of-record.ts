@@ -1,3 +1,4 @@
+import { noSuchTerminals } from '../job/no-such-terminals'
 import { tabsOf } from '../job/tabs'
 import { houseRule } from '../model/house-rules'
 import { runsThrough, type BoxView } from '../job/box-view'
@@ -59,6 +60,7 @@ export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey
           sayIn(first.region)`where is the other switch of ${group.name}? Its place is not recorded`,
         ),
       )
+  faults.push(...views.flatMap(view => noSuchTerminals(view, trade)))
   if (faults.length > 0) return refused(...faults)
   const circuits = new Set(views.flatMap(view => view.feeds.map(({ circuit }) => circuit.id)))
   return good({

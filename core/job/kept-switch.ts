@@ -45,7 +45,16 @@ function asOne(module: DeviceModel, old: DeviceModel): DeviceModel | null {
   const terminals = old.terminals.flatMap((terminal): Terminal[] => {
     const wants = terminal.id === fed ? 'line' : terminal.id === tells ? 'own' : terminal.wants
     if (wants !== 'line' && wants !== 'own' && wants !== 'ground') return []
-    return [{ ...terminal, id: named(terminal.id), wants, alike: null, sheet: old.instructions }]
+    return [
+      {
+        ...terminal,
+        id: named(terminal.id),
+        word: `Switch: ${terminal.word}`,
+        wants,
+        alike: null,
+        sheet: old.instructions,
+      },
+    ]
   })
   const there = new Set(terminals.map(({ id }) => id))
   const stateOf = (state: Readonly<Record<string, string>>) =>

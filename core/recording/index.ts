@@ -59,3 +59,4 @@ export {
 } from './runs'
 export { severalPlaces, type PlaceToBe, type SeveralPlaces } from './several-places'
 export { exchanged, pairSaid, roleSaid } from './roles'
+export { oldDeviceChanged } from './old-device'

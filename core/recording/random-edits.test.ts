@@ -21,7 +21,7 @@ import { foundCircuit, routeBox } from '../route'
 import { raisedDefects } from '../check'
 import { isolationOf } from '../safety'
 import { surveyOf } from '../identify'
-import { progressOfJob } from '../plan'
+import { ifOnAfter, planBox, progressOfJob } from '../plan'
 import {
   arrangementsOf,
   cableEdits,
@@ -37,6 +37,9 @@ import {
   hung,
   isRun,
   kindChanged,
+  oldDeviceChanged,
+  partAdded,
+  partRemoved,
   lightRemoved,
   lightRenamed,
   lightsMerged,
@@ -66,7 +69,7 @@ type Draw = (below: number) => number
 const BY_WORDS: Partial<Record<EntityName, readonly string[]>> = {
   cables: ['far', 'farBoxId', 'farEntry', 'boxId'],
   boxes: ['gangs', 'kind'],
-  places: ['gang', 'boxId', 'groupId'],
+  places: ['gang', 'part', 'boxId', 'groupId'],
   ends: ['conductorId', 'boxId', 'seat', 'deviceId', 'terminal', 'jointId'],
   conductors: ['cableId'],
   joints: ['boxId'],
@@ -76,6 +79,9 @@ const BY_WORDS: Partial<Record<EntityName, readonly string[]>> = {
   circuits: ['breaker', 'sharedNeutralWithId', 'handleWithId'],
   rooms: ['name'],
 }
+
+/** Kinds of edits, the last three any field of any row. */
+const KINDS = 31
 
 function anyValue(field: Field, record: JobRecord, draw: Draw): unknown {
   if ('nullable' in field && field.nullable && draw(3) === 0) return null
@@ -107,7 +113,7 @@ function anyEdits(record: JobRecord, draw: Draw, step: number): Edit[] {
   const cable = pick(rowsOf(record, 'cables'))
   const place = pick(rowsOf(record, 'places'))
   const region = regionOf(record.job.regionId)
-  switch (draw(27)) {
+  switch (draw(KINDS)) {
     case 0:
       return cable && !isRun(cable) && cable.sheath !== 'own-leads' && box && box.id !== cable.boxId
         ? linkedTo(record, pen, draw, cable.id, box.id)
@@ -244,6 +250,22 @@ function anyEdits(record: JobRecord, draw: Draw, step: number): Edit[] {
       const row = pick(Object.values(record[entity]))
       return row ? [pen.remove(entity, row.id)] : []
     }
+    case 24:
+      return place ? partAdded(pen, record, place) : []
+    case 25:
+      return place ? partRemoved(pen, record, place) : []
+    case 26: {
+      const device = pick(rowsOf(record, 'devices'))
+      const view = device ? boxView(record, record.places[device.placeId]!.boxId) : null
+      const kind = pick(devicesFor(trade, region.id, 'found'))!
+      return device && view ? oldDeviceChanged(pen, view, device.id, kind) : []
+    }
+    case 27: {
+      // As a file may say it: what sits on it sits where it has nothing.
+      const device = pick(rowsOf(record, 'devices'))
+      const kind = pick(devicesFor(trade, region.id, 'found'))!
+      return device ? [pen.change('devices', device.id, { modelId: kind.id })] : []
+    }
     default: {
       const entity = pick(ENTITY_NAMES)!
       const row = pick(Object.values(record[entity]) as { id: string }[])
@@ -296,7 +318,10 @@ function answers(record: JobRecord, boxId: string): string {
   raisedDefects(view, trade)
   isolationOf(view)
   surveyOf(views, trade)
-  if (views.length <= 6) routeBox(view, trade)
+  if (views.length <= 6) {
+    routeBox(view, trade)
+    ifOnAfter(view, planBox(view, trade).steps, trade)
+  }
   const found = foundCircuit(views, trade)
   if (!found.ok) return 'refused'
   return views.length <= 6 ? prove(found.value).kind : 'large'
@@ -317,7 +342,7 @@ describe('whatever a person says by hand, the house stays whole', () => {
         const made = []
         for (let step = 0; step < 12; step++) {
           const kindDraw = lot(seed * 131 + step)
-          const kind = kindDraw(27)
+          const kind = kindDraw(KINDS)
           const edits = anyEdits(record, lot(seed * 131 + step), step)
           if (edits.length === 0) continue
           const changes = transition(record, edits, { now: '2026-11-02T09:00:00.000Z', guards: [] })

@@ -1,3 +1,4 @@
+import { noSuchTerminals } from '../job/no-such-terminals'
 import { tabsOf, type Standing } from '../job/tabs'
 import { joinedByTab } from './joined-by-tab'
 import { keyOfTerminal } from '../model/terminal-key'
@@ -46,6 +47,7 @@ export function foundCircuit(views: readonly BoxView[], trade: Trade): Result<Ci
       return [{ id, groupId: place.group.id, model, name: placeName(view.record, place.place) }]
     })
   })
+  faults.push(...views.flatMap(view => noSuchTerminals(view, trade)))
   if (faults.length > 0) return refused(...faults)
   const unsaid = unsaidFaults(views, [])
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))

@@ -145,9 +145,12 @@ class Half {
     return done.capped.has(end.id)
   }
 
-  #isOut(deviceId: string | null): boolean {
+  /** Whether a device that was found is still in, and has that terminal. */
+  #holds(deviceId: string | null, terminal: string | null): boolean {
     const place = this.box.view.places.find(({ found }) => found?.id === deviceId)
-    return place !== undefined && this.box.done.takenOut.has(place.place.id)
+    if (deviceId === null || !place || this.box.done.takenOut.has(place.place.id)) return false
+    const model = this.devices.find(({ id }) => id === deviceId)?.model
+    return model?.terminals.some(({ id }) => id === terminal) ?? false
   }
 
   #ends(): void {
@@ -164,10 +167,10 @@ class Half {
             id: `seat:${end.id}`,
             members: [point, this.#terminal(seat.placeId, seat.terminalId)],
           })
-      } else if (end.seat === 'terminal' && end.deviceId && end.terminal && !this.#isOut(end.deviceId))
+      } else if (end.seat === 'terminal' && this.#holds(end.deviceId, end.terminal))
         this.joints.push({
           id: `seat:${end.id}`,
-          members: [point, terminalPoint(end.deviceId, end.terminal)],
+          members: [point, terminalPoint(end.deviceId!, end.terminal!)],
         })
       else if (end.seat === 'joint' && end.jointId && !this.#isParted(end.jointId))
         stillIn.set(end.jointId, [...(stillIn.get(end.jointId) ?? []), point])
@@ -206,10 +209,10 @@ class Half {
       if (this.#isMadeAnew(each.jointId)) continue
       this.wires.push({ id: `pigtail:${each.id}`, a: near, b: far })
       if (this.#isParted(each.jointId)) this.#isBare(near, sayIn(this.box.view.region)`a pigtail`)
-      if (each.deviceId !== null && each.terminal !== null && !this.#isOut(each.deviceId))
+      if (this.#holds(each.deviceId, each.terminal))
         this.joints.push({
           id: `pigtail:${each.id}`,
-          members: [far, terminalPoint(each.deviceId, each.terminal)],
+          members: [far, terminalPoint(each.deviceId!, each.terminal!)],
         })
       else if (each.deviceId === null)
         this.joints.push({ id: `pigtail:${each.id}`, members: [far, bondPoint(view.box.id)] })

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
 import { deviceNamed, devicesFor } from '@/core/model/trade'
+import { oldDeviceChanged } from '@/core/recording'
 import { TESTER_SHOWS } from '@/core/model/vocabulary'
 import { useEdits, useTrade } from '../../job/provider'
 import { SelectField, TextField } from '../../primitives/fields'
@@ -25,7 +26,8 @@ export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) 
   const setOld = (modelId: string) => {
     if (modelId === 'none')
       return found && edits.send('edit the old device', [edits.remove('devices', found.id)])
-    if (found) return change({ modelId })
+    const kind = deviceNamed(trade, modelId)
+    if (found && kind) return edits.send('edit the old device', oldDeviceChanged(edits, view, found.id, kind))
     const row = { ...BLANK.devices, id: edits.newId(), placeId: place.place.id, modelId }
     return edits.send('edit the old device', [edits.add('devices', row)])
   }
