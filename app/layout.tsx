@@ -7,6 +7,9 @@ import { regionOf } from '@/core/model/regions'
 import { REGION_IDS } from '@/core/model/vocabulary'
 import { THEME_COOKIE } from '@/ui/job/theme'
 import { Language } from '@/ui/words/language'
+import { isLoopback } from '@/server/who'
+import '@/ui/primitives/nonce'
+import { OpenToAll } from '@/ui/primitives/open-to-all'
 import { REGION_COOKIE } from '@/ui/words/region-cookie'
 import './globals.css'
 
@@ -24,7 +27,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang={regionOf(regionId).language.locale} data-theme={theme} suppressHydrationWarning>
       <body>
-        <Language regionId={regionId}>{children}</Language>
+        <Language regionId={regionId}>
+          {!isLoopback(process.env.HOSTNAME ?? '127.0.0.1') && <OpenToAll />}
+          {children}
+        </Language>
       </body>
     </html>
   )

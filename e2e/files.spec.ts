@@ -1,3 +1,4 @@
+import { get } from 'node:http'
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
 import { bringInDemo, rows, visit } from './helpers'
@@ -61,6 +62,43 @@ test('another site may not write', async ({ request }) => {
     data: { id: 'x', name: 'undo', boxId: null, undoes: 'y' },
   })
   expect(answer.status()).toBe(403)
+})
+
+test('it answers to its own names alone, and nothing it sends may be framed, guessed at or kept by others', async ({
+  request,
+  baseURL,
+}) => {
+  const jobId = await bringInDemo(request)
+  for (const path of ['/', `/jobs/${jobId}`, `/api/jobs/${jobId}`, '/api/health']) {
+    const own = await request.get(path)
+    expect(own.status(), path).toBe(200)
+    const headers = own.headers()
+    expect(headers, path).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'x-frame-options': 'DENY',
+      'referrer-policy': 'same-origin',
+      'cross-origin-resource-policy': 'same-origin',
+    })
+    expect(headers['cache-control'], path).toMatch(/no-store/)
+    expect(headers['content-security-policy'], path).toMatch(
+      /script-src 'self' 'nonce-[^']+' 'strict-dynamic'/,
+    )
+    expect(headers['content-security-policy'], path).not.toMatch(/script-src[^;]*unsafe-inline/)
+  }
+  // A name that somebody turned to this machine: read by a program that may say any Host.
+  const { port } = new URL(baseURL!)
+  const asked = (host: string) =>
+    new Promise<number>((resolve, reject) => {
+      get({ host: '127.0.0.1', port, path: `/api/jobs/${jobId}`, headers: { host } }, answer => {
+        answer.resume()
+        resolve(answer.statusCode!)
+      }).on('error', reject)
+    })
+  expect(await asked(`127.0.0.1:${port}`)).toBe(200)
+  expect(await asked(`localhost:${port}`)).toBe(200)
+  expect(await asked(`elsewhere.example:${port}`)).toBe(421)
+  const posted = await request.post('/api/jobs', { data: '{}', headers: { 'sec-fetch-site': 'cross-site' } })
+  expect(posted.status()).toBe(403)
 })
 
 test('a job is copied with all but its photos and its history', async ({ page, request }) => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
-import { parseJobFile } from '@/core/format/job-file'
+import { parseJobFile, type JobFile } from '@/core/format/job-file'
 import { validated } from '@/core/format/schemas'
 import { emptyRecord } from '@/core/model/record'
 import { fault, good, refused, type Result } from '@/core/model/result'
@@ -8,8 +8,12 @@ import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
 import { isDuplicate } from './database'
 import { loadJobFile, storeJobFile } from './jobs'
 
+/** Of the job that is to be, made by who asks: sent twice it is made once. */
+const id = Joi.string().pattern(/^[a-z0-9][a-z0-9-]{0,39}$/)
+
 const startSchema = Joi.object({
   start: Joi.object({
+    id,
     name: Joi.string().min(1).max(120).required(),
     regionId: Joi.valid(...REGION_IDS).required(),
   }).required(),
@@ -17,17 +21,18 @@ const startSchema = Joi.object({
 
 const copySchema = Joi.object({
   copy: Joi.object({
+    id,
     jobId: Joi.string().max(40).required(),
     name: Joi.string().min(1).max(120).required(),
   }).required(),
 })
 
 interface Copy {
-  readonly copy: { readonly jobId: string; readonly name: string }
+  readonly copy: { readonly id?: string; readonly jobId: string; readonly name: string }
 }
 
 interface Start {
-  readonly start: { readonly name: string; readonly regionId: RegionId }
+  readonly start: { readonly id?: string; readonly name: string; readonly regionId: RegionId }
 }
 
 /**
@@ -63,7 +68,7 @@ function wishIn<Wish>(schema: Joi.Schema, body: string): Wish | null {
 }
 
 async function startJob({ start }: Start): Promise<Result<string>> {
-  const jobId = randomUUID()
+  const jobId = start.id ?? randomUUID()
   const record = emptyRecord({
     id: jobId,
     name: start.name,
@@ -75,7 +80,19 @@ async function startJob({ start }: Start): Promise<Result<string>> {
     backFeed: 'not-known',
     note: '',
   })
-  await storeJobFile({ record, extra: {} }, { jobId, demo: null })
+  return storedOnce({ record, extra: {} }, start.id)
+}
+
+/** Stores a job under the id that was asked for; one that stands there under the same name was asked for before. */
+async function storedOnce(file: JobFile, asked: string | undefined): Promise<Result<string>> {
+  const { id: jobId, name } = file.record.job
+  try {
+    await storeJobFile(file, { jobId, demo: null })
+  } catch (error) {
+    if (asked === undefined || !isDuplicate(error)) throw error
+    const there = await loadJobFile(jobId)
+    if (there?.record.job.name !== name) return refused(fault('/id', 'id-taken', 'another job has this id'))
+  }
   return good(jobId)
 }
 
@@ -83,8 +100,7 @@ async function startJob({ start }: Start): Promise<Result<string>> {
 async function copyJob({ copy }: Copy): Promise<Result<string>> {
   const file = await loadJobFile(copy.jobId)
   if (!file) return refused(fault('/copy/jobId', 'no-such-job', 'this job is no longer there'))
-  const jobId = randomUUID()
+  const jobId = copy.id ?? randomUUID()
   const record = { ...file.record, photos: {}, job: { ...file.record.job, id: jobId, name: copy.name } }
-  await storeJobFile({ record, extra: file.extra }, { jobId, demo: null })
-  return good(jobId)
+  return storedOnce({ record, extra: file.extra }, copy.id)
 }

@@ -4,11 +4,12 @@ import { catalogueTable, devicesFromTable } from '@/core/format/catalogue-table'
 import type { CatalogueOutcome } from '@/core/model/catalogue'
 import type { DeviceModel } from '@/core/model/device'
 import { fault, refused, type Result } from '@/core/model/result'
+import { csvOf } from './csv'
 import { changeCatalogue, loadCatalogue } from './catalogue'
 
 /** The catalogue as a spreadsheet reads it: one device a row, lines ended as the format has it. */
 export const catalogueCsv = (devices: readonly DeviceModel[]): string =>
-  `${Papa.unparse(catalogueTable(devices) as string[][], { escapeFormulae: true })}\r\n`
+  csvOf(catalogueTable(devices) as string[][])
 
 /** A file that begins with a brace is the open format, everything else a table. */
 function devicesIn(text: string, known: readonly DeviceModel[]): Result<DeviceModel[]> {

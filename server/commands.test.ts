@@ -71,6 +71,20 @@ describe('commands', () => {
     expect(await logLength()).toBe(1)
   })
 
+  it('under an id that was taken by another are refused, and nothing is done', async () => {
+    const command = rename('Once')
+    applied(await applyCommand(jobId, command))
+    expect(await applyCommand(jobId, { ...rename('Another'), id: command.id })).toMatchObject({
+      kind: 'refused',
+      faults: [{ code: 'id-taken' }],
+    })
+    expect(await boxName()).toBe('Once')
+    // In whatever order its fields stand it is the same.
+    const turned = Object.fromEntries(Object.entries(command).reverse())
+    expect((await applyCommand(jobId, turned)).kind).toBe('applied')
+    expect(await logLength()).toBe(1)
+  })
+
   it('sent twenty times at once are applied once', async () => {
     const command = rename('Once')
     const outcomes = await Promise.all(Array.from({ length: 20 }, () => applyCommand(jobId, command)))

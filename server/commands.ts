@@ -10,6 +10,7 @@ import { JOB_FIELDS } from '@/core/model/entities'
 import { upgradedRow } from '@/core/model/upgrade-row'
 import { currentTrade } from './catalogue'
 import { inTransaction, isDuplicate } from './database'
+import { digestOf } from './digest'
 import { loadJob, loadUndoState, type VersionedJob } from './jobs'
 import { insertSql, tableOf, updateSql, valuesOf } from './rows'
 
@@ -50,7 +51,7 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   if (planned.kind !== 'changes') return rolledBack(db, planned)
   const versions = await write(db, job, planned.changes)
   await db.execute(
-    'INSERT INTO command_log (job_id, id, revision, name, box_id, undoes, changes, applied_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+    'INSERT INTO command_log (job_id, id, revision, name, box_id, undoes, asked, changes, applied_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [
       jobId,
       command.id,
@@ -58,6 +59,7 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
       command.name,
       command.boxId,
       'undoes' in command ? command.undoes : null,
+      digestOf(command),
       JSON.stringify(planned.changes),
       now.replace('T', ' ').replace('Z', ''),
     ],
@@ -183,11 +185,16 @@ async function appliedBefore(
   command: Command | UndoCommand,
 ): Promise<Outcome | null> {
   const [rows] = await db.query<RowDataPacket[]>(
-    'SELECT revision, changes FROM command_log WHERE job_id = ? AND id = ?',
+    'SELECT revision, asked, changes FROM command_log WHERE job_id = ? AND id = ?',
     [jobId, command.id],
   )
   const found = rows[0]
   if (!found) return null
+  if (found.asked !== null && found.asked !== digestOf(command))
+    return {
+      kind: 'refused',
+      faults: [fault('/id', 'id-taken', 'another command was sent under this id')],
+    }
   const changes = changesFrom(found.changes)
   const job = await loadJob(jobId, db)
   const versions: Record<string, number> = {}

@@ -7,6 +7,9 @@ export const databaseUrl = (): string => {
   return url
 }
 
+/** As who may change tables; the application itself reads and writes rows only. */
+export const ownerUrl = (): string => process.env.MIGRATE_URL ?? databaseUrl()
+
 const holder = globalThis as { everyRoomPool?: Pool }
 
 /** One pool a process; times in UTC, numbers as numbers. */
@@ -70,6 +73,19 @@ async function once<Value>(work: (db: PoolConnection) => Promise<Value>): Promis
     db.release()
   }
 }
+
+/** The database is not there, or has no room for one more: it will be again. */
+const AWAY = new Set<unknown>([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ENOENT',
+  'ETIMEDOUT',
+  'EPIPE',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_CON_COUNT_ERROR',
+  'ER_SERVER_SHUTDOWN',
+])
+export const isAway = (error: unknown): boolean => AWAY.has(codeOf(error))
 
 /** True for a row that exists already: a command sent again. */
 export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY'

@@ -5,6 +5,9 @@ import { sayFor } from '@/core/model/say-for'
 import { currentTrade } from './catalogue'
 import { loadJob } from './jobs'
 
+/** The name of a calendar is written as it is: a break in it would begin a line of its own. */
+const inOneLine = (text: string): string => text.replace(/\s+/g, ' ')
+
 /**
  * The day of a job as a calendar, one entry a walk and one a piece of work; `date` as YYYY-MM-DD, `start` as HH:MM,
  * both in the time of whoever reads it. With the name of the house; null where there is no such job.
@@ -18,7 +21,10 @@ export async function dayCalendar(
   if (!job) return null
   const { record } = job
   const say = sayFor(record)
-  const calendar = ical({ name: say`${record.job.name}: the day`, prodId: '//every room//day//EN' })
+  const calendar = ical({
+    name: inOneLine(say`${record.job.name}: the day`),
+    prodId: '//every room//day//EN',
+  })
   const begin = Date.parse(`${date}T${start}:00Z`)
   // No zone: the same hour wherever the calendar is opened.
   const at = (minutes: number) => new Date(begin + Math.round(minutes) * 60_000)

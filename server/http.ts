@@ -1,4 +1,5 @@
 import pino from 'pino'
+import { isAway } from './database'
 
 export const log = pino({ level: process.env.LOG_LEVEL ?? 'info' })
 
@@ -7,10 +8,8 @@ const MOST_BYTES = 8 * 1024 * 1024
 
 /** The text of a request body, or null where it is too large. */
 export async function bodyOf(request: Request): Promise<string | null> {
-  const declared = Number(request.headers.get('content-length') ?? 0)
-  if (declared > MOST_BYTES) return null
-  const text = await request.text()
-  return text.length > MOST_BYTES ? null : text
+  const bytes = await bytesOf(request, MOST_BYTES)
+  return bytes === null ? null : new TextDecoder().decode(bytes)
 }
 
 /** What a body says, or null where it is no JSON: for a schema to refuse. */
@@ -22,7 +21,7 @@ export function parsedJson(body: string): unknown {
   }
 }
 
-/** The bytes of a request body, or null where there are more than `most`. */
+/** The bytes of a request body, or null where there are more than `most`: cut off while it arrives. */
 export async function bytesOf(request: Request, most: number): Promise<Buffer | null> {
   const declared = Number(request.headers.get('content-length') ?? 0)
   if (declared > most || !request.body) return declared > most ? null : Buffer.alloc(0)
@@ -34,13 +33,6 @@ export async function bytesOf(request: Request, most: number): Promise<Buffer | 
     parts.push(part)
   }
   return Buffer.concat(parts)
-}
-
-/** Only this application's own pages may write: a form or script of another site is refused. */
-export function isOwn(request: Request): boolean {
-  const origin = request.headers.get('origin')
-  if (origin === null) return true
-  return URL.canParse(origin) && new URL(origin).host === request.headers.get('host')
 }
 
 /** The header under which a browser keeps a file: named after the house, in letters that any system takes. */
@@ -56,25 +48,26 @@ export function fileNamed(house: string, ending: string): string {
 
 const STATUS = { applied: 200, refused: 422, stale: 409, 'no-such-job': 404 } as const
 
-/** Answers a request that writes: only from pages of this application, its body handed on as text, its outcome by status. */
+/** Answers a request that writes: its body handed on as text, its outcome by status. */
 export const written = (
   request: Request,
   work: (body: string) => Promise<{ readonly kind: keyof typeof STATUS }>,
 ): Promise<Response> =>
   answered(async () => {
-    if (!isOwn(request)) return Response.json({ kind: 'refused', faults: [] }, { status: 403 })
     const body = await bodyOf(request)
     if (body === null) return Response.json({ kind: 'refused', faults: [] }, { status: 413 })
     const outcome = await work(body)
     return Response.json(outcome, { status: STATUS[outcome.kind] })
   })
 
-/** Runs a handler; what it throws is logged and answered as a fault of ours, without its text. */
+/** Runs a handler; what it throws is logged and answered as a fault of ours, or as the database being away, without its text. */
 export async function answered(work: () => Promise<Response>): Promise<Response> {
   try {
     return await work()
   } catch (error) {
     log.error(error)
+    if (isAway(error))
+      return Response.json({ kind: 'away' }, { status: 503, headers: { 'retry-after': '5' } })
     return Response.json({ kind: 'server-fault' }, { status: 500 })
   }
 }

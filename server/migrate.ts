@@ -1,14 +1,14 @@
 import { readdir, readFile } from 'node:fs/promises'
 import path from 'node:path'
 import mysql, { type RowDataPacket } from 'mysql2/promise'
-import { databaseUrl } from './database'
+import { ownerUrl } from './database'
 
 /**
  * Brings the database up to date: every `NNNN-name.sql` that is not recorded yet, in order. A file that
  * has landed is never edited. Run again, it does nothing.
  */
 export async function migrate(folder: string): Promise<string[]> {
-  const db = await mysql.createConnection({ uri: databaseUrl(), multipleStatements: true, timezone: 'Z' })
+  const db = await mysql.createConnection({ uri: ownerUrl(), multipleStatements: true, timezone: 'Z' })
   try {
     await db.query(
       'CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(120) NOT NULL PRIMARY KEY, applied_at DATETIME(3) NOT NULL DEFAULT CURRENT_TIMESTAMP(3), finished BOOLEAN NOT NULL DEFAULT FALSE) ENGINE = InnoDB',

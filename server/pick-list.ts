@@ -1,6 +1,6 @@
-import Papa from 'papaparse'
 import { pickList } from '@/core/pick'
 import { currentTrade } from './catalogue'
+import { csvOf } from './csv'
 import { loadJob } from './jobs'
 import { loadVan } from './van'
 
@@ -24,6 +24,6 @@ export async function pickListCsv(
   const head = ['kind', 'what', 'needed', 'in the van', 'to buy', 'price each', 'where']
   return {
     house: job.record.job.name,
-    text: `${Papa.unparse([head, ...rows], { escapeFormulae: true })}\r\n`,
+    text: csvOf([head, ...rows]),
   }
 }

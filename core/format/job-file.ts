@@ -1,8 +1,15 @@
 import { faultsOfRecord } from '../job/integrity'
-import { ENTITY_NAMES, fieldsOf, JOB_FIELDS, type AnyRow, type JobRow } from '../model/entities'
+import {
+  ENTITY_NAMES,
+  fieldsOf,
+  JOB_FIELDS,
+  type AnyRow,
+  type EntityName,
+  type JobRow,
+} from '../model/entities'
 import type { Extra, Fields } from '../model/fields'
 import { emptyRecord, type JobRecord } from '../model/record'
-import { good, refused, type Result } from '../model/result'
+import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { fromJson } from './json'
 import { upgraded } from './upgrade'
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, jobFileSchema, validated } from './schemas'
@@ -27,11 +34,27 @@ export function parseJobFile(source: string): Result<JobFile> {
   if (!given.ok) return given
   const shape = validated<Loose>(jobFileSchema, upgraded(given.value))
   if (!shape.ok) return shape
+  const doubled = ENTITY_NAMES.flatMap(name => twiceIn(name, shape.value[name] as Loose[]))
+  if (doubled.length > 0) return refused(...(doubled as [Fault, ...Fault[]]))
   const record = recordOf(shape.value)
   const faults = faultsOfRecord(record)
-  if (faults.length > 0)
-    return refused(...faults.map(each => ({ ...each, path: pathInFile(each.path, shape.value) })))
+  if (faults.length > 0) {
+    const places = new Map<string, ReadonlyMap<unknown, number>>()
+    return refused(...faults.map(each => ({ ...each, path: pathInFile(each.path, shape.value, places) })))
+  }
   return good({ record, extra: unknownFields(shape.value, KNOWN_AT_TOP) })
+}
+
+/** Rows whose id stood before in their table. */
+function twiceIn(name: EntityName, rows: readonly Loose[]): Fault[] {
+  const seen = new Set<unknown>()
+  return rows.flatMap((row, at) => {
+    if (!seen.has(row.id)) {
+      seen.add(row.id)
+      return []
+    }
+    return [fault(`/${name}/${at}`, 'array.unique', `the id “${String(row.id)}” stands twice`)]
+  })
 }
 
 function recordOf(file: Loose): JobRecord {
@@ -53,10 +76,15 @@ const unknownFields = (given: Loose, known: ReadonlySet<string>): Extra =>
   Object.fromEntries(Object.entries(given).filter(([name]) => !known.has(name)))
 
 /** Faults are found in the record, where rows have ids; in the file they stand at an index. */
-function pathInFile(path: string, file: Loose): string {
+function pathInFile(path: string, file: Loose, places: Map<string, ReadonlyMap<unknown, number>>): string {
   const [, table = '', id = '', ...rest] = path.split('/')
-  const index = (file[table] as Loose[] | undefined)?.findIndex(row => row.id === id) ?? -1
-  return index < 0 ? path : `/${[table, index, ...rest].join('/')}`
+  let known = places.get(table)
+  if (!known) {
+    const rows = (file[table] as Loose[] | undefined) ?? []
+    places.set(table, (known = new Map(rows.map((row, at) => [row.id, at]))))
+  }
+  const index = known.get(id)
+  return index === undefined ? path : `/${[table, index, ...rest].join('/')}`
 }
 
 /**

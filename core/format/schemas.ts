@@ -8,6 +8,18 @@ import { fault, good, refused, type Result } from '../model/result'
 const ID = /^[a-z0-9][a-z0-9-]{0,39}$/
 const INSTANT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/
 
+/** Half a character is kept by no database. */
+const wholeCharacters: Joi.CustomValidator<string> = (text, helpers) =>
+  /\p{Surrogate}/u.test(text) ? helpers.message({ custom: '{{#label}} holds half a character' }) : text
+
+/** A day and an hour that there are, written as they are kept. */
+const realInstant: Joi.CustomValidator<string> = (text, helpers) => {
+  const at = new Date(text)
+  return Number.isNaN(at.getTime()) || at.toISOString() !== text || at.getUTCFullYear() < 1000
+    ? helpers.message({ custom: '{{#label}} is no moment there is' })
+    : text
+}
+
 function joiOf(field: Field): Joi.Schema {
   const maybe = (schema: Joi.Schema) => ('nullable' in field && field.nullable ? schema.allow(null) : schema)
   switch (field.kind) {
@@ -16,7 +28,10 @@ function joiOf(field: Field): Joi.Schema {
       return maybe(Joi.string().pattern(ID, 'id'))
     case 'text':
       return maybe(
-        field.min === 0 ? Joi.string().max(field.max).allow('') : Joi.string().min(field.min).max(field.max),
+        (field.min === 0
+          ? Joi.string().max(field.max).allow('')
+          : Joi.string().min(field.min).max(field.max)
+        ).custom(wholeCharacters),
       )
     case 'choice':
       return maybe(Joi.string().valid(...field.of))
@@ -27,7 +42,7 @@ function joiOf(field: Field): Joi.Schema {
     case 'flag':
       return Joi.boolean()
     case 'instant':
-      return Joi.string().pattern(INSTANT, 'instant')
+      return Joi.string().pattern(INSTANT, 'instant').custom(realInstant)
   }
 }
 
@@ -102,7 +117,7 @@ export const commandSchema = Joi.alternatives().conditional(
 )
 
 const tables = Object.fromEntries(
-  ENTITY_NAMES.map(name => [name, Joi.array().items(rowInFile(ENTITIES[name])).unique('id').required()]),
+  ENTITY_NAMES.map(name => [name, Joi.array().items(rowInFile(ENTITIES[name])).required()]),
 ) as Record<EntityName, Joi.Schema>
 
 export const JOB_FILE_FORMAT = 'everyroom-job'

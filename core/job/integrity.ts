@@ -57,8 +57,7 @@ function danglingReferences(record: JobRecord, { entity, id, path }: Subject): F
     if (field.kind !== 'ref') return []
     const target = row[name]
     if (target === null || target === undefined) return []
-    const found = (record[field.to as EntityName] as Record<string, unknown>)[String(target)]
-    return found
+    return Object.hasOwn(record[field.to as EntityName], String(target))
       ? []
       : [fault(`${path}/${name}`, 'no-such-row', say`there is no ${field.to} ${String(target)}`)]
   })
@@ -173,17 +172,31 @@ function faultsOfEnd(record: JobRecord, id: string, path: string): Fault[] {
   return faults
 }
 
+const spoken = (name: unknown): string => String(name).trim().toLowerCase()
+
+/** How often each name stands in a table: a table never changes, so they are counted once. */
+const counted = new WeakMap<object, ReadonlyMap<string, number>>()
+
+function namesIn(table: object, key: string): ReadonlyMap<string, number> {
+  let known = counted.get(table)
+  if (!known) {
+    const names = new Map<string, number>()
+    for (const row of Object.values(table) as Record<string, unknown>[]) {
+      const name = spoken(row[key])
+      names.set(name, (names.get(name) ?? 0) + 1)
+    }
+    counted.set(table, (known = names))
+  }
+  return known
+}
+
 function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: string, path: string): Fault[] {
   const say = sayFor(record)
 
   const key = entity === 'rooms' ? 'name' : 'breaker'
-  const nameOf = (row: object) =>
-    String((row as unknown as Record<string, unknown>)[key])
-      .trim()
-      .toLowerCase()
-  const mine = nameOf(record[entity][id]!)
-  const rival = Object.values(record[entity]).find(row => row.id !== id && nameOf(row) === mine)
-  return rival ? [fault(`${path}/${key}`, 'name-taken', say`there is another ${key} “${mine}”`)] : []
+  const mine = spoken((record[entity][id] as unknown as Record<string, unknown>)[key])
+  const rivals = namesIn(record[entity], key).get(mine) ?? 0
+  return rivals > 1 ? [fault(`${path}/${key}`, 'name-taken', say`there is another ${key} “${mine}”`)] : []
 }
 
 function oneEach(
@@ -194,6 +207,7 @@ function oneEach(
   message: string,
 ): Fault[] {
   const placeId = record[entity][id]!.placeId
-  const rivals = Object.values(record[entity]).filter(row => row.placeId === placeId && row.id !== id)
-  return rivals.length > 0 ? [fault(`${path}/placeId`, 'one-each', message)] : []
+  return rowsWith(record, entity, 'placeId', placeId).length > 1
+    ? [fault(`${path}/placeId`, 'one-each', message)]
+    : []
 }

@@ -85,7 +85,8 @@ const keyOf = (entity: string, id: string) => `${entity}/${id}`
 
 function storedRow(record: JobRecord, entity: EntityName | 'job', id: string): LooseRow | null {
   if (entity === 'job') return record.job.id === id ? (record.job as unknown as LooseRow) : null
-  return (record[entity][id] as unknown as LooseRow | undefined) ?? null
+  // No row of any table is called what every object has.
+  return Object.hasOwn(record[entity], id) ? (record[entity][id] as unknown as LooseRow) : null
 }
 
 function rowIn(record: JobRecord, draft: Draft, entity: EntityName | 'job', id: string): LooseRow | null {

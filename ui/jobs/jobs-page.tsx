@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import type { Fault } from '@/core/model/result'
 import { toggleTheme } from '../job/theme'
+import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
 import { useSay } from '../words/use-say'
@@ -37,7 +38,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
     const answer = await fetch('/api/jobs', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ copy: { jobId: id, name: say`${name}, copy`.slice(0, 120) } }),
+      body: JSON.stringify({ copy: { id: newId(), jobId: id, name: say`${name}, copy`.slice(0, 120) } }),
     })
     if (answer.ok) router.refresh()
     else setFaults({ file: name, faults: ((await answer.json()) as { faults?: Fault[] }).faults ?? [] })

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
@@ -15,13 +16,15 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
 
   const router = useRouter()
   const [name, setName] = useState('')
+  // Of the job that is to be: sent twice, by whatever went wrong on the way, it is made once.
+  const [id, setId] = useState(newId)
   const [regionId, setRegionId] = useState<RegionId>('north-america-120')
   const start = async (event: FormEvent) => {
     event.preventDefault()
     const answer = await fetch('/api/jobs', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ start: { name: name.trim(), regionId } }),
+      body: JSON.stringify({ start: { id, name: name.trim(), regionId } }),
     })
     const body = (await answer.json()) as { id?: string }
     if (body.id) router.push(`/jobs/${body.id}`)
@@ -36,7 +39,10 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
             required
             maxLength={120}
             value={name}
-            onChange={event => setName(event.target.value)}
+            onChange={event => {
+              setName(event.target.value)
+              setId(newId())
+            }}
             className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
           />
         </label>

@@ -5,6 +5,7 @@ import Chart from 'react-apexcharts'
 import { figure } from '@/core/model/units'
 import type { ProposalKind, Totals } from '@/core/whole'
 import { PROPOSAL_WORDS, TOTAL_WORDS } from './words'
+import { nonce } from '../primitives/nonce'
 import { useSay } from '../words/use-say'
 
 /** Colours of the page as it is now; anew when the theme changes. */
@@ -64,6 +65,7 @@ export function ProposalChart({
         }))}
         options={{
           chart: {
+            nonce,
             animations: { enabled: false },
             toolbar: { show: false },
             zoom: { enabled: false },
