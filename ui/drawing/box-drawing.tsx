@@ -151,6 +151,16 @@ export const BoxWires = memo(function BoxWires({
           beside={inGroup}
         />
       ))}
+      {layout.plates.map(plate => (
+        <rect
+          key={plate.x}
+          {...plate}
+          rx={14}
+          className="fill-paper stroke-soft"
+          strokeWidth={1.4}
+          opacity={0.7}
+        />
+      ))}
       {layout.short.map(({ id: wire, path }) => (
         <ShortWire key={wire} layout={layout} picture={picture} id={wire} path={path} earth={earth} />
       ))}

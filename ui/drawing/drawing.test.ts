@@ -91,6 +91,33 @@ describe('the drawing of every demo box, found and planned', () => {
     if (picture.devices.length <= 1) expect(layout.width).toBeLessThanOrEqual(390)
   })
 
+  it('draws one plate round what shares a gang, and none round what does not', () => {
+    const view = usualBox()
+    const [place] = view.places
+    const shared = (gang: number, part: number) => ({
+      ...view,
+      places: [
+        place!,
+        {
+          ...place!,
+          place: { ...place!.place, id: 'other', gang, part },
+          found: { ...place!.found!, id: 'other-old', placeId: 'other' },
+        },
+      ],
+    })
+    const layoutOf = (given: typeof view) => layoutBox(foundPicture(given, trade))
+    expect(layoutOf(view).plates).toEqual([])
+    expect(layoutOf(shared(2, 1)).plates).toEqual([])
+    const { plates, devices } = layoutOf(shared(1, 2))
+    expect(plates).toHaveLength(1)
+    for (const { x, y, width, height } of devices) {
+      expect(plates[0]!.x).toBeLessThan(x)
+      expect(plates[0]!.y).toBeLessThan(y)
+      expect(plates[0]!.x + plates[0]!.width).toBeGreaterThan(x + width)
+      expect(plates[0]!.y + plates[0]!.height).toBeGreaterThan(y + height)
+    }
+  })
+
   it('names every strand for who cannot see it', () => {
     const strand = foundPicture(usualBox(), trade).cables[0]!.strands[0]!
     expect(strand.says).toBe('Cable A, black, 14 AWG solid, on “Upper dark screw”. Line, proven')

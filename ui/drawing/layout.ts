@@ -16,6 +16,13 @@ export interface BoxLayout {
   readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
   readonly cables: readonly DrawnCable[]
   readonly devices: readonly DrawnDevice[]
+  /** Round what shares a gang: its strap or plate. */
+  readonly plates: readonly {
+    readonly x: number
+    readonly y: number
+    readonly width: number
+    readonly height: number
+  }[]
   readonly joints: readonly DrawnJoint[]
   readonly short: readonly { readonly id: string; readonly path: string }[]
   readonly bond: Point
@@ -108,6 +115,7 @@ function arranged(picture: BoxPicture, rows: Rows): BoxLayout {
     box: { ...box, height },
     cables,
     devices,
+    plates: platesOf(devices),
     joints,
     bond,
     short: picture.short.map(wire => ({ id: wire.id, path: shortPath(wire, goals, bond) })),
@@ -177,6 +185,26 @@ function placeDevices(picture: BoxPicture, left: number, y: number, height: numb
         },
       })),
     }
+  })
+}
+
+const PLATE_EDGE = 10
+
+function platesOf(devices: readonly DrawnDevice[]): BoxLayout['plates'] {
+  const gangs = [...new Set(devices.map(({ device }) => device.gang))]
+  return gangs.flatMap(gang => {
+    const own = devices.filter(({ device }) => device.gang === gang)
+    const [first] = own
+    const last = own.at(-1)!
+    if (!first || own.length < 2) return []
+    return [
+      {
+        x: first.x - PLATE_EDGE,
+        y: first.y - PLATE_EDGE,
+        width: last.x + last.width - first.x + 2 * PLATE_EDGE,
+        height: first.height + 2 * PLATE_EDGE,
+      },
+    ]
   })
 }
 
