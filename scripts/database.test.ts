@@ -64,6 +64,24 @@ afterEach(async () => {
   }
 }, 60_000)
 
+describe('a folder', () => {
+  it('is served from once, and again when that one ended, however it did', async () => {
+    const data = await folder()
+    const another = `bash -c "DATA='${data}'; . scripts/common.sh; alone start" && echo free || echo taken`
+    expect(await bash(data, `alone start; ${another}`)).toBe('taken')
+    expect(await bash(data, `(alone start; kill -9 $BASHPID); ${another}`)).toBe('free')
+  })
+
+  it('is told of a port that is taken', async () => {
+    const data = await folder()
+    const port = await freePort()
+    const taken = createServer().listen(port, '127.0.0.1')
+    expect(await bash(data, `free ${port} 127.0.0.1 && echo free || echo taken`)).toBe('taken')
+    await new Promise(resolve => taken.close(resolve))
+    expect(await bash(data, `free ${port} 127.0.0.1 && echo free || echo taken`)).toBe('free')
+  })
+})
+
 describe('the database of the project’s own', () => {
   it('is for its owner alone: no passwords missing, no files, tables changed only by migrations', async () => {
     const data = await folder()

@@ -40,7 +40,7 @@ const WORTH_ANOTHER_TRY = new Set<unknown>([
   'ECONNRESET',
   'EPIPE',
 ])
-const TRIES = 4
+const TRIES = 8
 
 const codeOf = (error: unknown): unknown => (error as { code?: unknown } | null)?.code
 
@@ -54,7 +54,7 @@ export async function inTransaction<Value>(work: (db: PoolConnection) => Promise
       return await once(work)
     } catch (error) {
       if (attempt >= TRIES || !WORTH_ANOTHER_TRY.has(codeOf(error))) throw error
-      await new Promise(resolve => setTimeout(resolve, 20 * 2 ** attempt))
+      await new Promise(resolve => setTimeout(resolve, (10 + Math.random() * 20) * 1.7 ** attempt))
     }
   }
 }

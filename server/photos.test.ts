@@ -57,6 +57,12 @@ describe('photos', () => {
     expect(await codes(Buffer.from('no picture at all'))).toEqual(['no-picture'])
     expect(await codes((await fromCamera()).subarray(0, 400))).toEqual(['no-picture'])
     expect(await codes(Buffer.alloc(MOST_PHOTO_BYTES + 1))).toEqual(['too-large'])
+    // Small as a file, and a hundred million pixels once it is laid out.
+    const vast = await sharp({ create: { width: 10_000, height: 10_000, channels: 3, background: '#000' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer()
+    expect(vast.length).toBeLessThan(2_000_000)
+    expect(await codes(vast)).toEqual(['too-large'])
     expect(await loadPhoto(jobId, 'bad', 'picture')).toBeNull()
   })
 })

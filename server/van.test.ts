@@ -31,6 +31,21 @@ describe('the van', () => {
     expect(await countVan({ key: KEY, count: 9, based: 0 })).toEqual({ kind: 'stale', key: KEY, count: 2 })
   })
 
+  it('by three hundred at once is counted by each of them, or told that another was first', async () => {
+    const keys = Array.from({ length: 38 }, (_, at) => `${KEY}-${at}`)
+    const outcomes = await Promise.all(
+      Array.from({ length: 300 }, (_, at) =>
+        countVan({ key: keys[Math.floor(at / 8)]!, count: 1 + (at % 9), based: 0 }),
+      ),
+    )
+    expect(outcomes.every(({ kind }) => kind === 'applied' || kind === 'stale')).toBe(true)
+    for (const key of keys) {
+      const first = outcomes.find(each => each.kind === 'applied' && each.key === key)
+      expect(first?.kind === 'applied' && first.count).toBe((await loadVan())[key])
+      await pool().execute('DELETE FROM van_stock WHERE item_key = ?', [key])
+    }
+  }, 60_000)
+
   it.each([
     [{ key: '', count: 1, based: 0 }, '/key'],
     [{ key: KEY, count: -1, based: 0 }, '/count'],

@@ -22,7 +22,10 @@ export async function countVan(given: unknown): Promise<VanOutcome> {
   if (!parsed.ok) return { kind: 'refused', faults: parsed.faults }
   const { key, count, based } = parsed.value
   return inTransaction(async db => {
-    await db.execute<ResultSetHeader>('INSERT IGNORE INTO van_stock (item_key, count) VALUES (?, 0)', [key])
+    await db.execute<ResultSetHeader>(
+      'INSERT INTO van_stock (item_key, count) VALUES (?, 0) ON DUPLICATE KEY UPDATE item_key = item_key',
+      [key],
+    )
     const [rows] = await db.query<RowDataPacket[]>(
       'SELECT count FROM van_stock WHERE item_key = ? FOR UPDATE',
       [key],
