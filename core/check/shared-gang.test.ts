@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { jobBuilder, type CableAsFound, type Control } from '@/demo/builder'
-import { strand } from '@/demo/usual'
+import type { CableAsFound, Control } from '@/demo/builder'
+import { bareJob, strand } from '@/demo/usual'
 import { boxView, type BoxView } from '../job/box-view'
 import { placeName, whichControl } from '../job/place-name'
 import { regionOf } from '../model/regions'
@@ -31,19 +31,7 @@ function boxOf(
   fed: (at: number) => string | null = at => `${at + 1}.${regionId === 'europe-230' ? 'line' : 'upper'}`,
 ): BoxView {
   const { hot, neutral, ground } = regionOf(regionId).colours
-  const job = jobBuilder({
-    id: 'parts',
-    name: 'Parts',
-    address: '',
-    owners: '',
-    electrician: '',
-    apprentice: '',
-    regionId,
-    backFeed: 'no',
-    note: '',
-  })
-  job.room('room', 'Hall', 'Ground floor')
-  job.circuit('7', 'Lights', regionId === 'europe-230' ? 6 : 15)
+  const job = bareJob('parts', { region: regionId })
   const gauge = regionId === 'europe-230' ? '1.5 mm²' : '14 AWG'
   const wires = (name: string, far: CableAsFound['far'], load: string, at: string): CableAsFound => ({
     name,
@@ -120,7 +108,7 @@ describe('controls that share a gang', () => {
       'gang 2, control 1',
       'gang 2, control 2',
     ])
-    expect(placeName(record, places[2]!.place)).toBe('Hall, By the door, gang 2, control 2')
+    expect(placeName(record, places[2]!.place)).toBe('Room, By the door, gang 2, control 2')
     const one = pair(undefined, undefined)
     expect(one.places.map(({ place }) => whichControl(one.record, place))).toEqual(['control 1', 'control 2'])
   })

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { jobBuilder } from '@/demo/builder'
-import { strand } from '@/demo/usual'
+import { bareJob, strand } from '@/demo/usual'
 import { SimulatedTester } from '@/standins/tester'
 import { rowsOf } from '../model/record'
 import type { Result } from '../model/result'
@@ -18,20 +17,8 @@ const value = <Value>(result: Result<Value>): Value => {
 
 /** The box, its roles told only where `told`; the second switch has no line of its own. */
 function strapped(told: boolean) {
-  const job = jobBuilder({
-    id: 'strap',
-    name: 'Strap',
-    address: '',
-    owners: '',
-    electrician: '',
-    apprentice: '',
-    regionId: 'north-america-120',
-    backFeed: 'no',
-    note: '',
-  })
+  const job = bareJob('strap')
   const role = (name: Role) => (told ? name : undefined)
-  job.room('room', 'Hall', 'Ground floor')
-  job.circuit('7', 'Lights', 15)
   job.box({
     id: 'box',
     room: 'room',
