@@ -37,6 +37,7 @@ export function proxy(request: NextRequest): NextResponse {
   if (!isServed(headers.get('host'), process.env.HOSTNAME ?? '127.0.0.1', allowedNames()))
     return refused(421, 'not served under this name')
   if (!mayDo(method, headers)) return refused(403, 'only pages of this application write')
+  if (!isPlain(nextUrl.pathname)) return refused(404, 'there is nothing of that name')
   const nonce = randomBytes(16).toString('base64')
   const policy = policyFor(nonce)
   const passed = new Headers(headers)
@@ -48,6 +49,15 @@ export function proxy(request: NextRequest): NextResponse {
   if (!/^\/api\/jobs\/[^/]+\/photos\//.test(nextUrl.pathname))
     answer.headers.set('cache-control', 'private, no-store')
   return answer
+}
+
+/** Nothing here has a name of other letters: the database is not asked for one. */
+function isPlain(pathname: string): boolean {
+  try {
+    return /^[\x20-\x7e]*$/.test(decodeURIComponent(pathname))
+  } catch {
+    return false
+  }
 }
 
 const refused = (status: number, message: string): NextResponse =>

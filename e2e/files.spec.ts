@@ -97,6 +97,14 @@ test('it answers to its own names alone, and nothing it sends may be framed, gue
   expect(await asked(`127.0.0.1:${port}`)).toBe(200)
   expect(await asked(`localhost:${port}`)).toBe(200)
   expect(await asked(`elsewhere.example:${port}`)).toBe(421)
+  for (const path of [
+    '/api/jobs/é',
+    '/api/jobs/constructor',
+    '/jobs/日本',
+    '/api/jobs/%00',
+    `/api/jobs/${jobId}/photos/é`,
+  ])
+    expect((await request.get(path)).status(), path).toBe(404)
   const posted = await request.post('/api/jobs', { data: '{}', headers: { 'sec-fetch-site': 'cross-site' } })
   expect(posted.status()).toBe(403)
 })
