@@ -85,6 +85,10 @@ describe('a module behind a kept switch', () => {
     expect(says.some(each => /take the wires off the switch, keep it/.test(each))).toBe(true)
     expect(says.some(each => /take out the old device/.test(each))).toBe(false)
     expect(says.filter(each => / pigtail on “Switch: (?:Upper dark|Green) screw”/.test(each))).toHaveLength(2)
+    // Each screw by its own sheet.
+    const on = (terminal: string) => says.find(each => each.includes(`on “${terminal}”`))
+    expect(on('Switch: Upper dark screw')).toMatch(/strip 16 mm.*1.6 N·m/)
+    expect(on('L')).toMatch(/strip 6 mm.*0.5 N·m/)
     const picked = pickList(view.record, trade, {})
     expect(picked.filter(({ kind }) => kind === 'device')).toMatchObject([{ key: `device:${MODULE}` }])
     expect(picked.filter(({ kind }) => kind === 'plate')).toEqual([])
