@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
 import { parseJobFile, type JobFile } from '@/core/format/job-file'
 import { validated } from '@/core/format/schemas'
+import { renumbered } from '@/core/job/renumbered'
 import { emptyRecord } from '@/core/model/record'
 import { fault, good, refused, type Result } from '@/core/model/result'
 import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
@@ -46,14 +47,15 @@ export async function bringIn(body: string): Promise<Result<string>> {
   if (copy) return copyJob(copy)
   const parsed = parseJobFile(body)
   if (!parsed.ok) return parsed
-  const wished = parsed.value.record.job.id
+  const file = { ...parsed.value, record: renumbered(parsed.value.record) }
+  const wished = file.record.job.id
   try {
-    await storeJobFile(parsed.value, { jobId: wished, demo: null })
+    await storeJobFile(file, { jobId: wished, demo: null })
     return good(wished)
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const jobId = randomUUID()
-    await storeJobFile(parsed.value, { jobId, demo: null })
+    await storeJobFile(file, { jobId, demo: null })
     return good(jobId)
   }
 }

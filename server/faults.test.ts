@@ -9,7 +9,8 @@ import { csvOf } from './csv'
 import { closePool } from './database'
 import { missingTables } from './health'
 import { answered, log } from './http'
-import { removeJob } from './jobs'
+import { applyCommand } from './commands'
+import { loadJob, loadJobFile, removeJob } from './jobs'
 import { migrate } from './migrate'
 
 /* Files and moments that once were answered as a fault of ours. */
@@ -77,6 +78,31 @@ describe('a job that is started', () => {
     expect(await bringIn(copy('Lane 3, copy'))).toEqual(good(`${id}-copy`))
     expect(await removeJob(id)).toBe(true)
     expect(await removeJob(`${id}-copy`)).toBe(true)
+  })
+})
+
+describe('a file whose numbers run to the end', () => {
+  it('takes readings all the same', async () => {
+    const id = `late-${Date.now().toString(36)}`
+    const text = fileWith(file => {
+      ;(file.job as unknown as Record<string, unknown>).id = id
+      for (const rows of Object.values(file))
+        if (Array.isArray(rows))
+          for (const row of rows) if ('seq' in row) row.seq = 999_999_000 + Number(row.seq)
+    })
+    expect(await bringIn(text)).toEqual(good(id))
+    const stored = (await loadJob(id))!
+    const reading = Object.values(stored.record.readings)[0]!
+    const outcome = await applyCommand(id, {
+      id: `${id}-reading`,
+      name: 'take a reading',
+      boxId: 'box',
+      edits: [{ kind: 'add', entity: 'readings', row: { ...reading, id: 'one-more' } }],
+    })
+    expect(outcome.kind).toBe('applied')
+    const file = await loadJobFile(id)
+    expect(parseJobFile(writeJobFile(file!)).ok).toBe(true)
+    await removeJob(id)
   })
 })
 
