@@ -8,7 +8,7 @@ import { bringIn } from './bring-in'
 import { csvOf } from './csv'
 import { closePool } from './database'
 import { missingTables } from './health'
-import { answered, log } from './http'
+import { answered, log, parsedJson } from './http'
 import { applyCommand } from './commands'
 import { loadJob, loadJobFile, removeJob } from './jobs'
 import { migrate } from './migrate'
@@ -45,6 +45,17 @@ describe('a file that cannot be', () => {
     ],
   ])('%s is refused where it stands', (_, change, at) => {
     expect(refusedAt(fileWith(change))).toContain(at)
+  })
+
+  it.each([60, 100_000])('%i levels deep is read or refused, never a fault of ours', levels => {
+    const deep = `${'['.repeat(levels)}${']'.repeat(levels)}`
+    const text = fileWith(() => undefined).replace(/^\{/, `{"more":${deep},`)
+    expect(refusedAt(text)).toEqual(levels > 64 ? ['/'] : [])
+    expect(parsedJson(deep) === null).toBe(levels > 64)
+    if (levels < 64) {
+      const parsed = parseJobFile(text)
+      expect(parsed.ok && writeJobFile(parsed.value)).toContain('"more"')
+    }
   })
 
   it('a row may be called what every object has', () => {

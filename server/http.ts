@@ -1,4 +1,5 @@
 import pino from 'pino'
+import { fromJson } from '@/core/format/json'
 import { isAway } from './database'
 
 export const log = pino({ level: process.env.LOG_LEVEL ?? 'info' })
@@ -14,11 +15,8 @@ export async function bodyOf(request: Request): Promise<string | null> {
 
 /** What a body says, or null where it is no JSON: for a schema to refuse. */
 export function parsedJson(body: string): unknown {
-  try {
-    return JSON.parse(body)
-  } catch {
-    return null
-  }
+  const read = fromJson(body)
+  return read.ok ? read.value : null
 }
 
 /** The bytes of a request body, or null where there are more than `most`: cut off while it arrives. */
