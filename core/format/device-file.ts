@@ -1,3 +1,4 @@
+import { ENTITIES } from '../model/entities'
 import Joi from 'joi'
 import { OUTSIDE_EVENTS, PEER_EVENTS, type DeviceModel } from '../model/device'
 import { faultsOfDevice } from '../model/device-form'
@@ -182,7 +183,7 @@ const deviceSchema = Joi.object({
   opening: Joi.valid(...OPENINGS).required(),
   part: Joi.object({
     of: token.required(),
-    most: Joi.number().integer().min(2).max(4).required(),
+    most: Joi.number().integer().min(2).max(ENTITIES.places.part.max).required(),
     inOnePiece: Joi.boolean().required(),
     tab: token.allow(null).required(),
   }),

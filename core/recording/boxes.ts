@@ -1,6 +1,6 @@
 import type { Edit } from '../job/command'
 import { BLANK } from '../model/blank-rows'
-import type { Box, Place } from '../model/entities'
+import { ENTITIES, type Box, type Place } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { freeLightName, lightAdded } from './lights'
 import type { Pen } from './pen'
@@ -79,7 +79,7 @@ function nextName(record: JobRecord, name: string): string {
   return `${base} ${at}`
 }
 
-export const MOST_GANGS = 6
+export const MOST_GANGS = ENTITIES.places.gang.max
 
 /** A gang more, before the one that has this number now; those after it move on by one. */
 export function gangInserted(pen: Pen, record: JobRecord, boxId: string, before: number): Edit[] {
@@ -116,7 +116,7 @@ export function gangRemoved(pen: Pen, record: JobRecord, boxId: string, gang: nu
 }
 
 /** Controls that one gang holds at most, on one strap or plate. */
-export const MOST_PARTS = 4
+export const MOST_PARTS = ENTITIES.places.part.max
 
 /** One control more in a gang, after those that are there, with a light of its own. */
 export function partAdded(pen: Pen, record: JobRecord, { boxId, gang }: Place): Edit[] {
