@@ -2,6 +2,7 @@ import { trade } from '@/catalogue'
 import type { BoxView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
 import type { EntityName, Row } from '@/core/model/entities'
+import type { ALONE } from '@/core/model/placed'
 import { deviceNamed } from '@/core/model/trade'
 import { planBox, testList } from '@/core/plan'
 import { toClamp, toReadParted } from '@/core/safety'
@@ -11,7 +12,7 @@ export interface Bench {
   readonly put: <Name extends EntityName>(name: Name, row: Row<Name>) => void
   readonly read: (boxId: string, reading: Partial<Row<'readings'>>) => void
   readonly view: (boxId: string) => BoxView
-  readonly moment: () => { readonly seq: number; readonly at: string }
+  readonly moment: () => typeof ALONE & { readonly seq: number; readonly at: string }
   /** Takes off whatever hangs on a breaker. */
   readonly unlock: (circuitId: string) => void
   readonly keyWith: string
@@ -89,7 +90,7 @@ export function atWork({ put, read, view, moment, unlock, keyWith }: Bench) {
         step => step.doneBy === 'tick' && !step.done && step.holds.length === 0,
       )
       if (!open) return
-      put('steps', { ...named(`${boxId}-step`), boxId, stepKey: open.key, note: '' })
+      put('steps', { ...BLANK.steps, ...named(`${boxId}-step`), boxId, stepKey: open.key })
       readParted(boxId)
       if (open.key === 'power')
         for (const { circuit: each } of view(boxId).feeds) {

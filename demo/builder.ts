@@ -1,3 +1,4 @@
+import { ALONE } from '@/core/model/placed'
 import { BLANK } from '@/core/model/blank-rows'
 import { basisOf } from '@/core/identify'
 import { boxView, type BoxView } from '@/core/job/box-view'
@@ -87,7 +88,7 @@ export function jobBuilder(job: JobRow) {
     if (tables[name][row.id]) throw new Error(`${name} ${row.id} stands twice`)
     tables[name] = { ...tables[name], [row.id]: row }
   }
-  const moment = () => ({ seq: ++seq, at: new Date(OPENED + seq * 45_000).toISOString() })
+  const moment = () => ({ ...ALONE, seq: ++seq, at: new Date(OPENED + seq * 45_000).toISOString() })
   /** A record of its own each time: what was handed out is never changed. What was found rests on all of it. */
   const record = () => {
     const seen = { ...tables } as unknown as JobRecord

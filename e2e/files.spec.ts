@@ -1,7 +1,7 @@
 import { get } from 'node:http'
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { bringInDemo, rows, visit } from './helpers'
+import { bringInDemo, rows, visit, seenBeside } from './helpers'
 
 test('a job file goes out and comes in byte for byte', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
@@ -41,6 +41,7 @@ test('a demo is reset only when asked twice', async ({ page, request }) => {
   await request.post('/api/jobs/saltpan-quay-3/commands', {
     data: {
       id: `spoil-${Date.now()}`,
+      origin: await seenBeside(request, 'saltpan-quay-3'),
       name: 'remove a box',
       boxId: null,
       edits: [{ kind: 'remove', entity: 'boxes', id: 'box-bedroom', based: 1 }],

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { bareJob, fedAtTheSwitch } from '@/demo/usual'
-import { bringIn, rows, saved, visit } from './helpers'
+import { bringIn, rows, saved, visit, seenBeside } from './helpers'
 
 /** A box that is dead, its old switch taken out and nothing joined yet. */
 function halfDone() {
@@ -44,6 +44,7 @@ test('half way the power stays off: the page says why, and so does the server', 
   const answer = await request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: 'switch-on-half-way',
+      origin: await seenBeside(request, jobId),
       name: 'switch a breaker',
       boxId: 'box',
       edits: [

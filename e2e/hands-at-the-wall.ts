@@ -1,5 +1,15 @@
 import { inTest, nobody, MADE_WITH_ROW, GIVEN, RECKONED, ASKED, type HandsOf } from './hand-kinds'
 
+const PLACED_BY_HAND = {
+  seq: GIVEN,
+  at: GIVEN,
+  revision: GIVEN,
+  seen: GIVEN,
+  device: GIVEN,
+  deviceNumber: GIVEN,
+  by: GIVEN,
+} as const
+
 /** What was read, told, done and agreed at the wall. */
 export const AT_THE_WALL: HandsOf<
   | 'readings'
@@ -24,8 +34,7 @@ export const AT_THE_WALL: HandsOf<
 > = {
   readings: {
     boxId: MADE_WITH_ROW,
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
     purpose: ASKED,
     instrument: ASKED,
     fromEndId: ASKED,
@@ -68,8 +77,7 @@ export const AT_THE_WALL: HandsOf<
     widthPixels: nobody('Measured in the picture.'),
     heightPixels: nobody('Measured in the picture.'),
     note: inTest('e2e/taken-back.spec.ts', 'a photo shows something else than was said'),
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
   },
   claims: { endId: RECKONED, readingId: RECKONED },
   switchings: {
@@ -89,8 +97,7 @@ export const AT_THE_WALL: HandsOf<
       'e2e/taken-back.spec.ts',
       'any breaker is switched from the panel, and a switching struck out',
     ),
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
   },
   circuitTests: {
     circuitId: MADE_WITH_ROW,
@@ -114,15 +121,13 @@ export const AT_THE_WALL: HandsOf<
       'e2e/certificate.spec.ts',
       'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',
     ),
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
   },
   locks: {
     circuitId: inTest('e2e/locks.spec.ts', 'a breaker is locked off by two, and each takes off his own'),
     how: inTest('e2e/locks.spec.ts', 'where no lock fits, the house rule says what hangs there'),
     keyWith: inTest('e2e/locks.spec.ts', 'a breaker is locked off by two, and each takes off his own'),
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
   },
   breakerTries: {
     boxId: MADE_WITH_ROW,
@@ -132,8 +137,7 @@ export const AT_THE_WALL: HandsOf<
     shows: inTest('e2e/taken-back.spec.ts', 'a try of the hunt has its note, and is taken back'),
     hinted: inTest('e2e/hunt.spec.ts', 'the hunt for a breaker: likeliest first'),
     note: inTest('e2e/taken-back.spec.ts', 'a try of the hunt has its note, and is taken back'),
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
   },
   defects: {
     boxId: MADE_WITH_ROW,
@@ -158,8 +162,8 @@ export const AT_THE_WALL: HandsOf<
   steps: {
     boxId: MADE_WITH_ROW,
     stepKey: MADE_WITH_ROW,
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
+    asked: inTest('e2e/two-phones.spec.ts', 'without a connection a step waits for what was said aloud'),
     note: inTest(
       'e2e/taken-back.spec.ts',
       'a step has its note; a setting and a test are taken back, with what was read',
@@ -188,8 +192,7 @@ export const AT_THE_WALL: HandsOf<
       'e2e/taken-back.spec.ts',
       'a step has its note; a setting and a test are taken back, with what was read',
     ),
-    seq: GIVEN,
-    at: GIVEN,
+    ...PLACED_BY_HAND,
   },
   houseRules: { ruleId: MADE_WITH_ROW, value: inTest('e2e/rules.spec.ts', 'a house rule: what it changes') },
   crew: {

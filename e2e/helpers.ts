@@ -5,6 +5,7 @@ import { writeJobFile } from '@/core/format/job-file'
 import type { JobRecord } from '@/core/model/record'
 import { quillbackRoad } from '@/demo/quillback'
 import { usualBox, type UsualBox } from '@/demo/usual'
+import { doneByTest } from '@/testing/origin'
 
 let counter = 0
 
@@ -93,4 +94,10 @@ export async function violations(page: Page, rules?: readonly string[]): Promise
   const axe = new AxeBuilder({ page }).setLegacyMode(true)
   const found = await (rules ? axe.withRules([...rules]) : axe).analyze()
   return found.violations.map(each => `${each.id}: ${each.nodes[0]?.target.join(' ')}`)
+}
+
+/** Where a command that is sent beside every page comes from: somebody who had all of the job before him. */
+export async function seenBeside(request: APIRequestContext, jobId: string) {
+  const job = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { revision: number }
+  return doneByTest(job.revision)
 }

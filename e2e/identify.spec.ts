@@ -1,7 +1,8 @@
+import { BLANK } from '@/core/model/blank-rows'
 import { expect, test, type Page } from '@playwright/test'
 import { readingFor, type Answer, type Question } from '@/core/identify'
 import { bareJob, fedAtTheSwitch, usualBox } from '@/demo/usual'
-import { bringIn, lockOff, pick, rows, saved, visit } from './helpers'
+import { bringIn, lockOff, pick, rows, saved, visit, seenBeside } from './helpers'
 import {
   answers,
   answerToTheEnd,
@@ -176,6 +177,7 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
   // Nobody gets round it: the server refuses the tick as well.
   const tick = {
     id: `tick-${jobId}`,
+    origin: await seenBeside(request, jobId),
     name: 'tick a step',
     boxId: 'box',
     edits: [
@@ -183,6 +185,7 @@ test('dead only: conductors come apart in a dead box, and no sooner', async ({ p
         kind: 'add',
         entity: 'steps',
         row: {
+          asked: null,
           id: 'apart',
           boxId: 'box',
           stepKey: 'test:apart',
@@ -309,7 +312,7 @@ test('no breaker goes on over a box that is apart and bare: it is capped and cov
 }) => {
   const { record } = usualBox({ isolated: true })
   const at = '2026-03-02T12:00:00.000Z'
-  const apart = { id: 'apart', boxId: 'box', stepKey: 'test:apart', seq: 1, note: '', at }
+  const apart = { id: 'apart', boxId: 'box', stepKey: 'test:apart', ...BLANK.steps, seq: 1, at }
   const crew = { id: 'wren', name: 'Wren Alder', readsLive: true, atPanel: false }
   const jobId = await bringIn(request, { ...record, steps: { apart }, crew: { wren: crew } })
   const tick = async (stepKey: string) => {
@@ -317,6 +320,7 @@ test('no breaker goes on over a box that is apart and bare: it is capped and cov
     const answer = await request.post(`/api/jobs/${jobId}/commands`, {
       data: {
         id: `${jobId}-${row.id}`,
+        origin: await seenBeside(request, jobId),
         name: 'tick a step',
         boxId: 'box',
         edits: [{ kind: 'add', entity: 'steps', row }],
@@ -365,7 +369,7 @@ test('a box left apart elsewhere is made safe on the way to a live reading, one 
     })
   job.isolate('one')
   const apart = {
-    ...{ id: 'apart', boxId: 'one', stepKey: 'test:apart', seq: 1, note: '' },
+    ...{ id: 'apart', boxId: 'one', stepKey: 'test:apart', ...BLANK.steps, seq: 1 },
     at: '2026-03-02T12:00:00.000Z',
   }
   const jobId = await bringIn(request, { ...job.record(), steps: { apart } })

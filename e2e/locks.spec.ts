@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
-import { bringIn, bringInBox, lockOff, rows, saved, violations, visit } from './helpers'
+import { bringIn, bringInBox, lockOff, rows, saved, violations, visit, seenBeside } from './helpers'
 
 test('a breaker is locked off by two, and each takes off his own', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
@@ -46,6 +46,7 @@ test('a breaker is locked off by two, and each takes off his own', async ({ page
   const answer = await request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: `over-his-head-${Date.now()}`,
+      origin: await seenBeside(request, jobId),
       name: 'switch a breaker',
       boxId: null,
       edits: [

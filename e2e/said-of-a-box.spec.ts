@@ -5,7 +5,7 @@ import { BOX_KINDS, TESTER_SHOWS } from '@/core/model/vocabulary'
 import { BOX_KIND_WORDS, LAMP_WORDS, plain } from '@/ui/words'
 import { boxIn, Hand, startedJob, unfold } from './hand'
 import { yesNo } from './hand-kinds'
-import { bringIn, bringInBox, pick, rows, saved, visit } from './helpers'
+import { bringIn, bringInBox, pick, rows, saved, visit, seenBeside } from './helpers'
 
 const STAIR = 'box-stair-bottom'
 
@@ -29,6 +29,7 @@ test('the region of a job is said while nothing depends on it', async ({ page })
   const answer = await page.request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: `region-${Date.now()}`,
+      origin: await seenBeside(page.request, jobId),
       name: 'edit the job',
       boxId: null,
       edits: [

@@ -3,7 +3,7 @@ import { basisOf } from '@/core/identify'
 import { parseJobFile } from '@/core/format/job-file'
 import { rowsOf } from '@/core/model/record'
 import { Hand, lookAt, startedJob } from './hand'
-import { lockOff, pick, rows, saved, visit, workThrough } from './helpers'
+import { lockOff, pick, rows, saved, visit, workThrough, seenBeside } from './helpers'
 
 /** What Identify leaves once its readings were taken: every role found as it was taken for. Its own tests take the readings. */
 async function identified(request: APIRequestContext, jobId: string) {
@@ -13,6 +13,7 @@ async function identified(request: APIRequestContext, jobId: string) {
   const answer = await request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: `found-${jobId.slice(0, 20)}`,
+      origin: await seenBeside(request, jobId),
       name: 'set a role',
       boxId: null,
       edits: rowsOf(record, 'ends').flatMap(({ id, role, boxId }, at) =>
@@ -103,6 +104,7 @@ test('a stair of three places, from an empty job to a test list that was walked'
   const early = await request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: `early-${jobId.slice(0, 20)}`,
+      origin: await seenBeside(request, jobId),
       name: 'record a test',
       boxId: boxes[0],
       edits: [

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import path from 'node:path'
 import { expect, test } from '@playwright/test'
-import { bringInBox, lockOff, pick, rows, saved, stage, visit } from './helpers'
+import { bringInBox, lockOff, pick, rows, saved, stage, visit, seenBeside } from './helpers'
 
 const root = path.resolve(import.meta.dirname, '..')
 
@@ -124,6 +124,7 @@ test('a reading that is not dead holds everything, and says stop', async ({ page
   const tick = await request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: `by-hand-${Date.now()}`,
+      origin: await seenBeside(request, jobId),
       name: 'tick a step',
       boxId: 'box',
       edits: [

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import { unfold } from './hand'
-import { bringIn, bringInBox, rows, saved, visit } from './helpers'
+import { bringIn, bringInBox, rows, saved, visit, seenBeside } from './helpers'
 
 test('a reading is put right, struck out, and counts again', async ({ page, request }) => {
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
@@ -57,6 +57,7 @@ test('a reading is put right, struck out, and counts again', async ({ page, requ
   const answer = await request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: `right-${Date.now()}`,
+      origin: await seenBeside(request, jobId),
       name: 'correct a reading',
       boxId: 'box',
       edits: [

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bringIn, bringInDemo, pick, visit } from './helpers'
+import { bringIn, bringInDemo, pick, visit, seenBeside } from './helpers'
 import { usualBox } from '@/demo/usual'
 
 const lampList = (page: Page) => page.getByRole('list', { name: 'Lamps' })
@@ -161,7 +161,13 @@ test('what is being tried goes on when the job is fetched anew, and when it chan
     fields: { name: 'Renamed elsewhere' },
   }
   const sent = await request.post(`/api/jobs/${jobId}/commands`, {
-    data: { id: `elsewhere-${jobId}`, name: 'edit a room', boxId: null, edits: [edit] },
+    data: {
+      id: `elsewhere-${jobId}`,
+      origin: await seenBeside(request, jobId),
+      name: 'edit a room',
+      boxId: null,
+      edits: [edit],
+    },
   })
   expect(sent.ok()).toBe(true)
   await comeBack()

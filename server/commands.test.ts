@@ -8,6 +8,7 @@ import type { Command } from '@/core/job/command'
 import type { Outcome } from '@/core/job/outcome'
 import { usualBox } from '@/demo/usual'
 import { quillbackRoad } from '@/demo/quillback'
+import { doneByTest } from '@/testing/origin'
 import { bringIn } from './bring-in'
 import { applyCommand } from './commands'
 import { closePool, pool } from './database'
@@ -36,6 +37,7 @@ beforeEach(async () => {
 
 const rename = (name: string, based = 1, id = fresh()) => ({
   id,
+  origin: doneByTest(),
   name: 'edit a box',
   boxId: 'box',
   edits: [{ kind: 'change', entity: 'boxes', id: 'box', based, fields: { name } }],
@@ -115,6 +117,7 @@ describe('commands', () => {
     applied(
       await applyCommand(jobId, {
         id: fresh(),
+        origin: doneByTest(),
         name: 'remove a box',
         boxId: null,
         edits: [{ kind: 'remove', entity: 'boxes', id: 'box', based: 1 }],
@@ -147,13 +150,14 @@ describe('commands', () => {
   it('a held step is refused by the server too', async () => {
     const tick = {
       id: fresh(),
+      origin: doneByTest(),
       name: 'tick a step',
       boxId: 'box',
       edits: [
         {
           kind: 'add',
           entity: 'steps',
-          row: { id: 's', boxId: 'box', stepKey: 'tug', seq: 0, at: '1970-01-01T00:00:00.000Z', note: '' },
+          row: { id: 's', boxId: 'box', stepKey: 'tug', asked: null, note: '' },
         },
       ],
     }
@@ -178,6 +182,7 @@ describe('commands', () => {
 describe('undo and redo', () => {
   const undo = (undoes: string, name: 'undo' | 'redo' = 'undo') => ({
     id: fresh(),
+    origin: doneByTest(),
     name,
     boxId: 'box',
     undoes,
@@ -199,6 +204,7 @@ describe('undo and redo', () => {
     const before = (await loadJob(jobId))!.record.job
     const command: Command = {
       id: fresh(),
+      origin: doneByTest(),
       name: 'edit the job',
       boxId: null,
       edits: [
@@ -213,7 +219,15 @@ describe('undo and redo', () => {
     }
     applied(await applyCommand(jobId, command))
     expect((await loadJob(jobId))!.record.job).toMatchObject({ backFeed: 'yes', note: 'Key' })
-    applied(await applyCommand(jobId, { id: fresh(), name: 'undo', boxId: null, undoes: command.id }))
+    applied(
+      await applyCommand(jobId, {
+        id: fresh(),
+        origin: doneByTest(),
+        name: 'undo',
+        boxId: null,
+        undoes: command.id,
+      }),
+    )
     expect((await loadJob(jobId))!.record.job).toEqual(before)
   })
 
@@ -221,6 +235,7 @@ describe('undo and redo', () => {
     const before = (await loadJob(jobId))!.record
     const command = {
       id: fresh(),
+      origin: doneByTest(),
       name: 'remove a cable',
       boxId: 'box',
       edits: [{ kind: 'remove', entity: 'cables', id: 'box-a', based: 1 }],
@@ -279,6 +294,7 @@ describe('when something dies in the middle', () => {
     })()
     const commands = Array.from({ length: 12 }, (_, index) => ({
       id: fresh(),
+      origin: doneByTest(),
       name: 'add a room',
       boxId: null,
       edits: [

@@ -1,9 +1,11 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import { commandSchema, validated } from '@/core/format/schemas'
-import { changedFields, inDatabaseOrder, inverseOf, type Change } from '@/core/job/change'
+import type { Standpoint } from '@/core/job/as-seen'
+import { changedFields, inDatabaseOrder, type Change } from '@/core/job/change'
 import type { Command, Edit, UndoCommand } from '@/core/job/command'
 import type { Outcome, Stale } from '@/core/job/outcome'
-import { checked, transition, type Guard } from '@/core/job/transition'
+import { takenBack } from '@/core/job/taken-back'
+import { checked, held, transition, type Moment } from '@/core/job/transition'
 import { holdPoints, powerHolds } from '@/core/plan'
 import { fault } from '@/core/model/result'
 import { JOB_FIELDS } from '@/core/model/entities'
@@ -43,11 +45,12 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   if (earlier) return rolledBack(db, earlier)
   const job = (await loadJob(jobId, db))!
   const trade = await currentTrade(db)
-  const guards = [holdPoints(trade), powerHolds(trade)]
+  const from: Standpoint = { origin: command.origin, revision: job.revision }
+  const moment = { now, from, guards: [holdPoints(trade), powerHolds(trade)] }
+  if (command.origin.seen >= job.revision)
+    return rolledBack(db, { kind: 'refused', faults: [fault('/origin/seen', 'not-yet', NOT_YET)] })
   const planned =
-    'undoes' in command
-      ? await undoing(db, job, command, guards)
-      : await editing(job, command.edits, now, guards)
+    'undoes' in command ? await undoing(db, job, command, moment) : await editing(job, command.edits, moment)
   if (planned.kind !== 'changes') return rolledBack(db, planned)
   const versions = await write(db, job, planned.changes)
   await db.execute(
@@ -70,8 +73,11 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
     changes: planned.changes,
     versions,
     undo: await loadUndoState(jobId, command.boxId, db),
+    held: held(job.record, planned.changes, moment.guards),
   }
 }
+
+const NOT_YET = 'the job has not come so far: what was seen is not what is here'
 
 /** Nothing was written but the revision; giving it back leaves the job untouched. */
 async function rolledBack(db: PoolConnection, outcome: Outcome): Promise<Outcome> {
@@ -82,10 +88,10 @@ async function rolledBack(db: PoolConnection, outcome: Outcome): Promise<Outcome
 
 type Planned = { readonly kind: 'changes'; readonly changes: readonly Change[] } | Outcome
 
-function editing(job: VersionedJob, edits: readonly Edit[], now: string, guards: readonly Guard[]): Planned {
+function editing(job: VersionedJob, edits: readonly Edit[], moment: Moment): Planned {
   const stale = edits.flatMap(edit => staleness(job, edit))
   if (stale.length > 0) return { kind: 'stale', stale }
-  const changes = transition(job.record, edits, { now, guards })
+  const changes = transition(job.record, edits, moment)
   return changes.ok
     ? { kind: 'changes', changes: changes.value }
     : { kind: 'refused', faults: changes.faults }
@@ -107,7 +113,7 @@ async function undoing(
   db: PoolConnection,
   job: VersionedJob,
   command: UndoCommand,
-  guards: readonly Guard[],
+  moment: Moment,
 ): Promise<Planned> {
   const jobId = job.record.job.id
   const state = await loadUndoState(jobId, command.boxId, db)
@@ -121,7 +127,7 @@ async function undoing(
     'SELECT changes FROM command_log WHERE job_id = ? AND id = ?',
     [jobId, command.undoes],
   )
-  const changes = inverseOf(changesFrom(rows[0]!.changes))
+  const changes = takenBack(job.record, changesFrom(rows[0]!.changes))
   const stale = changes.flatMap((change): Stale[] => {
     const now = change.entity === 'job' ? job.record.job : (job.record[change.entity][change.id] ?? null)
     const fields = changedFields({ ...change, after: now })
@@ -137,8 +143,8 @@ async function undoing(
     ]
   })
   if (stale.length > 0) return { kind: 'stale', stale }
-  const held = checked(job.record, changes, guards)
-  return held.ok ? { kind: 'changes', changes: held.value } : { kind: 'refused', faults: held.faults }
+  const made = checked(job.record, changes, moment)
+  return made.ok ? { kind: 'changes', changes: made.value } : { kind: 'refused', faults: made.faults }
 }
 
 async function write(
@@ -208,6 +214,7 @@ async function appliedBefore(
     changes,
     versions,
     undo: await loadUndoState(jobId, command.boxId, db),
+    held: [],
   }
 }
 

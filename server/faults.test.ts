@@ -4,6 +4,7 @@ import { usualBox } from '@/demo/usual'
 import { parseJobFile, writeJobFile } from '@/core/format/job-file'
 import { ENTITY_NAMES } from '@/core/model/entities'
 import { good } from '@/core/model/result'
+import { doneByTest } from '@/testing/origin'
 import { bringIn } from './bring-in'
 import { csvOf } from './csv'
 import { closePool } from './database'
@@ -106,6 +107,7 @@ describe('a file whose numbers run to the end', () => {
     const reading = Object.values(stored.record.readings)[0]!
     const outcome = await applyCommand(id, {
       id: `${id}-reading`,
+      origin: doneByTest(),
       name: 'take a reading',
       boxId: 'box',
       edits: [{ kind: 'add', entity: 'readings', row: { ...reading, id: 'one-more' } }],

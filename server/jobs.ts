@@ -1,7 +1,9 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import type { JobFile } from '@/core/format/job-file'
+import { AT_THE_WALL } from '@/core/job/as-seen'
 import { undoState, type UndoState } from '@/core/job/history'
 import { ENTITY_NAMES, type AnyRow, type JobRow } from '@/core/model/entities'
+import type { Placed } from '@/core/model/placed'
 import { emptyRecord, type JobRecord } from '@/core/model/record'
 import { inTransaction, pool } from './database'
 import { CHILDREN_FIRST, insertSql, parsedExtra, rowFrom, selectSql, tableOf, valuesOf } from './rows'
@@ -38,8 +40,11 @@ export async function listJobs(): Promise<JobSummary[]> {
 
 type Db = Pick<PoolConnection, 'query' | 'execute'>
 
-/** The whole job, or null where there is none. One consistent picture when given a transaction. */
-export async function loadJob(jobId: string, db: Db = pool()): Promise<VersionedJob | null> {
+/** The whole job as it was at one moment, or null where there is none. */
+export const loadJob = (jobId: string, db?: Db): Promise<VersionedJob | null> =>
+  db ? readJob(jobId, db) : inTransaction(own => readJob(jobId, own))
+
+async function readJob(jobId: string, db: Db): Promise<VersionedJob | null> {
   const [jobs] = await db.query<RowDataPacket[]>('SELECT * FROM jobs WHERE id = ?', [jobId])
   const found = jobs[0]
   if (!found) return null
@@ -95,13 +100,30 @@ export async function storeJobFile(file: JobFile, options: StoreOptions): Promis
   await inTransaction(db => insertJob(db, file, options))
 }
 
-async function insertJob(db: PoolConnection, { record, extra }: JobFile, { jobId, demo }: StoreOptions) {
+/** The revision up to which what is in a record had come about: what comes next is later. */
+const lastRevision = (record: JobRecord): number =>
+  AT_THE_WALL.flatMap(name => Object.values(record[name]) as unknown as readonly Placed[]).reduce(
+    (last, { revision, seen }) => Math.max(last, revision, seen),
+    0,
+  )
+
+async function insertJob(
+  db: PoolConnection,
+  { record, extra }: JobFile,
+  { jobId, demo }: StoreOptions,
+  after = 0,
+) {
   const job = { ...record.job, id: jobId }
   const columns = Object.keys(job).filter(name => name !== 'extra')
   const names = columns.map(name => name.replace(/[A-Z]/g, letter => `_${letter.toLowerCase()}`))
   await db.execute(
-    `INSERT INTO jobs (${names.join(', ')}, extra, file_extra, demo) VALUES (${names.map(() => '?').join(', ')}, ?, ?, ?)`,
-    [...valuesOf('job', job), Object.keys(extra).length > 0 ? JSON.stringify(extra) : null, demo],
+    `INSERT INTO jobs (${names.join(', ')}, extra, file_extra, demo, revision) VALUES (${names.map(() => '?').join(', ')}, ?, ?, ?, ?)`,
+    [
+      ...valuesOf('job', job),
+      Object.keys(extra).length > 0 ? JSON.stringify(extra) : null,
+      demo,
+      Math.max(after, lastRevision(record)),
+    ],
   )
   for (const name of ENTITY_NAMES)
     for (const row of Object.values(record[name]) as AnyRow[])
@@ -115,6 +137,7 @@ export async function removeJob(jobId: string): Promise<boolean> {
 
 async function deleteJob(db: PoolConnection, jobId: string): Promise<boolean> {
   await db.execute('DELETE FROM command_log WHERE job_id = ?', [jobId])
+  await db.execute('DELETE FROM devices_here WHERE job_id = ?', [jobId])
   await db.execute('DELETE FROM photo_files WHERE job_id = ?', [jobId])
   for (const name of CHILDREN_FIRST)
     await db.execute(`DELETE FROM ${tableOf(name)} WHERE job_id = ?`, [jobId])
@@ -125,8 +148,10 @@ async function deleteJob(db: PoolConnection, jobId: string): Promise<boolean> {
 /** Puts a demo job back as it was shipped: the old one and the new one change places at once. */
 export async function replaceJob(file: JobFile, options: StoreOptions): Promise<void> {
   await inTransaction(async db => {
+    const [rows] = await db.query<RowDataPacket[]>('SELECT revision FROM jobs WHERE id = ?', [options.jobId])
     await deleteJob(db, options.jobId)
-    await insertJob(db, file, options)
+    // Later than all that anybody has open of the one before.
+    await insertJob(db, file, options, Number(rows[0]?.revision ?? -1) + 1)
   })
 }
 

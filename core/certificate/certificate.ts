@@ -4,7 +4,7 @@ import { regionOf } from '../model/regions'
 import type { CircuitTestRule, Trade } from '../model/trade'
 import { sharersOf } from '../model/ties'
 import { rounded } from '../model/units'
-import { isKeptOff } from '../safety'
+import { isKeptOff, isSwitchedOff } from '../safety'
 import { sayFor } from '../model/say-for'
 
 /** One test of a circuit, with the newest that was recorded of it. */
@@ -64,12 +64,8 @@ export function holdsBeforeTest(record: JobRecord, circuit: Breaker, rule: Circu
 /** Dead tests that failed on what a breaker, or the main switch (null), would bring on: it stays off for them. */
 export function failedBehind(record: JobRecord, circuitId: string | null, trade: Trade): string[] {
   const say = sayFor(record)
-  const isOff = (id: string) =>
-    rowsWith(record, 'switchings', 'circuitId', id)
-      .filter(({ struck }) => struck === null)
-      .at(-1)?.to === 'off'
   const behind = rowsOf(record, 'circuits').filter(({ id }) =>
-    circuitId === null ? !isOff(id) : id === circuitId,
+    circuitId === null ? !isSwitchedOff(record, id) : id === circuitId,
   )
   return behind.flatMap(circuit =>
     testsOfCircuit(record, circuit, trade)

@@ -246,15 +246,18 @@ describe('commands at the door', () => {
     return shape.ok ? [] : shape.faults.map(each => each.path)
   }
   const change = { kind: 'change', entity: 'boxes', id: 'box', based: 1, fields: { gangs: 2 } }
-  const command = { id: 'c1', name: 'edit a box', boxId: 'box', edits: [change] }
+  const origin = { device: 'd', number: 1, seen: 0, by: '' }
+  const command = { id: 'c1', origin, name: 'edit a box', boxId: 'box', edits: [change] }
 
   it('takes a good one', () => {
     expect(check(command)).toEqual([])
-    expect(check({ id: 'u1', name: 'undo', boxId: null, undoes: 'c1' })).toEqual([])
+    expect(check({ id: 'u1', origin, name: 'undo', boxId: null, undoes: 'c1' })).toEqual([])
   })
 
   it.each<[string, unknown]>([
     ['no edits', { ...command, edits: [] }],
+    ['no origin', { ...command, origin: undefined }],
+    ['seen before anything was', { ...command, origin: { ...origin, seen: -1 } }],
     ['an unknown name', { ...command, name: 'rob a bank' }],
     ['an id with quotes', { ...command, id: "c'; DROP TABLE rooms; --" }],
     ['an unknown table', { ...command, edits: [{ ...change, entity: 'users' }] }],

@@ -2,6 +2,7 @@ import Joi from 'joi'
 import { COMMAND_NAMES } from '../job/command'
 import { ENTITIES, ENTITY_NAMES, JOB_FIELDS, type EntityName } from '../model/entities'
 import type { Field, Fields } from '../model/fields'
+import { PLACED_NAMES } from '../model/placed'
 import { fault, good, refused, type Result } from '../model/result'
 
 /** Ids are made by clients: lower-case letters, figures and hyphens, 1 to 40 characters. */
@@ -54,7 +55,15 @@ const extra = Joi.object().unknown(true)
 /** A row as it stands in a file: every field, and any that this version does not know. */
 const rowInFile = (fields: Fields) => Joi.object(keysOf(fields, 'required')).unknown(true)
 
-const rowInCommand = (fields: Fields) => Joi.object({ ...keysOf(fields, 'required'), extra })
+/** A row that is added: its place among what others did is given with the command, whatever it says of it. */
+function rowInCommand(fields: Fields): Joi.ObjectSchema {
+  const given = Object.entries(fields).filter(([name]) => PLACED_NAMES.includes(name))
+  return Joi.object({
+    ...keysOf(fields, 'required'),
+    ...keysOf(Object.fromEntries(given), 'optional'),
+    extra,
+  })
+}
 
 function fieldsInCommand(fields: Fields): Joi.ObjectSchema {
   const { id: _id, ...rest } = keysOf(fields, 'optional')
@@ -98,17 +107,26 @@ const editSchema = Joi.alternatives().conditional(Joi.object({ kind: Joi.valid('
   }),
 })
 
+const originSchema = Joi.object({
+  device: idSchema,
+  number: Joi.number().integer().min(1).max(1_000_000_000).required(),
+  seen: Joi.number().integer().min(0).max(1_000_000_000).required(),
+  by: Joi.string().max(80).allow('').custom(wholeCharacters).required(),
+}).required()
+
 export const commandSchema = Joi.alternatives().conditional(
   Joi.object({ name: Joi.valid('undo', 'redo').required() }).unknown(),
   {
     then: Joi.object({
       id: idSchema,
+      origin: originSchema,
       name: Joi.valid('undo', 'redo').required(),
       boxId: idSchema.allow(null),
       undoes: idSchema,
     }),
     otherwise: Joi.object({
       id: idSchema,
+      origin: originSchema,
       name: Joi.valid(...COMMAND_NAMES).required(),
       boxId: idSchema.allow(null),
       edits: Joi.array().items(editSchema).min(1).max(200).required(),
@@ -121,7 +139,7 @@ const tables = Object.fromEntries(
 ) as Record<EntityName, Joi.Schema>
 
 export const JOB_FILE_FORMAT = 'everyroom-job'
-export const JOB_FILE_VERSION = 13
+export const JOB_FILE_VERSION = 14
 
 export const jobFileSchema = Joi.object({
   format: Joi.valid(JOB_FILE_FORMAT).required(),

@@ -14,12 +14,10 @@ const LATER_TABLES = {
   12: ['circuitTests'],
 } as const
 
-const EARLIER: readonly unknown[] = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11]
-
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */
 export function upgraded(file: unknown): unknown {
-  if (!isObject(file) || !EARLIER.includes(file.version)) return file
-  const version = Number(file.version)
+  if (!isObject(file) || !isEarlier(file.version)) return file
+  const version = file.version
   const later = Object.entries(LATER_TABLES).flatMap(([since, names]) =>
     Number(since) > version ? names.map(name => [name, []]) : [],
   )
@@ -65,6 +63,9 @@ function withHandles(file: Loose): Loose {
     }),
   }
 }
+
+const isEarlier = (version: unknown): version is number =>
+  Number.isInteger(version) && Number(version) >= 1 && Number(version) < JOB_FILE_VERSION
 
 const isObject = (value: unknown): value is Loose =>
   typeof value === 'object' && value !== null && !Array.isArray(value)

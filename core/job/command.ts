@@ -1,4 +1,4 @@
-import type { EntityName, JobRow, Row } from '../model/entities'
+import type { EntityName, JobRow, NewRow, Row } from '../model/entities'
 
 /** What a person did, in words for the history and for undo. */
 export const COMMAND_NAMES = [
@@ -66,7 +66,7 @@ export const COMMAND_NAMES = [
 ] as const
 export type CommandName = (typeof COMMAND_NAMES)[number]
 
-type Added = { [Name in EntityName]: { kind: 'add'; entity: Name; row: Row<Name> } }[EntityName]
+type Added = { [Name in EntityName]: { kind: 'add'; entity: Name; row: NewRow<Name> } }[EntityName]
 type Changed = {
   [Name in EntityName]: {
     kind: 'change'
@@ -93,9 +93,22 @@ interface Removed {
 
 export type Edit = Readonly<Added | Changed | JobChanged | Removed>
 
+/** Who did something, where, and what he had before him. */
+export interface Origin {
+  /** The phone or desk it was done on. */
+  readonly device: string
+  /** How many things had been done there, this one included. */
+  readonly number: number
+  /** Revision of the job up to which everything had come to it, besides what was done there. */
+  readonly seen: number
+  /** Who had the phone; empty where nobody said. */
+  readonly by: string
+}
+
 export interface Command {
   /** Made by the client; the same id is applied once, however often it is sent. */
   readonly id: string
+  readonly origin: Origin
   readonly name: CommandName
   /** The box whose history this belongs to, or null for the job as a whole. */
   readonly boxId: string | null
@@ -105,6 +118,7 @@ export interface Command {
 /** Takes back (or does again) an earlier command, by its log. */
 export interface UndoCommand {
   readonly id: string
+  readonly origin: Origin
   readonly name: 'undo' | 'redo'
   readonly boxId: string | null
   /** The command taken back; for a redo, the undo taken back. */

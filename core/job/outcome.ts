@@ -20,6 +20,11 @@ export type Outcome =
       readonly changes: readonly Change[]
       readonly versions: Readonly<Record<string, number>>
       readonly undo: UndoState
+      /**
+       * What would have held it back had its person known what others did meanwhile: done it is, and that may be against
+       * what they rely on.
+       */
+      readonly held: readonly Fault[]
     }
   | { readonly kind: 'no-such-job' }
   | { readonly kind: 'refused'; readonly faults: readonly Fault[] }

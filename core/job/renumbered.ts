@@ -1,34 +1,48 @@
-import { ENTITY_NAMES, fieldsOf, type EntityName } from '../model/entities'
+import type { EntityName } from '../model/entities'
 import type { JobRecord } from '../model/record'
+import { AT_THE_WALL } from './as-seen'
 
 interface Ordered {
   readonly id: string
   readonly seq: number
+  readonly revision: number
+  readonly seen: number
 }
 
 /** Beyond this the numbers of what happened are given anew: so many more still find room above. */
 const HIGH = 500_000_000
 
-const IN_ORDER = ENTITY_NAMES.filter(entity => 'seq' in fieldsOf(entity))
-
 const rowsIn = (record: JobRecord, entity: EntityName) =>
   Object.values(record[entity]) as unknown as readonly Ordered[]
 
 /**
- * A record whose numbers run so high that no more would find room, with lower ones: what came before still does, and what
- * stood at one moment still does. Any other record comes back as it is.
+ * A record whose numbers run so high that no more would find room, with lower ones: what came before still does, what
+ * stood at one moment still does, and who had something before him still has. Any other record comes back as it is.
  */
 export function renumbered(record: JobRecord): JobRecord {
-  const all = IN_ORDER.flatMap(entity => rowsIn(record, entity).map(({ seq }) => seq))
-  if (all.every(seq => seq <= HIGH)) return record
-  const anew = new Map([...new Set(all)].sort((a, b) => a - b).map((seq, at) => [seq, at + 1]))
+  const all = AT_THE_WALL.flatMap(entity => rowsIn(record, entity))
+  const seqs = anew(all.map(({ seq }) => seq))
+  const revisions = anew(all.flatMap(({ revision, seen }) => [revision, seen]))
+  if (!seqs && !revisions) return record
+  const lower = <Of extends Ordered>(row: Of): Of => ({
+    ...row,
+    seq: seqs?.get(row.seq) ?? row.seq,
+    revision: revisions?.get(row.revision) ?? row.revision,
+    seen: revisions?.get(row.seen) ?? row.seen,
+  })
   return {
     ...record,
     ...Object.fromEntries(
-      IN_ORDER.map(entity => [
+      AT_THE_WALL.map(entity => [
         entity,
-        Object.fromEntries(rowsIn(record, entity).map(row => [row.id, { ...row, seq: anew.get(row.seq)! }])),
+        Object.fromEntries(rowsIn(record, entity).map(row => [row.id, lower(row)])),
       ]),
     ),
   }
+}
+
+/** Lower numbers in the same order, nothing staying nothing; null where there is room yet. */
+function anew(numbers: readonly number[]): Map<number, number> | null {
+  if (numbers.every(number => number <= HIGH)) return null
+  return new Map([...new Set([0, ...numbers])].sort((a, b) => a - b).map((number, at) => [number, at]))
 }

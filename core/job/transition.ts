@@ -2,8 +2,11 @@ import { ENTITY_NAMES, fieldsOf, type AnyRow, type EntityName, type JobRow } fro
 import type { JobRecord } from '../model/record'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { applyChanges, type Change } from './change'
+import { asSeen, AT_THE_WALL, placeOf, type Standpoint } from './as-seen'
 import type { Edit } from './command'
 import { faultsOfRecord } from './integrity'
+import { removesOn } from './taken-back'
+import { ALONE, PLACED_NAMES } from '../model/placed'
 import { sayFor } from '../model/say-for'
 
 /** A rule that may refuse a step from one record to the next, such as the hold points of a step list. */
@@ -12,6 +15,8 @@ export type Guard = (before: JobRecord, after: JobRecord, changes: readonly Chan
 export interface Moment {
   /** UTC, ISO 8601; given to what happens at the wall. */
   readonly now: string
+  /** Who does it, and what he had before him; nobody else works on the record where it is not given. */
+  readonly from?: Standpoint
   readonly guards: readonly Guard[]
 }
 
@@ -29,6 +34,7 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
   const draft: Draft = new Map()
   const faults: Fault[] = []
   let seq = lastSeq(record)
+  const place = moment.from ? placeOf(moment.from) : ALONE
   edits.forEach((edit, index) => {
     const path = `/edits/${index}`
     const current = rowIn(record, draft, edit.entity, edit.kind === 'add' ? edit.row.id : edit.id)
@@ -36,10 +42,9 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
       if (current) faults.push(fault(path, 'id-taken', say`${edit.entity} ${edit.row.id} exists already`))
       else {
         const fields = fieldsOf(edit.entity)
-        const row = { ...edit.row } as LooseRow
-        if (fields.seq) row.seq = ++seq
-        if (fields.at) row.at = moment.now
-        put(record, draft, edit.entity, row.id, row)
+        const row = edit.row as unknown as LooseRow
+        const placed = fields.seq && { seq: ++seq, at: moment.now, ...place }
+        put(record, draft, edit.entity, row.id, placed ? { ...row, ...placed } : row)
       }
       return
     }
@@ -48,9 +53,11 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
       return
     }
     // What happened at the wall keeps its place in time, whatever is said of it later.
-    if (edit.kind === 'change' && ('seq' in edit.fields || 'at' in edit.fields))
+    if (edit.kind === 'change' && PLACED_NAMES.some(name => name in edit.fields))
       faults.push(fault(`${path}/fields`, 'order-is-given', say`when it happened is not changed`))
     else if (edit.kind === 'change') put(record, draft, edit.entity, edit.id, { ...current, ...edit.fields })
+    else if (removesOn({ entity: edit.entity, id: edit.id, before: current as never, after: null }))
+      faults.push(fault(path, 'power-was-on', say`that the power was on is struck out, never removed`))
     else removeWithDependants(record, draft, edit.entity, edit.id)
   })
   if (faults.length > 0) return refused(...faults)
@@ -58,24 +65,31 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
   const changes = [...draft.values()].filter(
     change => JSON.stringify(change.before) !== JSON.stringify(change.after),
   )
-  return checked(record, changes, moment.guards)
+  return checked(record, changes, moment)
 }
 
 /** Changes that are ready made (an undo), held against the same rules. */
-export function checked(record: JobRecord, changes: Change[], guards: readonly Guard[]): Result<Change[]> {
-  const after = applyChanges(record, changes)
+export function checked(
+  record: JobRecord,
+  changes: Change[],
+  { from, guards }: Pick<Moment, 'from' | 'guards'>,
+): Result<Change[]> {
   const faults = [
-    ...faultsOfRecord(after, changes),
-    ...guards.flatMap(guard => guard(record, after, changes)),
+    ...faultsOfRecord(applyChanges(record, changes), changes),
+    ...held(from ? asSeen(record, from) : record, changes, guards),
   ]
   return faults.length > 0 ? refused(...faults) : good(changes)
 }
 
-const IN_ORDER = ENTITY_NAMES.filter(entity => fieldsOf(entity).seq)
+/** What the rules say against changes of a record. */
+export function held(record: JobRecord, changes: readonly Change[], guards: readonly Guard[]): Fault[] {
+  const after = applyChanges(record, changes)
+  return guards.flatMap(guard => guard(record, after, changes))
+}
 
 function lastSeq(record: JobRecord): number {
   let last = 0
-  for (const entity of IN_ORDER)
+  for (const entity of AT_THE_WALL)
     for (const row of Object.values(record[entity]) as { readonly seq?: number }[])
       last = Math.max(last, row.seq ?? 0)
   return last

@@ -1,4 +1,5 @@
 import type { EntityName, Row } from './entities'
+import { ALONE } from './placed'
 
 /** What a row says where nothing is said of it: not known, or nothing. Ids and references are always said. */
 export const BLANK = {
@@ -96,7 +97,10 @@ export const BLANK = {
     struck: null,
     corrected: null,
     note: '',
+    ...ALONE,
   },
-  switchings: { foundSo: false, struck: null },
-  tests: { measured: '', note: '' },
+  switchings: { foundSo: false, struck: null, ...ALONE },
+  locks: ALONE,
+  steps: { asked: null, note: '', ...ALONE },
+  tests: { measured: '', note: '', ...ALONE },
 } as const satisfies { readonly [Name in EntityName]?: Partial<Row<Name>> }

@@ -2,7 +2,6 @@ import {
   choice,
   flag,
   id,
-  instant,
   maybeChoice,
   maybeNumber,
   maybeRef,
@@ -58,10 +57,11 @@ import {
   LOCATIONS,
   TEST_SHOWS,
 } from './vocabulary'
+import { PLACED } from './placed'
 
 /**
- * Everything a job holds, one table a noun. `seq` orders what happened at the wall: it is given when
- * the command is applied, so it does not depend on the clock of anybody's phone.
+ * Everything a job holds, one table a noun. What happened at the wall is placed among what others did by what its
+ * person had seen, so it depends neither on anybody’s clock nor on when it reached the server.
  */
 export const JOB_FIELDS = {
   id,
@@ -246,8 +246,7 @@ export const ENTITIES = {
   readings: {
     id,
     boxId: ref('boxes'),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
     purpose: choice(READING_PURPOSES),
     instrument: choice(INSTRUMENTS),
     fromEndId: maybeRef('ends', 'remove'),
@@ -295,8 +294,7 @@ export const ENTITIES = {
     widthPixels: whole(1, 20_000),
     heightPixels: whole(1, 20_000),
     note: text(400),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
   },
   claims: { id, endId: ref('ends'), readingId: ref('readings') },
   switchings: {
@@ -307,8 +305,7 @@ export const ENTITIES = {
     foundSo: flag,
     /** Why it does not count; null while it does. */
     struck: maybeText(400),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
   },
   /** What keeps a breaker, or the main switch, from going on, while it hangs there; one for each who works behind it. */
   locks: {
@@ -317,8 +314,7 @@ export const ENTITIES = {
     how: choice(LOCK_WAYS),
     /** Who has its key, or keeps what was taken out; nobody else takes it off. */
     keyWith: text(80, 1),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
   },
   /** What a circuit showed when it was tested; the newest of its kind counts. */
   circuitTests: {
@@ -330,8 +326,7 @@ export const ENTITIES = {
     shows: maybeChoice(TEST_SHOWS),
     instrument: text(80),
     takenBy: text(80),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
   },
   /** Tries of the hunt for the breaker that feeds a box. */
   breakerTries: {
@@ -347,8 +342,7 @@ export const ENTITIES = {
     /** The circuit finder named it, which is a hint and no more. */
     hinted: flag,
     note: text(400),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
   },
   defects: {
     id,
@@ -368,8 +362,9 @@ export const ENTITIES = {
     id,
     boxId: ref('boxes'),
     stepKey: text(120, 1),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
+    /** What was said aloud where the phone had no connection: that the power is off, and by whom. Null where it had one. */
+    asked: maybeText(200),
     note: text(1000),
   },
   settings: { id, placeId: ref('places'), settingId: text(60, 1), value: text(60) },
@@ -381,8 +376,7 @@ export const ENTITIES = {
     /** The figure that was read, with its unit; empty where none was. */
     measured: text(60),
     note: text(1000),
-    seq: whole(0, 1_000_000_000),
-    at: instant,
+    ...PLACED,
   },
   houseRules: { id, ruleId: text(60, 1), value: text(60, 1) },
   /** Who works here; an apprentice takes no live readings, a helper may stand at the panel. */
@@ -401,6 +395,12 @@ export const ENTITIES = {
 
 export type EntityName = keyof typeof ENTITIES
 export const ENTITY_NAMES = Object.keys(ENTITIES) as readonly EntityName[]
+
+/** A row as it is added: where it stands among others is given with its command. */
+export type NewRow<Name extends EntityName> =
+  Row<Name> extends RowOf<typeof PLACED>
+    ? Omit<Row<Name>, keyof typeof PLACED> & Partial<RowOf<typeof PLACED>>
+    : Row<Name>
 
 export type JobRow = RowOf<typeof JOB_FIELDS>
 export type Row<Name extends EntityName> = RowOf<(typeof ENTITIES)[Name]>

@@ -1,5 +1,6 @@
 import { BLANK } from './blank-rows'
-import type { EntityName } from './entities'
+import { ALONE } from './placed'
+import { fieldsOf, type EntityName } from './entities'
 
 type Loose = Readonly<Record<string, unknown>>
 
@@ -9,7 +10,8 @@ type Loose = Readonly<Record<string, unknown>>
  */
 export function upgradedRow(entity: EntityName | 'job', row: Loose): Loose {
   const missing = MISSING[entity]
-  const whole = missing ? { ...missing(row), ...row } : row
+  const before: Loose | null = entity !== 'job' && 'seq' in fieldsOf(entity) ? ALONE : null
+  const whole = missing || before ? { ...before, ...missing?.(row), ...row } : row
   return entity === 'cables' ? soundCable(whole) : whole
 }
 
@@ -50,6 +52,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
   places: () => blank(BLANK.places, 'part', 'retired'),
   rooms: () => ({ kind: 'not-said' }),
+  steps: () => blank(BLANK.steps, 'asked'),
   switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
   tests: () => blank(BLANK.tests, 'measured'),
   readings: ({ switchPosition }) => ({

@@ -2,6 +2,7 @@ import type { BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import type { BreakerTry, Breaker } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { isSwitchedOff } from '../safety'
 import { roomsOf } from './directory'
 import { linesIn } from './lines'
 import { byPosition, thrownWith } from '../model/ties'
@@ -93,7 +94,7 @@ export function huntFor(view: BoxView, { placeId, endId }: Watched): Hunt {
   const open = circuits.filter(({ id }) => !stayed.has(id) && id !== dark?.id)
   const main = last(null)?.shows
   const found = dark ?? (main === 'went-dark' ? 'main' : null)
-  const off = open.filter(({ id }) => isOff(record, id))
+  const off = open.filter(({ id }) => isSwitchedOff(record, id))
   const likely = open
     .filter(circuit => !off.includes(circuit))
     .map(circuit => ({ circuit, ...judged(view, { placeId, endId }, circuit, tries) }))
@@ -128,12 +129,6 @@ export const darkenedBy = (record: JobRecord, circuit: Breaker): string[] =>
       rowsWith(record, 'feeds', 'circuitId', id).flatMap(({ boxId }) => record.boxes[boxId] ?? []),
     ),
   )
-
-/** Off as far as was recorded: a light that is on is not fed by it. */
-const isOff = (record: JobRecord, circuitId: string): boolean =>
-  rowsWith(record, 'switchings', 'circuitId', circuitId)
-    .filter(({ struck }) => struck === null)
-    .at(-1)?.to === 'off'
 
 function judged(
   view: BoxView,

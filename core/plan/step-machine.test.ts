@@ -209,7 +209,7 @@ describe('the step machine, over ticks in any order', () => {
         const tick: Edit = {
           kind: 'add',
           entity: 'steps',
-          row: { id: fresh(), boxId: view.box.id, stepKey: step.key, seq: 0, at: '', note: '' },
+          row: { id: fresh(), boxId: view.box.id, stepKey: step.key, ...BLANK.steps },
         }
         const on =
           step.kind === 'power' ? [...unlocked(record, 'circuit-7'), switching('circuit-7', 'on')] : []

@@ -3,12 +3,11 @@ import { SEEN_DONE, step, type Draft, type Step } from './step'
 import { workSteps } from './work-steps'
 import { claimStatus } from '../identify'
 import { lockWay } from '../model/house-rules'
-import { rowsWith } from '../model/record'
 import type { Result } from '../model/result'
 import type { LockWay } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { foundJointOf, routeBox, type RoutedBox } from '../route'
-import { isDrawnOut, isolationOf, isOpened, type Isolation, type SafetyNeed } from '../safety'
+import { ticksThatCount, isDrawnOut, isolationOf, isOpened, type Isolation, type SafetyNeed } from '../safety'
 import { sayIn } from '../words/say'
 
 export interface BoxPlan {
@@ -21,7 +20,7 @@ export interface BoxPlan {
 export function planBox(view: BoxView, trade: Trade): BoxPlan {
   const isolation = isolationOf(view)
   const routed = routeBox(view, trade)
-  const ticked = new Set(rowsWith(view.record, 'steps', 'boxId', view.box.id).map(step => step.stepKey))
+  const ticked = new Set(ticksThatCount(view).map(({ stepKey }) => stepKey))
   const drafts = [
     ...beforeSteps(view, isolation, routed, trade),
     ...(routed.ok ? workSteps(view, routed.value, trade) : []),

@@ -1,11 +1,13 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { claimStatus } from '../identify'
+import type { Row } from '../model/entities'
+import { knewAll, type Placed } from '../model/placed'
 import { rowsOf, rowsWith } from '../model/record'
 import { looksLikeGround } from '../model/regions'
 import { keyOfStep } from '../model/step-name'
 import { CLAMP_SHOWS_AMPS, DEAD_VOLTS } from '../model/limits'
 import { isolationOf } from './isolation'
-import { lastTicked } from './ticks'
+import { isMade } from './ticks'
 import { sayIn } from '../words/say'
 
 /** Ticks of the Test stage: the conductors of a box taken apart to be read one by one, and put back. */
@@ -14,7 +16,7 @@ export const TOGETHER = 'test:together'
 
 /** Whether the conductors of a box are apart, as far as was recorded: put back as they were, or wired and folded in. */
 export const isApart = ({ record, box }: Pick<BoxView, 'record' | 'box'>): boolean =>
-  lastTicked(record, box.id, APART, TOGETHER, keyOfStep({ kind: 'fold' }))
+  isMade(record, box.id, APART, TOGETHER, keyOfStep({ kind: 'fold' }))
 
 /**
  * Conductors of joints that may carry another circuit’s return and were not clamped since the power went off: opened,
@@ -46,54 +48,46 @@ function mayReturn(view: BoxView, each: EndView): boolean {
  */
 export function toReadParted(view: BoxView): EndView[] {
   return view.joints.flatMap(({ id }) => {
-    const since = partedAt(view, id)
-    return since === null ? [] : mayReturnIn(view, id).filter(({ end }) => !isReadSince(view, end.id, since))
+    const ticks = partings(view, id)
+    return ticks.length === 0
+      ? []
+      : mayReturnIn(view, id).filter(({ end }) => !isReadSince(view, end.id, ticks))
   })
 }
 
-/** When the conductors of a joint were let apart, all of the box or this joint alone; null while they are together. */
-function partedAt(view: BoxView, jointId: string): number | null {
-  const whole = isApart(view)
-  const keys = [...(whole ? [APART] : []), keyOfStep({ kind: 'part', jointId })]
-  const ticks = rowsWith(view.record, 'steps', 'boxId', view.box.id)
-    .filter(({ stepKey }) => keys.includes(stepKey))
-    .map(({ seq }) => seq)
-  return ticks.length === 0 ? null : Math.max(...ticks)
+/** Ticks by which the conductors of a joint are apart, all of the box or this joint alone; none while they are together. */
+function partings(view: BoxView, jointId: string): Row<'steps'>[] {
+  const keys = [...(isApart(view) ? [APART] : []), keyOfStep({ kind: 'part', jointId })]
+  return rowsWith(view.record, 'steps', 'boxId', view.box.id).filter(({ stepKey }) => keys.includes(stepKey))
 }
 
-export const isPartedIn = (view: BoxView, jointId: string): boolean => partedAt(view, jointId) !== null
+export const isPartedIn = (view: BoxView, jointId: string): boolean => partings(view, jointId).length > 0
 
-const isReadSince = ({ readings }: BoxView, endId: string, since: number): boolean =>
+const isReadSince = ({ readings }: BoxView, endId: string, ticks: readonly Placed[]): boolean =>
   readings.some(
-    ({ purpose, instrument, fromEndId, value, seq }) =>
-      purpose === 'dead' &&
-      instrument === 'low-impedance-meter' &&
-      fromEndId === endId &&
-      value <= DEAD_VOLTS &&
-      seq > since,
+    reading =>
+      reading.purpose === 'dead' &&
+      reading.instrument === 'low-impedance-meter' &&
+      reading.fromEndId === endId &&
+      reading.value <= DEAD_VOLTS &&
+      knewAll(reading, ticks),
   )
 
 /** Ends that a clamp meter found without current since the power of their box went off, by one that shows small ones. */
 export function clampedSinceOff(view: BoxView): ReadonlySet<string | null> {
-  const { record } = view
-  const offSince = Math.max(
-    0,
-    ...rowsOf(record, 'switchings')
-      .filter(
-        ({ to, circuitId }) =>
-          to === 'off' && (circuitId === null || view.feeds.some(each => each.circuit.id === circuitId)),
-      )
-      .map(({ seq }) => seq),
+  const offs = rowsOf(view.record, 'switchings').filter(
+    ({ to, circuitId }) =>
+      to === 'off' && (circuitId === null || view.feeds.some(each => each.circuit.id === circuitId)),
   )
   return new Set(
     view.readings
       .filter(
-        ({ purpose, value, resolutionAmps, seq }) =>
-          purpose === 'clamp' &&
-          value === 0 &&
-          resolutionAmps !== null &&
-          resolutionAmps <= CLAMP_SHOWS_AMPS &&
-          seq > offSince,
+        reading =>
+          reading.purpose === 'clamp' &&
+          reading.value === 0 &&
+          reading.resolutionAmps !== null &&
+          reading.resolutionAmps <= CLAMP_SHOWS_AMPS &&
+          knewAll(reading, offs),
       )
       .map(({ fromEndId }) => fromEndId),
   )

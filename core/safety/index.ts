@@ -1,5 +1,5 @@
 export { approachTo, type ApproachStep } from './approach'
-export { isKeptOff, isolationOf, onAgain, type Isolation, type SafetyNeed } from './isolation'
+export { isKeptOff, isSwitchedOff, isolationOf, onAgain, type Isolation, type SafetyNeed } from './isolation'
 export { approachToLift, holdsBeforeLifting, isLifted, LIFTED, liftedBehind, PUT_BACK } from './lifted'
 export {
   clampedSinceOff,
@@ -25,5 +25,6 @@ export {
 } from './stand'
 export { cautionsOf } from './cautions'
 export { holdersOf, lockedBehind, locksOn } from './locks'
+export { byHand, ticksThatCount, voidedIn, type Voided } from './void'
 export { isDrawnOut, isOpened } from './opened'
 export { boxesReadDead } from './read-dead'

@@ -1,8 +1,10 @@
 import { houseRule } from '../model/house-rules'
 import type { BoxView, EndView } from '../job/box-view'
 import { DEAD_VOLTS } from '../model/limits'
-import type { Breaker, Reading, Switching } from '../model/entities'
-import { rowsOf, type JobRecord } from '../model/record'
+import type { Breaker, Lock, Reading, Switching } from '../model/entities'
+import { knew, knewAll, type Placed } from '../model/placed'
+import { isLiveReading } from '../job/taken-back'
+import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { sharersOf } from '../model/ties'
 import { isNominal } from '../model/regions'
 import { locksOn } from './locks'
@@ -33,49 +35,42 @@ export interface Isolation {
  * Whether this box may be touched. Dead is: every breaker that may feed it off and locked off, then at most 5 V on a
  * low-impedance meter at every conductor end, to a reference that had just read nominal, with a tester
  * proved on a known live point before and after. Any switching on starts it all again, even one that was struck out
- * since: that it may have been on is enough. A conductor that read live stays live until that reading is struck out
- * with its reason, or something more was switched off.
+ * since: that it may have been on is enough. It makes void whatever was not done in the knowledge of it: where nobody
+ * knows which came first, the power may have been on. A conductor that read live stays live until that reading is struck
+ * out with its reason, or something more was switched off since.
  */
 export function isolationOf(view: BoxView): Isolation {
   const toSwitchOff = mustBeOff(view)
   const switchings = rowsOf(view.record, 'switchings')
   const standing = switchings.filter(({ struck }) => struck === null)
-  const lastOn = Math.max(
-    0,
-    ...switchings.filter(each => mayFeed(toSwitchOff, each, 'on')).map(each => each.seq),
-    ...[...view.readings, ...view.struckReadings].filter(isLive).map(each => each.seq),
-  )
-  const stillOn = toSwitchOff.filter(circuit => !isOff(standing, circuit, lastOn))
+  const ons = onsOf(view)
+  const stillOn = toSwitchOff.filter(circuit => offAt(standing, circuit, ons).length === 0)
   const locks = toSwitchOff
     .filter(circuit => !stillOn.includes(circuit))
-    .map(circuit => ({ circuit, since: lockedSince(view.record, standing, circuit, lastOn) }))
-  const unlocked = locks.filter(({ since }) => since === null)
-  const offSince = Math.max(
-    lastOn,
-    ...switchings.filter(each => mayFeed(toSwitchOff, each, 'off')).map(each => each.seq),
-  )
+    .map(circuit => ({ circuit, hang: lockedSince(view.record, standing, circuit, ons) }))
+  const unlocked = locks.filter(({ hang }) => hang.length === 0)
+  const offs = switchings.filter(each => mayFeed(toSwitchOff, each, 'off'))
   const proofs = view.readings.filter(
     reading =>
-      reading.seq > lastOn &&
+      knewAll(reading, ons) &&
       reading.instrument === 'low-impedance-meter' &&
       isNominal(reading.value, view.region),
   )
-  const tester = proofs.find(reading => reading.purpose === 'tester')
-  const reference = proofs.find(reading => reading.purpose === 'reference')
-  const deadFrom = Math.max(
-    offSince,
-    tester?.seq ?? Infinity,
-    reference?.seq ?? Infinity,
-    ...locks.map(({ since }) => since ?? Infinity),
-  )
-  const latest = stillOn.length > 0 ? new Map<string, Reading>() : latestDead(view, deadFrom)
-  const unread = view.ends.filter(each => !readsDead(each, latest, reference))
-  const lastDead = Math.max(0, ...[...latest.values()].map(reading => reading.seq))
-  const again = proofs.some(reading => reading.purpose === 'tester' && reading.seq > lastDead && lastDead > 0)
+  const testers = proofs.filter(reading => reading.purpose === 'tester')
+  const references = proofs.filter(reading => reading.purpose === 'reference')
+  const counts = (reading: Reading) =>
+    knewAll(reading, [...ons, ...offs]) &&
+    [testers, references, ...locks.map(({ hang }) => hang)].every(these =>
+      these.some(each => knew(reading, each)),
+    )
+  const latest = stillOn.length > 0 ? new Map<string, Reading>() : latestDead(view, counts, offs)
+  const unread = view.ends.filter(each => !readsDead(each, latest, references))
+  const read = [...latest.values()]
+  const again = read.length > 0 && testers.some(reading => knewAll(reading, read))
 
   const needs: SafetyNeed[] = [
-    ...(tester ? [] : [{ kind: 'prove-tester' } as const]),
-    ...(reference ? [] : [{ kind: 'prove-reference' } as const]),
+    ...(testers.length > 0 ? [] : [{ kind: 'prove-tester' } as const]),
+    ...(references.length > 0 ? [] : [{ kind: 'prove-reference' } as const]),
     ...stillOn.map(circuit => ({ kind: 'switch-off', circuit }) as const),
     ...unlocked.map(({ circuit }) => ({ kind: 'lock', circuit }) as const),
     ...unread.map(end => ({ kind: 'read-dead', end, volts: latest.get(end.end.id)?.value ?? null }) as const),
@@ -91,15 +86,34 @@ export function isolationOf(view: BoxView): Isolation {
   }
 }
 
+/** All that says the power of a box was on: switchings, found so or struck out too, and readings of something live. */
+export function onsOf(view: BoxView): (Switching | Reading)[] {
+  const toSwitchOff = mustBeOff(view)
+  return [
+    ...rowsOf(view.record, 'switchings').filter(each => mayFeed(toSwitchOff, each, 'on')),
+    ...[...view.readings, ...view.struckReadings].filter(isLiveReading),
+  ]
+}
+
+/** What was switched off that may feed a box. */
+export const offsOf = (view: BoxView): Switching[] => {
+  const toSwitchOff = mustBeOff(view)
+  return rowsOf(view.record, 'switchings').filter(each => mayFeed(toSwitchOff, each, 'off'))
+}
+
 /** Off at its breaker or at the main switch, and kept off by a lock since, as far as was recorded. */
 export function isKeptOff(record: JobRecord, circuit: Breaker): boolean {
   const switchings = rowsOf(record, 'switchings')
   const standing = switchings.filter(({ struck }) => struck === null)
-  const lastOn = Math.max(
-    0,
-    ...switchings.filter(each => mayFeed([circuit], each, 'on')).map(({ seq }) => seq),
-  )
-  return isOff(standing, circuit, lastOn) && lockedSince(record, standing, circuit, lastOn) !== null
+  const ons = switchings.filter(each => mayFeed([circuit], each, 'on'))
+  return lockedSince(record, standing, circuit, ons).length > 0
+}
+
+/** Off at its own breaker, or at the main switch (null), in the knowledge of all that says it was switched on; nothing is said of what else feeds it. */
+export function isSwitchedOff(record: JobRecord, circuitId: string | null): boolean {
+  const switchings = rowsWith(record, 'switchings', 'circuitId', circuitId)
+  const ons = switchings.filter(({ to, struck }) => to === 'on' && struck === null)
+  return switchings.some(each => each.to === 'off' && each.struck === null && knewAll(each, ons))
 }
 
 /**
@@ -124,43 +138,39 @@ function mayFeed(circuits: readonly (Breaker | null)[], switching: Switching, to
   )
 }
 
-/** A live reading here says that the power was on, whether or not anybody recorded the switching. */
-const isLive = (reading: Reading) => reading.purpose === 'identify' && reading.breaker === 'on'
+/** Where it is off, in the knowledge of all that says it was on: at its breaker, at the main switch (null), or at both. */
+const offAt = (
+  switchings: readonly Switching[],
+  circuit: Breaker | null,
+  ons: readonly Placed[],
+): (string | null)[] =>
+  [null, ...(circuit === null ? [] : [circuit.id])].filter(id =>
+    switchings.some(each => each.circuitId === id && each.to === 'off' && knewAll(each, ons)),
+  )
 
-/** Off, and not switched off before somebody read this box live. */
-const isOff = (switchings: readonly Switching[], circuit: Breaker | null, lastOn: number): boolean =>
-  offAt(switchings, circuit, lastOn).length > 0
-
-/** Where it is off: at its breaker, at the main switch (null), or at both. */
-function offAt(switchings: readonly Switching[], circuit: Breaker | null, lastOn: number): (string | null)[] {
-  const last = (id: string | null) => switchings.filter(each => each.circuitId === id).at(-1)
-  const off = (switching: Switching | undefined) => switching?.to === 'off' && switching.seq > lastOn
-  return [null, ...(circuit === null ? [] : [circuit.id])].filter(id => off(last(id)))
-}
-
-/** Since when a lock that hangs now keeps it off; null where none does. */
-function lockedSince(
+/** Locks that hang there now and keep it off. */
+const lockedSince = (
   record: JobRecord,
   switchings: readonly Switching[],
   circuit: Breaker | null,
-  lastOn: number,
-): number | null {
-  const since = offAt(switchings, circuit, lastOn)
+  ons: readonly Placed[],
+): Lock[] =>
+  offAt(switchings, circuit, ons)
     .flatMap(id => locksOn(record, id))
-    .map(({ seq }) => seq)
-    .filter(seq => seq > lastOn)
-  return since.length === 0 ? null : Math.min(...since)
-}
+    .filter(lock => knewAll(lock, ons))
 
-/** The newest dead reading at each conductor; one that was not dead is cleared by no later one. */
-function latestDead(view: BoxView, after: number): Map<string, Reading> {
+/** The newest dead reading that counts at each conductor; one that was not dead is cleared by no later one. */
+function latestDead(
+  view: BoxView,
+  counts: (reading: Reading) => boolean,
+  offs: readonly Switching[],
+): Map<string, Reading> {
   const latest = new Map<string, Reading>()
   for (const reading of view.readings) {
-    if (reading.purpose !== 'dead' || reading.seq <= after) continue
-    if (reading.instrument !== 'low-impedance-meter' || reading.fromEndId === null) continue
-    const before = latest.get(reading.fromEndId)
-    if (before && before.value > DEAD_VOLTS && reading.value <= DEAD_VOLTS) continue
-    latest.set(reading.fromEndId, reading)
+    if (reading.purpose !== 'dead' || reading.instrument !== 'low-impedance-meter') continue
+    if (reading.fromEndId === null || (latest.get(reading.fromEndId)?.value ?? 0) > DEAD_VOLTS) continue
+    const stands = reading.value > DEAD_VOLTS ? !offs.some(off => knew(off, reading)) : counts(reading)
+    if (stands) latest.set(reading.fromEndId, reading)
   }
   return latest
 }
@@ -168,12 +178,19 @@ function latestDead(view: BoxView, after: number): Map<string, Reading> {
 function readsDead(
   { end }: EndView,
   latest: ReadonlyMap<string, Reading>,
-  reference: Reading | undefined,
+  references: readonly Reading[],
 ): boolean {
   const own = latest.get(end.id)
   if (own) return own.value <= DEAD_VOLTS
-  const isReference = reference?.toEndId === end.id
-  return isReference && latest.size > 0 && [...latest.values()].every(reading => reading.value <= DEAD_VOLTS)
+  const read = [...latest.values()]
+  // What all others were read to is dead with them.
+  return (
+    references.some(
+      reference =>
+        reference.toEndId === end.id &&
+        read.some(reading => reading.toEndId === end.id && knew(reading, reference)),
+    ) && read.every(reading => reading.value <= DEAD_VOLTS)
+  )
 }
 
 /** What is switched on again once a box is closed: its breakers, or the main switch (null) where that was off. */

@@ -4,7 +4,7 @@ import { sharersOf } from '../model/ties'
 import { clampedSinceOff } from './apart'
 import type { ApproachStep } from './approach'
 import { isolationOf } from './isolation'
-import { lastTicked } from './ticks'
+import { isMade } from './ticks'
 import { sayIn } from '../words/say'
 
 /** Ticks of the Test stage: the neutral of a box’s circuit taken off its bar at the panel, and put back. */
@@ -12,8 +12,7 @@ export const LIFTED = 'test:lifted'
 export const PUT_BACK = 'test:put-back'
 
 /** Whether the neutral of a box’s circuit is off its bar at the panel, as far as was recorded. */
-export const isLifted = (record: JobRecord, boxId: string): boolean =>
-  lastTicked(record, boxId, LIFTED, PUT_BACK)
+export const isLifted = (record: JobRecord, boxId: string): boolean => isMade(record, boxId, LIFTED, PUT_BACK)
 
 /** What comes before the neutral of an end’s circuit is lifted at the panel: dead, and no current in it. */
 export function approachToLift(view: BoxView, end: EndView): ApproachStep[] {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { BLANK } from '../model/blank-rows'
 import { usualBox } from '@/demo/usual'
 import type { Question } from '../identify'
 import { boxView, type BoxView } from '../job/box-view'
@@ -21,9 +22,9 @@ function ticked(
           id: `row-${at}`,
           boxId: 'box',
           stepKey,
+          ...BLANK.steps,
           seq: 5000 + at,
           at: AT,
-          note: '',
         })),
       ),
       crew: rows(crew.map((each, at) => ({ ...each, id: `row-${at}`, name: `Person ${at}` }))),

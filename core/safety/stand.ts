@@ -4,7 +4,8 @@ import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { moves } from '../model/step-name'
 import { sharersOf } from '../model/ties'
 import { APART, isApart, toReadParted } from './apart'
-import { isolationOf } from './isolation'
+import { isolationOf, offsOf } from './isolation'
+import { knewAll } from '../model/placed'
 import { sayIn } from '../words/say'
 import { sayFor } from '../model/say-for'
 
@@ -21,26 +22,14 @@ export type Stand = 'closed' | 'bare' | 'safe' | 'attended'
 export function standOf(view: BoxView): Stand {
   if (!isApart(view)) return 'closed'
   const ticks = rowsWith(view.record, 'steps', 'boxId', view.box.id)
-  const last = (is: (stepKey: string) => boolean) =>
-    Math.max(-1, ...ticks.flatMap(({ stepKey, seq }) => (is(stepKey) ? [seq] : [])))
-  const apart = last(key => key === APART)
+  const of = (is: (stepKey: string) => boolean) => ticks.filter(({ stepKey }) => is(stepKey))
+  const apart = of(key => key === APART)
   // Who works in it takes the caps off.
-  if (last(key => key === MADE_SAFE) > Math.max(apart, last(moves))) return 'safe'
-  const attended = last(key => key === ATTENDED)
-  return attended > apart && attended > lastOff(view) ? 'attended' : 'bare'
-}
-
-/** When what feeds a box was switched off last; who stood there until then may have left. */
-const lastOff = (view: BoxView): number => {
-  const feeding = new Set(isolationOf(view).toSwitchOff.map(circuit => circuit?.id ?? null))
-  return Math.max(
-    -1,
-    ...rowsOf(view.record, 'switchings').flatMap(({ circuitId, to, struck, seq }) =>
-      to === 'off' && struck === null && (circuitId === null || feeding.has(null) || feeding.has(circuitId))
-        ? [seq]
-        : [],
-    ),
-  )
+  const moved = [...apart, ...of(moves)]
+  if (of(key => key === MADE_SAFE).some(tick => knewAll(tick, moved))) return 'safe'
+  // Who stood there until the power went off may have left.
+  const left = [...apart, ...offsOf(view).filter(({ struck }) => struck === null)]
+  return of(key => key === ATTENDED).some(tick => knewAll(tick, left)) ? 'attended' : 'bare'
 }
 
 /** Whether a breaker, or the main switch (null), may bring a hot into a box: by its feeds or those of what it hangs with. */

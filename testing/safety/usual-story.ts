@@ -23,8 +23,6 @@ export const reading = (fields: Partial<Row<'readings'>>): Edit => ({
   row: {
     id: `reading-${++counter}`,
     boxId: 'box',
-    seq: 0,
-    at: NOW,
     ...BLANK.readings,
     purpose: 'dead',
     breaker: 'off',
@@ -35,7 +33,7 @@ export const reading = (fields: Partial<Row<'readings'>>): Edit => ({
 export const switching = (to: 'on' | 'off', circuitId: string | null = 'circuit-7'): Edit => ({
   kind: 'add',
   entity: 'switchings',
-  row: { id: `switching-${++counter}`, circuitId, to, foundSo: false, struck: null, seq: 0, at: NOW },
+  row: { id: `switching-${++counter}`, circuitId, to, ...BLANK.switchings },
 })
 
 export const tester = (value = 120) =>
@@ -48,7 +46,7 @@ export const dead = (endId: string, value = 0) =>
 export const lock = (circuitId: string | null = 'circuit-7', keyWith = 'Rowan Vale'): Edit => ({
   kind: 'add',
   entity: 'locks',
-  row: { id: `lock-${++counter}`, circuitId, how: 'lock-and-tag', keyWith, seq: 0, at: NOW },
+  row: { id: `lock-${++counter}`, circuitId, how: 'lock-and-tag', keyWith },
 })
 export const off = (circuitId: string | null = 'circuit-7') => [switching('off', circuitId), lock(circuitId)]
 export const ENDS = usualBox().ends.map(each => each.end.id)
@@ -57,7 +55,7 @@ export const whole = () => [tester(), reference(), ...off(), ...allDead(), teste
 export const tick = (stepKey: string): Edit => ({
   kind: 'add',
   entity: 'steps',
-  row: { id: `step-${++counter}`, boxId: 'box', stepKey, seq: 0, at: NOW, note: '' },
+  row: { id: `step-${++counter}`, boxId: 'box', stepKey, ...BLANK.steps },
 })
 /** No current, by a clamp that shows tenths of an ampere. */
 export const clampedAt = (fromEndId: string, resolutionAmps: number | null = 0.1) =>

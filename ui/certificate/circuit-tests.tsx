@@ -4,7 +4,6 @@ import { holdsBeforeTest, testsOfCircuit, type TestOfCircuit } from '@/core/cert
 import type { Breaker } from '@/core/model/entities'
 import { rowsOf } from '@/core/model/record'
 import { newId } from '../job/new-id'
-import { NOW } from '../job/new-reading'
 import { useEdits, useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { FigureField } from '../primitives/figure-field'
@@ -67,8 +66,6 @@ function Test({
         value,
         shows,
         ...by,
-        seq: 0,
-        at: NOW,
       }),
     ])
   const limit = limitWords(say, test)

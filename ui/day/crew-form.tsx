@@ -1,9 +1,10 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { rowsOf, type JobRecord } from '@/core/model/record'
+import { saidWhoHasIt, whoHasIt } from '../job/device'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
-import { CheckField, TextField } from '../primitives/fields'
+import { CheckField, PickOne, TextField } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 import { useSay } from '../words/use-say'
 
@@ -13,6 +14,8 @@ export function CrewForm({ record }: { record: JobRecord }) {
 
   const edits = useEdits(null)
   const [name, setName] = useState('')
+  const [who, setWho] = useState<string | null>(null)
+  useEffect(() => setWho(whoHasIt()), [])
   const add = () => {
     if (name.trim() === '') return
     edits.send('say who works', [
@@ -58,6 +61,21 @@ export function CrewForm({ record }: { record: JobRecord }) {
           </li>
         ))}
       </ul>
+      {rowsOf(record, 'crew').length > 0 && (
+        <PickOne
+          label={say`This phone is with`}
+          value={who}
+          options={[
+            ...rowsOf(record, 'crew').map(person => ({ value: person.name, words: person.name })),
+            { value: '', words: say`Not said` },
+          ]}
+          hint={say`Kept with what is done on it: whoever finds it later knows whom to ask.`}
+          onCommit={name => {
+            saidWhoHasIt(name)
+            setWho(name)
+          }}
+        />
+      )}
       <div className="flex items-end gap-2" data-chrome>
         <label className="flex min-w-0 flex-1 flex-col gap-1 text-sm font-semibold">
           {say`Somebody else`}

@@ -17,6 +17,7 @@ import { holdPoints } from '@/core/plan'
 import type { Pen } from '@/core/recording'
 import { Language, useKeptRegion } from '../words/language'
 import { browserWorld } from './browser-world'
+import { useHearing } from './use-hearing'
 import { newId } from './new-id'
 import { jobStore, type JobSnapshot, type JobStore, type VersionedRecord } from './store'
 
@@ -39,16 +40,8 @@ export function JobProvider({
   const [store] = useState(() => jobStore(initial, [holdPoints(trade)], browserWorld(initial.record.job.id)))
   useEffect(() => {
     store.start()
-    const look = () => {
-      if (document.visibilityState === 'visible') void store.refresh()
-    }
-    window.addEventListener('focus', look)
-    document.addEventListener('visibilitychange', look)
-    return () => {
-      window.removeEventListener('focus', look)
-      document.removeEventListener('visibilitychange', look)
-    }
   }, [store])
+  useHearing(store)
   return (
     <TradeContext value={trade}>
       <DemoContext value={demo}>

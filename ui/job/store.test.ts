@@ -29,7 +29,11 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
   let server = initial
   /** Edits that nobody has taken back. */
   let standing: readonly Command[] = []
+  let number = 0
   const doors: StoreWorld = {
+    next: () => ({ device: 'here', number: ++number }),
+    by: () => '',
+    hear: async () => ({ revision: server.revision, unheard: [] }),
     post: async command => {
       if (state.down) throw new Error('down')
       state.sent.push(command.id)
@@ -58,7 +62,14 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
       }
       const last = standing.at(-1)
       const undo = { undo: last ? { id: last.id, name: last.name } : null, redo: null }
-      return { kind: 'applied', revision: server.revision, changes, versions: server.versions, undo }
+      return {
+        kind: 'applied',
+        revision: server.revision,
+        changes,
+        versions: server.versions,
+        undo,
+        held: [],
+      }
     },
     load: async () => initial,
     loadUndo: async () => {
@@ -119,13 +130,18 @@ describe('the job in the browser', () => {
 
   it('lets no older job, fetched while an edit was confirmed, take the edit back', async () => {
     let arrive: (job: VersionedRecord) => void = () => {}
-    const load = () => new Promise<VersionedRecord>(resolve => (arrive = resolve))
+    let asked = 0
+    const load = () =>
+      asked++ === 0
+        ? new Promise<VersionedRecord>(resolve => (arrive = resolve))
+        : Promise.resolve(confirmedIn(store))
     const store = jobStore(initial, [], { ...world().doors, load })
     const refreshed = store.refresh()
     store.send('edit a box', 'box', [rename('New', 1)])
     await settled()
     arrive(initial)
     await refreshed
+    expect(asked).toBe(2)
     expect(store.snapshot().record.boxes.box!.name).toBe('New')
   })
 

@@ -1,8 +1,10 @@
 import { applyChanges } from '@/core/job/change'
-import type { Command, CommandName, Edit, UndoCommand } from '@/core/job/command'
+import type { Command, CommandName, Edit, Origin, UndoCommand } from '@/core/job/command'
 import type { UndoState } from '@/core/job/history'
+import { IN_TOUCH, mayMissAnOn, type Heard, type Touch } from '@/core/job/hearing'
+import { byHand } from '@/core/safety'
 import type { Outcome, Stale } from '@/core/job/outcome'
-import { transition, type Guard } from '@/core/job/transition'
+import { transition, type Guard, type Moment } from '@/core/job/transition'
 import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
 import { keepUnchanged } from './keep-unchanged'
@@ -28,6 +30,8 @@ export interface JobSnapshot extends VersionedRecord {
     readonly stale: readonly Stale[]
   } | null
   readonly undo: Readonly<Record<string, UndoState>>
+  /** Whether this phone knows what everybody else did. */
+  readonly touch: Touch
 }
 
 /** What a store needs of the world, so that it can be tried without one. */
@@ -36,10 +40,23 @@ export interface StoreWorld {
   load(): Promise<VersionedRecord | null>
   loadUndo(boxId: string | null): Promise<UndoState>
   now(): string
+  /** Which phone or desk this is, and the number of what is done on it now. */
+  next(): Pick<Origin, 'device' | 'number'>
+  /** Lets this phone be heard: whether anybody looks at it, whether all is sent, what was said of others. */
+  hear(word: Word): Promise<Heard>
+  /** Who has it; empty where nobody said. */
+  by(): string
   later(milliseconds: number, work: () => void): void
   /** Commands not yet confirmed, kept where a reload finds them. */
   keep(pending: readonly (Command | UndoCommand)[]): void
   kept(): readonly (Command | UndoCommand)[]
+}
+
+export interface Word {
+  readonly rests: boolean
+  /** Something was done here that the server does not have. */
+  readonly unsent: boolean
+  readonly aside?: { readonly devices: readonly string[]; readonly said: string }
 }
 
 export interface JobStore {
@@ -51,16 +68,40 @@ export interface JobStore {
   needUndo(boxId: string | null): void
   refresh(): Promise<void>
   dismiss(): void
+  /** Lets this phone be heard, and hears of the others. */
+  hear(): Promise<void>
+  /** Left with all sent: from now on others count on nothing being done here before this phone is heard again. */
+  rest(): void
+  /** Looked at again after it may have slept. */
+  wake(): void
+  /** What was said aloud where this phone, or another, may miss something. */
+  askedAloud(said: string): void
   start(): void
   /** Holds what is done from now on to one more rule; the same one again changes nothing. */
   holdTo(guard: Guard): void
 }
+
+/** Whether an edit says that the power is on. */
+const saysOn = (edit: Edit): boolean =>
+  edit.kind === 'add' &&
+  ((edit.entity === 'switchings' && edit.row.to === 'on') ||
+    (edit.entity === 'readings' && edit.row.purpose === 'identify' && edit.row.breaker === 'on'))
 
 const NOT_ASKED: Fault = {
   path: '/',
   code: 'not-asked',
   message: 'What can be taken back is not known here without a connection. Nothing was taken back.',
 }
+
+/** So often the job is asked for again where what comes is older than what was answered. */
+const LOOKS_AGAIN = 3
+/** So many words unanswered, one after the other, and this phone counts as out of touch. */
+const MISSES = 2
+const PUT_AWAY =
+  'Say it aloud to everybody, now. This phone was put away, and has no connection since: others count on nothing being switched on here, so it is kept only once this phone is heard again.'
+const SLEPT_MILLISECONDS = 8000
+const ASK_ALOUD =
+  'What others do is not known here now. Ask aloud at the panel whether the power is off, and say here what was answered: then it is ticked.'
 
 const RETRY_MILLISECONDS = [500, 1000, 2000, 5000]
 export const scopeOf = (boxId: string | null): string => boxId ?? 'house'
@@ -79,9 +120,22 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   /** How many presses wait to be told what can be taken back. */
   let asking = 0
   let failures = 0
+  /** The newest revision that an answer told of. */
+  let answered = initial.revision
+  /** When this phone knew last how things stand. */
+  let heardAt = world.now()
+  let misses = 0
+  let resting = false
   /** Steps back or forward that were pressed while another was on its way. */
   let waiting: readonly { readonly kind: 'undo' | 'redo'; readonly boxId: string | null }[] = []
-  let state: JobSnapshot = { ...initial, save: 'opening', refusal: null, conflict: null, undo: {} }
+  let state: JobSnapshot = {
+    ...initial,
+    save: 'opening',
+    refusal: null,
+    conflict: null,
+    undo: {},
+    touch: IN_TOUCH,
+  }
   const listeners = new Set<() => void>()
 
   const publish = (change: Partial<JobSnapshot>) => {
@@ -91,12 +145,28 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
 
   const laidOver = (): VersionedRecord => {
     let over = confirmed
-    for (const command of pending) if ('edits' in command) over = withEdits(over, command.edits) ?? over
+    pending.forEach((command, at) => {
+      if ('edits' in command) over = withEdits(over, command, at) ?? over
+    })
     return over
   }
 
-  const withEdits = (over: VersionedRecord, edits: readonly Edit[]): VersionedRecord | null => {
-    const changes = transition(over.record, edits, { now: world.now(), guards })
+  /** Who does something here, and all that has come here by now. */
+  const origin = (): Origin => ({ ...world.next(), seen: confirmed.revision, by: world.by() })
+
+  /** Of a command that is the so manieth of those that wait: it comes after all that is confirmed, and after them. */
+  const moment = (from: Origin, at: number): Moment => ({
+    now: world.now(),
+    from: { origin: from, revision: confirmed.revision + 1 + at },
+    guards,
+  })
+
+  const withEdits = (
+    over: VersionedRecord,
+    { edits, origin: from }: Pick<Command, 'edits' | 'origin'>,
+    at: number,
+  ): VersionedRecord | null => {
+    const changes = transition(over.record, edits, moment(from, at))
     if (!changes.ok) return null
     const versions = { ...over.versions }
     for (const { entity, id, after } of changes.value) {
@@ -143,6 +213,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
           failures = 0
         } catch {
           publish({ save: 'waiting' })
+          loseTouch()
           const pause = RETRY_MILLISECONDS[Math.min(failures++, RETRY_MILLISECONDS.length - 1)]!
           world.later(pause, () => void flush())
           return
@@ -162,20 +233,31 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   const settle = async (command: Command | UndoCommand, answer: Outcome) => {
     switch (answer.kind) {
       case 'applied': {
+        answered = Math.max(answered, answer.revision)
+        if (answer.held.length > 0) publish({ refusal: answer.held })
+        // What came with the job already is not made again over what came after it.
+        if (answer.revision <= confirmed.revision) {
+          publish({ ...laidOver(), undo: { ...state.undo, [scopeOf(command.boxId)]: answer.undo } })
+          return
+        }
+        const isNext = answer.revision === confirmed.revision + 1
         const versions = { ...confirmed.versions, ...answer.versions }
         for (const { entity, id, after } of answer.changes) if (!after) delete versions[`${entity}/${id}`]
         confirmed = {
           record: applyChanges(confirmed.record, answer.changes),
           versions,
-          revision: Math.max(confirmed.revision, answer.revision),
+          // What others did between is not here yet, and not counted as seen before it is.
+          revision: isNext ? answer.revision : confirmed.revision,
         }
         publish({ ...laidOver(), undo: { ...state.undo, [scopeOf(command.boxId)]: answer.undo } })
-        return
+        return isNext ? undefined : reload()
       }
       case 'stale':
+        tellOn(command)
         publish({ conflict: { command: command.name, stale: answer.stale } })
         return reload()
       case 'refused':
+        tellOn(command)
         publish({ refusal: answer.faults })
         return reload()
       case 'no-such-job':
@@ -185,11 +267,32 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     }
   }
 
+  /**
+   * Somebody switched something on here, and may have done so at the panel too: whatever becomes of the rest of the
+   * command, that is told, as found so.
+   */
+  const tellOn = (command: Command | UndoCommand) => {
+    if (!('edits' in command)) return
+    const edits = command.edits.flatMap((edit): Edit[] =>
+      edit.kind === 'add' && edit.entity === 'switchings' && edit.row.to === 'on' && !edit.row.foundSo
+        ? [{ ...edit, row: { ...edit.row, foundSo: true } }]
+        : [],
+    )
+    if (edits.length === 0) return
+    const told = { ...command.origin, ...world.next() }
+    pending = [...pending, { id: newId(), name: command.name, boxId: command.boxId, edits, origin: told }]
+    world.keep(pending)
+  }
+
   const reload = async () => {
-    const before = confirmed
-    const fresh = await world.load().catch(() => null)
-    // What was confirmed while the job was on its way is newer than what arrives.
-    if (fresh && confirmed === before) confirmed = keepUnchanged(confirmed, fresh)
+    let fresh = await world.load().catch(() => null)
+    // What was answered while the job was on its way is newer than what arrives.
+    for (let again = 0; fresh && fresh.revision < answered && again < LOOKS_AGAIN; again++)
+      fresh = await world.load().catch(() => null)
+    if (fresh) {
+      answered = fresh.revision
+      confirmed = keepUnchanged(confirmed, fresh)
+    }
     const over = laidOver()
     if (over.record !== state.record || over.revision !== state.revision) publish(over)
   }
@@ -230,7 +333,45 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     const target = !last ? state.undo[scopeOf(boxId)]?.[kind]?.id : kind === 'undo' ? last.id : undefined
     if (!target) return
     publish({ refusal: null })
-    queue({ id: newId(), name: kind, boxId, undoes: target })
+    queue({ id: newId(), name: kind, boxId, undoes: target, origin: origin() })
+  }
+
+  const loseTouch = () => {
+    if (state.touch.lostSince === null) publish({ touch: { ...state.touch, lostSince: heardAt } })
+  }
+
+  const hear = async (aside?: Word['aside']) => {
+    const answer = await world
+      .hear({ rests: false, unsent: state.save === 'waiting', ...(aside ? { aside } : {}) })
+      .catch(() => null)
+    if (answer === null) {
+      if (++misses >= MISSES) loseTouch()
+      return
+    }
+    misses = 0
+    resting = false
+    if (answer.revision !== confirmed.revision && pending.length === 0 && !sending) await reload()
+    // What was done here while nothing was heard is told before this phone knows how things stand.
+    const all = pending.length === 0 && !sending && confirmed.revision >= answer.revision
+    if (state.touch.lostSince === null || all) heardAt = world.now()
+    const lostSince = all ? null : state.touch.lostSince
+    const touch = { ...state.touch, lostSince, unheard: answer.unheard }
+    const next = mayMissAnOn(touch) ? touch : IN_TOUCH
+    if (JSON.stringify(next) !== JSON.stringify(state.touch)) publish({ touch: next })
+  }
+
+  /** Hands in a box where this phone may miss something: only once it was asked aloud, and that is kept with the step. */
+  const withWhatWasSaid = (edits: readonly Edit[]): readonly Edit[] | null => {
+    if (!mayMissAnOn(state.touch)) return edits
+    const { asked } = state.touch
+    const isByHand = (edit: Edit) =>
+      edit.kind === 'add' && edit.entity === 'steps' && byHand(edit.row.stepKey)
+    if (asked === null) return edits.some(isByHand) ? null : edits
+    return edits.map(edit =>
+      edit.kind === 'add' && edit.entity === 'steps' && isByHand(edit)
+        ? { ...edit, row: { ...edit.row, asked } }
+        : edit,
+    )
   }
 
   return {
@@ -239,22 +380,46 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       return () => listeners.delete(listener)
     },
     snapshot: () => state,
-    send: (name, boxId, edits) => {
+    send: (name, boxId, given) => {
       takeUp()
-      const changes = transition(state.record, edits, { now: world.now(), guards })
+      if (resting && given.some(saysOn)) {
+        publish({ refusal: [{ path: '/', code: 'put-away', message: say(PUT_AWAY) }] })
+        return false
+      }
+      const edits = withWhatWasSaid(given)
+      if (!edits) {
+        publish({ refusal: [{ path: '/', code: 'ask-aloud', message: say(ASK_ALOUD) }] })
+        return false
+      }
+      const from = origin()
+      const changes = transition(state.record, edits, moment(from, pending.length))
       if (!changes.ok) {
         publish({ refusal: changes.faults })
         return false
       }
-      const over = withEdits(state, edits)!
+      const command = { id: newId(), name, boxId, edits, origin: from }
+      const over = withEdits(state, command, pending.length)!
       publish({ record: over.record, versions: over.versions, refusal: null, save: 'saving' })
-      queue({ id: newId(), name, boxId, edits })
+      queue(command)
       return true
     },
     takeBack,
     needUndo: boxId => void loadUndo(boxId),
     refresh: async () => {
       if (pending.length === 0 && !sending) await reload()
+    },
+    hear: () => hear(),
+    rest: () => {
+      resting = true
+    },
+    wake: () => {
+      if (Date.parse(world.now()) - Date.parse(heardAt) > SLEPT_MILLISECONDS) loseTouch()
+      void hear()
+    },
+    askedAloud: said => {
+      publish({ touch: { ...state.touch, asked: said } })
+      const devices = state.touch.unheard.map(({ device }) => device)
+      if (devices.length > 0) void hear({ devices, said })
     },
     dismiss: () => publish({ refusal: null, conflict: null }),
     holdTo: guard => {

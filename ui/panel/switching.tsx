@@ -12,6 +12,7 @@ import { LocksOn } from '../stages/safety/locks-on'
 import { holdersIn, useLocks } from '../stages/safety/use-locks'
 import { onWords } from '../stages/safety/use-switched-on'
 import { switchName } from '../words/switch-name'
+import { isSwitchedOff } from '@/core/safety'
 import { capital } from '@/core/words/capital'
 import { useSay } from '../words/use-say'
 
@@ -25,12 +26,13 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
   const last = rowsWith(record, 'switchings', 'circuitId', id)
     .filter(({ struck }) => struck === null)
     .at(-1)
+  const isOff = isSwitchedOff(record, id)
   const name = capital(switchName(record, id))
   const throwIt = (to: 'on' | 'off', foundSo: boolean) =>
     edits.send('switch a breaker', [edits.add('switchings', newSwitching(id, to, { foundSo }))])
   const keptOff = (keyWith: string) =>
     edits.send('lock a breaker off', [
-      ...(last?.to === 'off' ? [] : [edits.add('switchings', newSwitching(id, 'off'))]),
+      ...(isOff ? [] : [edits.add('switchings', newSwitching(id, 'off'))]),
       lock(id, keyWith),
     ])
   const several = holdersIn(record, [id]).length > 1
@@ -38,12 +40,14 @@ export function Switching({ circuit }: { circuit: Breaker | null }) {
     <fieldset className="flex flex-col gap-2">
       <legend className="text-sm font-semibold">
         {name}:{' '}
-        {last
-          ? say`${last.foundSo ? say`found ` : ''}${say(last.to)}, as recorded`
-          : say`nothing recorded of how it stands`}
+        {last?.to === 'off' && !isOff
+          ? say`not known: somebody switched it off, and somebody else on meanwhile`
+          : last
+            ? say`${last.foundSo ? say`found ` : ''}${say(last.to)}, as recorded`
+            : say`nothing recorded of how it stands`}
       </legend>
       <LocksOn circuitIds={[id]} boxId={null} />
-      {last?.to === 'off' && <BeforeOn record={record} circuitIds={[id]} />}
+      {isOff && <BeforeOn record={record} circuitIds={[id]} />}
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => throwIt('off', false)}>{say`Switched off`}</Button>
         <Button disabled={several} onClick={() => edits.send('switch a breaker', on([id]))}>

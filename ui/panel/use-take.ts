@@ -6,7 +6,7 @@ import { usePowerHolds } from '../job/use-power-holds'
 import { linesIn, type Watched } from '@/core/panel'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
-import { newSwitching, NOW } from '../job/new-reading'
+import { newSwitching } from '../job/new-reading'
 
 export type Take = (circuit: Breaker | null, shows: BreakerShows, hinted: boolean) => void
 
@@ -28,8 +28,6 @@ export function useTake(view: BoxView, { placeId, endId }: Watched): Take {
         shows,
         hinted,
         note: '',
-        seq: 0,
-        at: NOW,
       }),
       ...(found
         ? [

@@ -3,7 +3,6 @@
 import { useState } from 'react'
 import type { PhotoKind } from '@/core/model/vocabulary'
 import { newId } from '../job/new-id'
-import { NOW } from '../job/new-reading'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { useSay } from '../words/use-say'
@@ -30,9 +29,7 @@ export function TakePhoto({
     const id = newId()
     const stored = await send(record.job.id, id, file)
     if (stored.kind !== 'stored') return setState(stored.kind)
-    edits.send('add a photo', [
-      edits.add('photos', { id, boxId, kind, ...stored.size, note: '', seq: 0, at: NOW }),
-    ])
+    edits.send('add a photo', [edits.add('photos', { id, boxId, kind, ...stored.size, note: '' })])
     setWaiting(null)
     setState('idle')
     onTaken?.()

@@ -6,11 +6,16 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
 import { progressOf } from '@/core/plan'
-import { isLifted, isolationOf } from '@/core/safety'
+import { mayMissAnOn } from '@/core/job/hearing'
+import { isLifted, isolationOf, voidedIn } from '@/core/safety'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
-import { useTrade } from '../job/provider'
+import { useJob, useTrade } from '../job/provider'
 import { useSay } from '../words/use-say'
+import { atHand } from './safety/at-hand'
+
+/** Once the page stands and is of use. */
+const AT_HAND_AFTER_MILLISECONDS = 2500
 
 /** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
 export function StageFrame({
@@ -26,6 +31,10 @@ export function StageFrame({
 }) {
   const say = useSay()
 
+  useEffect(() => {
+    const timer = window.setTimeout(() => void atHand(), AT_HAND_AFTER_MILLISECONDS)
+    return () => window.clearTimeout(timer)
+  }, [])
   return (
     <>
       <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
@@ -88,6 +97,10 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
   )
 }
 
+const AskAloud = dynamic(() => import('./safety/ask-aloud').then(module => module.AskAloud), { ssr: false })
+const MeanwhileOn = dynamic(() => import('./safety/meanwhile-on').then(module => module.MeanwhileOn), {
+  ssr: false,
+})
 const PutBack = dynamic(() => import('./safety/put-back').then(module => module.PutBack), { ssr: false })
 
 /** Whether a device is chosen in a box that may not go there; reckoned once the page stands. */
@@ -113,9 +126,18 @@ export function LiveStrip({ view }: { view: BoxView }) {
   const say = useSay()
 
   const isolation = useMemo(() => isolationOf(view), [view])
+  const { touch } = useJob()
+  const misses = mayMissAnOn(touch)
   return (
     <>
-      {isolation.dead ? (
+      {isolation.dead && misses ? (
+        <p role="status" className="hazard mt-2 bg-sheet px-3 py-1.5 font-semibold">
+          {say`Dead, as far as this phone knows`}
+          {touch.asked !== null && (
+            <span className="font-normal">{say` · asked aloud: “${touch.asked}”`}</span>
+          )}
+        </p>
+      ) : isolation.dead ? (
         <p
           role="status"
           className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold"
@@ -128,9 +150,17 @@ export function LiveStrip({ view }: { view: BoxView }) {
           )}
         </p>
       )}
+      {misses && <AskAloud view={view} />}
+      <Meanwhile view={view} />
       {isLifted(view.record, view.box.id) && <PutBack view={view} />}
     </>
   )
+}
+
+/** What counts no more, on every screen of its box. */
+function Meanwhile({ view }: { view: BoxView }) {
+  const voided = useMemo(() => voidedIn(view), [view])
+  return voided.length > 0 && <MeanwhileOn view={view} voided={voided} />
 }
 
 /** A titled part of a stage. */

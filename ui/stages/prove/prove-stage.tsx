@@ -13,7 +13,6 @@ import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, TextField } from '../../primitives/fields'
-import { NOW } from '../../job/new-reading'
 import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
 import { Part, StageFrame } from '../stage-frame'
@@ -139,8 +138,6 @@ function TestRow({
         placeId: place.place.id,
         testKey: item.key,
         outcome,
-        seq: 0,
-        at: NOW,
       }),
     ])
   const change = (fields: Parameters<typeof edits.change<'tests'>>[2]) =>

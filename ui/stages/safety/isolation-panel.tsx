@@ -3,6 +3,8 @@
 import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
+import { mayMissAnOn } from '@/core/job/hearing'
+import { useJob } from '../../job/provider'
 import type { Row } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
 import { needWords } from '@/core/plan'
@@ -37,11 +39,20 @@ export function IsolationPanel({ view }: { view: BoxView }) {
   const say = useSay()
 
   const isolation = useMemo(() => isolationOf(view), [view])
+  const { touch } = useJob()
   const next = isolation.needs[0]
   const unread = isolation.needs.filter(need => need.kind === 'read-dead')
   const others = isolation.needs.filter(need => need.kind !== 'read-dead')
   return (
-    <Part title={isolation.dead ? say`This box was read dead` : say`Make it dead`}>
+    <Part
+      title={
+        !isolation.dead
+          ? say`Make it dead`
+          : mayMissAnOn(touch)
+            ? say`Dead, as far as this phone knows`
+            : say`This box was read dead`
+      }
+    >
       {!isolation.dead && isBegun(view) && <KeepOff view={view} isDead={false} />}
       {isolation.dead ? (
         <SwitchOn view={view} />

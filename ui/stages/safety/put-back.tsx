@@ -2,8 +2,7 @@
 
 import type { BoxView } from '@/core/job/box-view'
 import { PUT_BACK } from '@/core/safety'
-import { newId } from '../../job/new-id'
-import { NOW } from '../../job/new-reading'
+import { newTick } from '../../job/new-reading'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { useSay } from '../../words/use-say'
@@ -13,17 +12,7 @@ export function PutBack({ view }: { view: BoxView }) {
   const say = useSay()
 
   const edits = useEdits(view.box.id)
-  const put = () =>
-    edits.send('tick a step', [
-      edits.add('steps', {
-        id: newId(),
-        boxId: view.box.id,
-        stepKey: PUT_BACK,
-        seq: 0,
-        at: NOW,
-        note: '',
-      }),
-    ])
+  const put = () => edits.send('tick a step', [edits.add('steps', newTick(view.box.id, PUT_BACK))])
   return (
     <div className="hazard mt-2 flex flex-wrap items-center justify-between gap-2 bg-sheet px-3 py-1.5">
       <span

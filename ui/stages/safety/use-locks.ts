@@ -4,7 +4,7 @@ import type { JobRecord } from '@/core/model/record'
 import type { LockWay } from '@/core/model/vocabulary'
 import { holdersOf, locksOn } from '@/core/safety'
 import { newId } from '../../job/new-id'
-import { newSwitching, NOW } from '../../job/new-reading'
+import { newSwitching } from '../../job/new-reading'
 import { useEdits, useJob } from '../../job/provider'
 
 /** What is said of a breaker that is kept off, before the name of who keeps it so. */
@@ -37,7 +37,7 @@ export function useLocks(boxId: string | null) {
   const { record } = useJob()
   const edits = useEdits(boxId)
   const lock = (circuitId: string | null, keyWith: string): Edit =>
-    edits.add('locks', { id: newId(), circuitId, how: lockWay(record), keyWith, seq: 0, at: NOW })
+    edits.add('locks', { id: newId(), circuitId, how: lockWay(record), keyWith })
   const unlock = (circuitIds: readonly (string | null)[], who: string): Edit[] => [
     ...new Map(
       circuitIds

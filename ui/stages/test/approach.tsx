@@ -7,12 +7,11 @@ import { Row } from './step-row'
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
-import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { capital } from '@/core/words/capital'
 import { switchName } from '../../words/switch-name'
-import { newReading, NOW } from '../../job/new-reading'
+import { newReading, newTick } from '../../job/new-reading'
 import { BeforeOn } from '../safety/before-on'
 import { ReadersOnly } from '../safety/readers-only'
 import { PartedRow } from '../safety/dead-row'
@@ -55,9 +54,7 @@ function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; ac
       edits.add('readings', newReading(view.box.id, { value: nominalVolts, ...fields })),
     ])
   const tick = (stepKey: string) =>
-    edits.send('tick a step', [
-      edits.add('steps', { id: newId(), boxId: view.box.id, stepKey, seq: 0, at: NOW, note: '' }),
-    ])
+    edits.send('tick a step', [edits.add('steps', newTick(view.box.id, stepKey))])
   switch (step.kind) {
     case 'prove-tester':
       return (

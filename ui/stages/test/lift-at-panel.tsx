@@ -3,8 +3,7 @@
 import dynamic from 'next/dynamic'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { approachToLift, isLifted, LIFTED } from '@/core/safety'
-import { newId } from '../../job/new-id'
-import { newReading, NOW } from '../../job/new-reading'
+import { newReading, newTick } from '../../job/new-reading'
 import { useDemo, useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Approach } from './approach'
@@ -35,9 +34,7 @@ export function LiftAtPanel({
   const last = view.readings.filter(each => each.purpose === 'lifted' && each.fromEndId === end.end.id).at(-1)
   const circuit = view.feeds.map(each => each.circuit.breaker).join(', ')
   const tick = (stepKey: string) =>
-    edits.send('tick a step', [
-      edits.add('steps', { id: newId(), boxId: view.box.id, stepKey, seq: 0, at: NOW, note: '' }),
-    ])
+    edits.send('tick a step', [edits.add('steps', newTick(view.box.id, stepKey))])
   const record = (answer: 'silent' | 'sounds', note = '') =>
     edits.send('take a reading', [
       edits.add(

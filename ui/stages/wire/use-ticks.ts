@@ -1,27 +1,19 @@
-import { newReading, NOW } from '../../job/new-reading'
-import { rowsWith } from '@/core/model/record'
+import { newReading, newTick } from '../../job/new-reading'
 import type { BoxView } from '@/core/job/box-view'
 import type { Step } from '@/core/plan'
 import { toExchange } from '@/core/job/exchange'
 import { exchanged } from '@/core/recording'
-import { onAgain } from '@/core/safety'
-import { newId } from '../../job/new-id'
+import { onAgain, ticksThatCount } from '@/core/safety'
 import { useLocks } from '../safety/use-locks'
 
 /** Ticking the steps of a box, and taking a tick back; the power step records the switching too. */
 export function useTicks(view: BoxView) {
   const { edits, on } = useLocks(view.box.id)
+  const rowOf = (step: Step) => ticksThatCount(view).find(each => each.stepKey === step.key) ?? null
   const tick = (step: Step) => {
-    const row = rowsWith(view.record, 'steps', 'boxId', view.box.id).find(each => each.stepKey === step.key)
+    const row = rowOf(step)
     if (row) return edits.send('untick a step', [edits.remove('steps', row.id)])
-    const ticked = edits.add('steps', {
-      id: newId(),
-      boxId: view.box.id,
-      stepKey: step.key,
-      seq: 0,
-      at: NOW,
-      note: '',
-    })
+    const ticked = edits.add('steps', newTick(view.box.id, step.key))
     const { name } = step
     const pair =
       name.kind === 'exchange' ? toExchange(view).find(({ back }) => back.end.id === name.endId) : undefined
@@ -43,8 +35,6 @@ export function useTicks(view: BoxView) {
     })
     edits.send('take a reading', [edits.add('readings', reading)])
   }
-  const rowOf = (step: Step) =>
-    rowsWith(view.record, 'steps', 'boxId', view.box.id).find(each => each.stepKey === step.key) ?? null
   const noteOn = (step: Step, note: string) => {
     const row = rowOf(step)
     if (row) edits.send('tick a step', [edits.change('steps', row.id, { note })])
