@@ -159,6 +159,25 @@ describe('job file', () => {
     expect(handles([2, 2, 2], [1, 2, 0])).toEqual([null, null, null])
   })
 
+  it.each(Array.from({ length: JOB_FILE_VERSION - 1 }, (_, at) => at + 1))(
+    'reads a file of version %i, of which nobody kept what anybody had seen, and none of a version to come',
+    version => {
+      const placed = ['revision', 'seen', 'device', 'deviceNumber', 'by', 'asked']
+      const parsed = parseJobFile(
+        spoilt(file => {
+          file.version = version as never
+          for (const rows of Object.values(file))
+            if (Array.isArray(rows)) for (const row of rows) for (const name of placed) delete row[name]
+        }),
+      )
+      if (!parsed.ok) throw new Error(JSON.stringify(parsed.faults.slice(0, 3)))
+      const { readings, steps } = parsed.value.record
+      expect(Object.values(readings)[0]).toMatchObject({ revision: 0, seen: 0, device: '', deviceNumber: 0 })
+      for (const { asked } of Object.values(steps)) expect(asked).toBeNull()
+      expect(faults(spoilt(file => (file.version = (version + JOB_FILE_VERSION) as never)))).not.toEqual([])
+    },
+  )
+
   it('reads a file of version 10: nothing is locked, no clamp says what it shows, nobody said what else feeds the house', () => {
     const parsed = parseJobFile(
       spoilt(file => {

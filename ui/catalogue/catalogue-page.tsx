@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
 import type { CatalogueEntry, CatalogueUndo } from '@/core/model/catalogue'
@@ -18,10 +19,15 @@ import { Trouble } from './trouble'
 import { useCatalogue } from './use-catalogue'
 import { useSay } from '../words/use-say'
 
-const Compare = dynamic(() => import('./compare').then(module => module.Compare), { ssr: false })
-const DeviceSheet = dynamic(() => import('./device-sheet').then(module => module.DeviceSheet), {
+const Compare = dynamic(() => keptTrying(() => import('./compare')).then(module => module.Compare), {
   ssr: false,
 })
+const DeviceSheet = dynamic(
+  () => keptTrying(() => import('./device-sheet')).then(module => module.DeviceSheet),
+  {
+    ssr: false,
+  },
+)
 
 const MOST_COMPARED = 4
 

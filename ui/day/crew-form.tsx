@@ -1,6 +1,6 @@
-import { useEffect, useState } from 'react'
+import { useState, useSyncExternalStore } from 'react'
 import { rowsOf, type JobRecord } from '@/core/model/record'
-import { saidWhoHasIt, whoHasIt } from '../job/device'
+import { onWhoHasIt, saidWhoHasIt, whoHasIt } from '../job/device'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
@@ -14,8 +14,7 @@ export function CrewForm({ record }: { record: JobRecord }) {
 
   const edits = useEdits(null)
   const [name, setName] = useState('')
-  const [who, setWho] = useState<string | null>(null)
-  useEffect(() => setWho(whoHasIt()), [])
+  const who = useSyncExternalStore(onWhoHasIt, whoHasIt, () => null)
   const add = () => {
     if (name.trim() === '') return
     edits.send('say who works', [
@@ -70,10 +69,7 @@ export function CrewForm({ record }: { record: JobRecord }) {
             { value: '', words: say`Not said` },
           ]}
           hint={say`Kept with what is done on it: whoever finds it later knows whom to ask.`}
-          onCommit={name => {
-            saidWhoHasIt(name)
-            setWho(name)
-          }}
+          onCommit={saidWhoHasIt}
         />
       )}
       <div className="flex items-end gap-2" data-chrome>

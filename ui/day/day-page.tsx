@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import { rowsOf } from '@/core/model/record'
 import { figure } from '@/core/model/units'
@@ -19,7 +20,9 @@ import { boxesOf, boxName } from './words'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
 
-const BoxOrder = dynamic(() => import('./box-order').then(module => module.BoxOrder), { ssr: false })
+const BoxOrder = dynamic(() => keptTrying(() => import('./box-order')).then(module => module.BoxOrder), {
+  ssr: false,
+})
 
 /** The order of the work: walks to the panel, who does what and when, and what must keep its light and power. */
 export function DayPage() {

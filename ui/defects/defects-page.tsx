@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { DefectState } from '@/core/model/vocabulary'
@@ -15,7 +16,9 @@ import { STATE_WORDS } from './state-words'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
 
-const HandOver = dynamic(() => import('./hand-over').then(module => module.HandOver), { ssr: false })
+const HandOver = dynamic(() => keptTrying(() => import('./hand-over')).then(module => module.HandOver), {
+  ssr: false,
+})
 
 const SHOWN = ['open', 'deferred', 'mended', 'closed'] as const satisfies readonly DefectState[]
 

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -20,7 +21,9 @@ import { useTrial } from './use-trial'
 import { Verdict } from './verdict'
 import { useSay } from '../words/use-say'
 
-const NotYet = dynamic(() => import('./not-yet').then(module => module.NotYet), { ssr: false })
+const NotYet = dynamic(() => keptTrying(() => import('./not-yet')).then(module => module.NotYet), {
+  ssr: false,
+})
 
 const MOVE_MILLISECONDS = 700
 const TAP_MILLISECONDS = 250

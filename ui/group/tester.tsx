@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import { INSTRUMENTS } from '@/core/model/vocabulary'
 import type { Result } from '@/core/model/result'
 import type { Shown } from '@/core/read'
@@ -13,7 +14,9 @@ import { LIGHT_WORDS } from './words'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
 
-const Reading = dynamic(() => import('./reading').then(module => module.Reading), { ssr: false })
+const Reading = dynamic(() => keptTrying(() => import('./reading')).then(module => module.Reading), {
+  ssr: false,
+})
 
 const IN_HAND = ['none', ...INSTRUMENTS] as const
 export type InHand = (typeof IN_HAND)[number]

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { defectsIn } from '@/core/check'
@@ -16,14 +17,25 @@ import { Button } from '../primitives/button'
 import { BOX_KIND_WORDS, STAGE_WORDS } from '../words'
 import { useSay } from '../words/use-say'
 
-const SeveralPlaces = dynamic(() => import('./several-places').then(module => module.SeveralPlaces), {
+const SeveralPlaces = dynamic(
+  () => keptTrying(() => import('./several-places')).then(module => module.SeveralPlaces),
+  {
+    ssr: false,
+  },
+)
+const Orphans = dynamic(() => keptTrying(() => import('./orphans')).then(module => module.Orphans), {
   ssr: false,
 })
-const Orphans = dynamic(() => import('./orphans').then(module => module.Orphans), { ssr: false })
-const AddRoom = dynamic(() => import('./add').then(module => module.AddRoom), { ssr: false })
-const EditJob = dynamic(() => import('./edit').then(module => module.EditJob), { ssr: false })
-const EditRoom = dynamic(() => import('./edit').then(module => module.EditRoom), { ssr: false })
-const AddBox = dynamic(() => import('./add').then(module => module.AddBox), { ssr: false })
+const AddRoom = dynamic(() => keptTrying(() => import('./add')).then(module => module.AddRoom), {
+  ssr: false,
+})
+const EditJob = dynamic(() => keptTrying(() => import('./edit')).then(module => module.EditJob), {
+  ssr: false,
+})
+const EditRoom = dynamic(() => keptTrying(() => import('./edit')).then(module => module.EditRoom), {
+  ssr: false,
+})
+const AddBox = dynamic(() => keptTrying(() => import('./add')).then(module => module.AddBox), { ssr: false })
 
 type Filter = Stage | 'done' | 'all'
 

@@ -61,4 +61,17 @@ export function saidWhoHasIt(who: string): void {
   } catch {
     // Asked again on the next page.
   }
+  for (const listener of listeners) listener()
+}
+
+const listeners = new Set<() => void>()
+
+/** Tells whoever asks when somebody said who has this phone, on another of its pages too. */
+export function onWhoHasIt(listener: () => void): () => void {
+  listeners.add(listener)
+  window.addEventListener('storage', listener)
+  return () => {
+    listeners.delete(listener)
+    window.removeEventListener('storage', listener)
+  }
 }

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react'
@@ -12,9 +13,13 @@ import { scopeOf, type SaveState } from './store'
 import { toggleTheme } from './theme'
 import { useSay } from '../words/use-say'
 
-const Notices = dynamic(() => import('./notices').then(module => module.Notices), { ssr: false })
-const Palette = dynamic(() => import('./palette').then(module => module.Palette), { ssr: false })
-const Help = dynamic(() => import('./help').then(module => module.Help), { ssr: false })
+const Notices = dynamic(() => keptTrying(() => import('./notices')).then(module => module.Notices), {
+  ssr: false,
+})
+const Palette = dynamic(() => keptTrying(() => import('./palette')).then(module => module.Palette), {
+  ssr: false,
+})
+const Help = dynamic(() => keptTrying(() => import('./help')).then(module => module.Help), { ssr: false })
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   opening: 'Opening…',

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
@@ -11,8 +12,12 @@ import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/fields'
 import { useSay } from '../words/use-say'
 
-const NewJob = dynamic(() => import('./new-job').then(module => module.NewJob), { ssr: false })
-const Sheet = dynamic(() => import('../primitives/sheet').then(module => module.Sheet), { ssr: false })
+const NewJob = dynamic(() => keptTrying(() => import('./new-job')).then(module => module.NewJob), {
+  ssr: false,
+})
+const Sheet = dynamic(() => keptTrying(() => import('../primitives/sheet')).then(module => module.Sheet), {
+  ssr: false,
+})
 
 export interface JobCard {
   readonly id: string

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { regionOf } from '@/core/model/regions'
@@ -14,12 +15,17 @@ import { Directory, PrintedDirectory } from './directory'
 import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
 
-const CircuitSheet = dynamic(() => import('./circuit-sheet').then(module => module.CircuitSheet), {
+const CircuitSheet = dynamic(
+  () => keptTrying(() => import('./circuit-sheet')).then(module => module.CircuitSheet),
+  {
+    ssr: false,
+  },
+)
+
+const MainSwitch = dynamic(() => keptTrying(() => import('./switching')).then(module => module.MainSwitch), {
   ssr: false,
 })
-
-const MainSwitch = dynamic(() => import('./switching').then(module => module.MainSwitch), { ssr: false })
-const Walks = dynamic(() => import('./walks').then(module => module.Walks), { ssr: false })
+const Walks = dynamic(() => keptTrying(() => import('./walks')).then(module => module.Walks), { ssr: false })
 
 /** The circuits: what the label says against what was found, and which boxes each one feeds. */
 export function PanelPage() {

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -12,10 +13,7 @@ import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
 import { useJob, useTrade } from '../job/provider'
 import { useSay } from '../words/use-say'
-import { atHand } from './safety/at-hand'
-
-/** Once the page stands and is of use. */
-const AT_HAND_AFTER_MILLISECONDS = 2500
+import { useAtHand } from './safety/at-hand'
 
 /** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
 export function StageFrame({
@@ -31,10 +29,7 @@ export function StageFrame({
 }) {
   const say = useSay()
 
-  useEffect(() => {
-    const timer = window.setTimeout(() => void atHand(), AT_HAND_AFTER_MILLISECONDS)
-    return () => window.clearTimeout(timer)
-  }, [])
+  useAtHand()
   return (
     <>
       <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
@@ -97,11 +92,19 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
   )
 }
 
-const AskAloud = dynamic(() => import('./safety/ask-aloud').then(module => module.AskAloud), { ssr: false })
-const MeanwhileOn = dynamic(() => import('./safety/meanwhile-on').then(module => module.MeanwhileOn), {
+const AskAloud = dynamic(
+  () => keptTrying(() => import('./safety/ask-aloud')).then(module => module.AskAloud),
+  { ssr: false },
+)
+const MeanwhileOn = dynamic(
+  () => keptTrying(() => import('./safety/meanwhile-on')).then(module => module.MeanwhileOn),
+  {
+    ssr: false,
+  },
+)
+const PutBack = dynamic(() => keptTrying(() => import('./safety/put-back')).then(module => module.PutBack), {
   ssr: false,
 })
-const PutBack = dynamic(() => import('./safety/put-back').then(module => module.PutBack), { ssr: false })
 
 /** Whether a device is chosen in a box that may not go there; reckoned once the page stands. */
 function useUnfit(view: BoxView): boolean {

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import type { ComponentType } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
@@ -9,12 +10,12 @@ import { useBox } from '../job/provider'
 import { usePowerHolds } from '../job/use-power-holds'
 
 const PAGES: Readonly<Record<Stage, ComponentType<{ view: BoxView }>>> = {
-  look: dynamic(() => import('./look/look-stage').then(module => module.LookStage)),
-  test: dynamic(() => import('./test/test-stage').then(module => module.TestStage)),
-  choose: dynamic(() => import('./choose/choose-stage').then(module => module.ChooseStage)),
-  wire: dynamic(() => import('./wire/wire-stage').then(module => module.WireStage)),
-  set: dynamic(() => import('./set/set-stage').then(module => module.SetStage)),
-  prove: dynamic(() => import('./prove/prove-stage').then(module => module.ProveStage)),
+  look: dynamic(() => keptTrying(() => import('./look/look-stage')).then(module => module.LookStage)),
+  test: dynamic(() => keptTrying(() => import('./test/test-stage')).then(module => module.TestStage)),
+  choose: dynamic(() => keptTrying(() => import('./choose/choose-stage')).then(module => module.ChooseStage)),
+  wire: dynamic(() => keptTrying(() => import('./wire/wire-stage')).then(module => module.WireStage)),
+  set: dynamic(() => keptTrying(() => import('./set/set-stage')).then(module => module.SetStage)),
+  prove: dynamic(() => keptTrying(() => import('./prove/prove-stage')).then(module => module.ProveStage)),
 }
 
 /** Stages on which a breaker is switched on. */

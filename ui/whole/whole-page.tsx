@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useState } from 'react'
 import { figure } from '@/core/model/units'
@@ -19,10 +20,13 @@ import { useProposals } from './use-proposals'
 import { ADDED_WORDS, PROPOSAL_WORDS } from './words'
 import { useSay } from '../words/use-say'
 
-const ProposalChart = dynamic(() => import('./proposal-chart').then(module => module.ProposalChart), {
-  ssr: false,
-  loading: () => <div className="min-h-[28rem] rounded-xl bg-sheet" />,
-})
+const ProposalChart = dynamic(
+  () => keptTrying(() => import('./proposal-chart')).then(module => module.ProposalChart),
+  {
+    ssr: false,
+    loading: () => <div className="min-h-[28rem] rounded-xl bg-sheet" />,
+  },
+)
 
 /** A device for every place of the house at once: three proposals, what is held on to, and why. */
 export function WholePage() {

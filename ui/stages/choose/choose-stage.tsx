@@ -3,6 +3,7 @@
 import { theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import {
   checkPlace,
@@ -28,21 +29,38 @@ import { LineRow, telling } from './lines'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
 
-const OtherPlaces = dynamic(() => import('../look/other-place').then(module => module.OtherPlaces), {
-  ssr: false,
-})
-const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
-const LightDrawing = dynamic(() => import('./light-drawing').then(module => module.LightDrawing), {
-  ssr: false,
-})
-const SetCandidates = dynamic(() => import('./set-candidates').then(module => module.SetCandidates), {
-  ssr: false,
-})
+const OtherPlaces = dynamic(
+  () => keptTrying(() => import('../look/other-place')).then(module => module.OtherPlaces),
+  {
+    ssr: false,
+  },
+)
+const SideBySide = dynamic(
+  () => keptTrying(() => import('./side-by-side')).then(module => module.SideBySide),
+  { ssr: false },
+)
+const LightDrawing = dynamic(
+  () => keptTrying(() => import('./light-drawing')).then(module => module.LightDrawing),
+  {
+    ssr: false,
+  },
+)
+const SetCandidates = dynamic(
+  () => keptTrying(() => import('./set-candidates')).then(module => module.SetCandidates),
+  {
+    ssr: false,
+  },
+)
 
-const Retired = dynamic(() => import('./retired').then(module => module.Retired), { ssr: false })
-const BoxCandidates = dynamic(() => import('./box-candidates').then(module => module.BoxCandidates), {
+const Retired = dynamic(() => keptTrying(() => import('./retired')).then(module => module.Retired), {
   ssr: false,
 })
+const BoxCandidates = dynamic(
+  () => keptTrying(() => import('./box-candidates')).then(module => module.BoxCandidates),
+  {
+    ssr: false,
+  },
+)
 
 const WHOLE = 'whole'
 const TOGETHER = 'together'

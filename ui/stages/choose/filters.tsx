@@ -1,4 +1,5 @@
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import { needsIn, VERDICTS, type Verdict } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
@@ -9,9 +10,12 @@ import { needsWords } from '../../needs/words'
 import { WANT_WORDS } from '../../words'
 import { useSay } from '../../words/use-say'
 
-const NeedsForm = dynamic(() => import('../../needs/needs-form').then(module => module.NeedsForm), {
-  ssr: false,
-})
+const NeedsForm = dynamic(
+  () => keptTrying(() => import('../../needs/needs-form')).then(module => module.NeedsForm),
+  {
+    ssr: false,
+  },
+)
 
 interface Shown {
   readonly verdict: Verdict

@@ -3,6 +3,7 @@
 import { placeName, theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import type { LightPlace, SetJudgement } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
@@ -18,7 +19,10 @@ import { LineRow, telling } from './lines'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
 
-const SideBySide = dynamic(() => import('./side-by-side').then(module => module.SideBySide), { ssr: false })
+const SideBySide = dynamic(
+  () => keptTrying(() => import('./side-by-side')).then(module => module.SideBySide),
+  { ssr: false },
+)
 
 const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
   'side-by-side': 'Beside each other',

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import { isOwnLead, type BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
@@ -15,15 +16,22 @@ import { farWords } from './far-words'
 import { gaugeForBreaker } from './usual-gauge'
 import { useSay } from '../../words/use-say'
 
-const AddCable = dynamic(() => import('./add-cable').then(module => module.AddCable), { ssr: false })
-const BoxTemplates = dynamic(() => import('./box-templates').then(module => module.BoxTemplates), {
+const AddCable = dynamic(() => keptTrying(() => import('./add-cable')).then(module => module.AddCable), {
   ssr: false,
 })
+const BoxTemplates = dynamic(
+  () => keptTrying(() => import('./box-templates')).then(module => module.BoxTemplates),
+  {
+    ssr: false,
+  },
+)
 const SeveralPlaces = dynamic(
-  () => import('../../house/several-places').then(module => module.SeveralPlaces),
+  () => keptTrying(() => import('../../house/several-places')).then(module => module.SeveralPlaces),
   { ssr: false },
 )
-const CableBody = dynamic(() => import('./cable-body').then(module => module.CableBody), { ssr: false })
+const CableBody = dynamic(() => keptTrying(() => import('./cable-body')).then(module => module.CableBody), {
+  ssr: false,
+})
 
 /** Cables by their sheath: one press adds what usually comes in one, the drawing corrects it. */
 export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId: string) => void }) {

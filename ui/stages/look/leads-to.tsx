@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import Link from 'next/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -14,7 +15,9 @@ import { PickOne, SelectField } from '../../primitives/fields'
 import { boxNamed } from './far-words'
 import { useSay } from '../../words/use-say'
 
-const LinkSheet = dynamic(() => import('./link-sheet').then(module => module.LinkSheet), { ssr: false })
+const LinkSheet = dynamic(() => keptTrying(() => import('./link-sheet')).then(module => module.LinkSheet), {
+  ssr: false,
+})
 
 /** Where a cable leads: to no box, or to which one and which cable there. */
 export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {

@@ -2,6 +2,7 @@
 
 import { placeName } from '@/core/job/place-name'
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import Link from 'next/link'
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
@@ -15,7 +16,9 @@ import { Folded } from '../../primitives/folded'
 import { plain } from '../../words'
 import { useSay } from '../../words/use-say'
 
-const SameLight = dynamic(() => import('./same-light').then(module => module.SameLight), { ssr: false })
+const SameLight = dynamic(() => keptTrying(() => import('./same-light')).then(module => module.SameLight), {
+  ssr: false,
+})
 
 /** The other places that work the same light, and how to say that there are more of them, or fewer. */
 export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView }) {

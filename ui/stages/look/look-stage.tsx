@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -17,11 +18,24 @@ import { DefectList } from './defect-list'
 import { useLooking } from '../use-looking'
 import { useSay } from '../../words/use-say'
 
-const PhotosPart = dynamic(() => import('./photos-part').then(module => module.PhotosPart), { ssr: false })
-const ClosedBox = dynamic(() => import('./closed-box').then(module => module.ClosedBox), { ssr: false })
-const OtherPlaces = dynamic(() => import('./other-place').then(module => module.OtherPlaces), { ssr: false })
-const HangsHere = dynamic(() => import('./hangs-here').then(module => module.HangsHere), { ssr: false })
-const StrandPanel = dynamic(() => import('./strand-panel').then(module => module.StrandPanel), { ssr: false })
+const PhotosPart = dynamic(
+  () => keptTrying(() => import('./photos-part')).then(module => module.PhotosPart),
+  { ssr: false },
+)
+const ClosedBox = dynamic(() => keptTrying(() => import('./closed-box')).then(module => module.ClosedBox), {
+  ssr: false,
+})
+const OtherPlaces = dynamic(
+  () => keptTrying(() => import('./other-place')).then(module => module.OtherPlaces),
+  { ssr: false },
+)
+const HangsHere = dynamic(() => keptTrying(() => import('./hangs-here')).then(module => module.HangsHere), {
+  ssr: false,
+})
+const StrandPanel = dynamic(
+  () => keptTrying(() => import('./strand-panel')).then(module => module.StrandPanel),
+  { ssr: false },
+)
 
 export function LookStage({ view }: { view: BoxView }) {
   const say = useSay()

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { isolationOf, type SafetyNeed } from '@/core/safety'
@@ -11,7 +12,9 @@ import { capital } from '@/core/words/capital'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
 
-const ReadsLive = dynamic(() => import('./reads-live').then(module => module.ReadsLive), { ssr: false })
+const ReadsLive = dynamic(() => keptTrying(() => import('./reads-live')).then(module => module.ReadsLive), {
+  ssr: false,
+})
 
 type ReadDead = Extract<SafetyNeed, { kind: 'read-dead' }>
 

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { mayMissAnOn } from '@/core/job/hearing'
@@ -21,12 +22,21 @@ import { onWords, useSwitchedOn } from './use-switched-on'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
 
-const LockOff = dynamic(() => import('./lock-off').then(module => module.LockOff), { ssr: false })
-const LocksOn = dynamic(() => import('./locks-on').then(module => module.LocksOn), { ssr: false })
-const ReadersOnly = dynamic(() => import('./readers-only').then(module => module.ReadersOnly), {
+const LockOff = dynamic(() => keptTrying(() => import('./lock-off')).then(module => module.LockOff), {
   ssr: false,
 })
-const KeepOff = dynamic(() => import('./keep-off').then(module => module.KeepOff), { ssr: false })
+const LocksOn = dynamic(() => keptTrying(() => import('./locks-on')).then(module => module.LocksOn), {
+  ssr: false,
+})
+const ReadersOnly = dynamic(
+  () => keptTrying(() => import('./readers-only')).then(module => module.ReadersOnly),
+  {
+    ssr: false,
+  },
+)
+const KeepOff = dynamic(() => keptTrying(() => import('./keep-off')).then(module => module.KeepOff), {
+  ssr: false,
+})
 
 /** Proofs on a live point. */
 const PROOFS: readonly SafetyNeed['kind'][] = ['prove-tester', 'prove-reference', 'prove-tester-again']

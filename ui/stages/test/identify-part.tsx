@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import type { BoxView } from '@/core/job/box-view'
 import { useEdits } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
@@ -9,15 +10,28 @@ import { NextReading } from './next-reading'
 import type { useIdentification } from './use-identification'
 import { useSay } from '../../words/use-say'
 
-const Contradiction = dynamic(() => import('./contradiction').then(module => module.Contradiction), {
+const Contradiction = dynamic(
+  () => keptTrying(() => import('./contradiction')).then(module => module.Contradiction),
+  {
+    ssr: false,
+  },
+)
+const ClampUnderLoad = dynamic(
+  () => keptTrying(() => import('./clamp-under-load')).then(module => module.ClampUnderLoad),
+  {
+    ssr: false,
+  },
+)
+const NoReading = dynamic(() => keptTrying(() => import('./no-reading')).then(module => module.NoReading), {
   ssr: false,
 })
-const ClampUnderLoad = dynamic(() => import('./clamp-under-load').then(module => module.ClampUnderLoad), {
+const NothingMore = dynamic(
+  () => keptTrying(() => import('./no-reading')).then(module => module.NothingMore),
+  { ssr: false },
+)
+const TakeOver = dynamic(() => keptTrying(() => import('./take-over')).then(module => module.TakeOver), {
   ssr: false,
 })
-const NoReading = dynamic(() => import('./no-reading').then(module => module.NoReading), { ssr: false })
-const NothingMore = dynamic(() => import('./no-reading').then(module => module.NothingMore), { ssr: false })
-const TakeOver = dynamic(() => import('./take-over').then(module => module.TakeOver), { ssr: false })
 
 /** What to read next, what cannot stand together, and what was found. */
 export function IdentifyPart({

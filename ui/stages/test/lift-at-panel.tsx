@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { approachToLift, isLifted, LIFTED } from '@/core/safety'
 import { newReading, newTick } from '../../job/new-reading'
@@ -11,9 +12,12 @@ import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
 import { plain } from '../../words'
 
-const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
-  ssr: false,
-})
+const SimulatedTester = dynamic(
+  () => keptTrying(() => import('./simulated-tester')).then(module => module.SimulatedTester),
+  {
+    ssr: false,
+  },
+)
 
 /** Where no current is to be had: with the neutral off its bar, only a ground still sounds to ground. */
 export function LiftAtPanel({

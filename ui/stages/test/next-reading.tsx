@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import Link from 'next/link'
 import {
   answerOfVolts,
@@ -28,9 +29,12 @@ import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
 import { REFERENCES } from '../../words/references'
 
-const SimulatedTester = dynamic(() => import('./simulated-tester').then(module => module.SimulatedTester), {
-  ssr: false,
-})
+const SimulatedTester = dynamic(
+  () => keptTrying(() => import('./simulated-tester')).then(module => module.SimulatedTester),
+  {
+    ssr: false,
+  },
+)
 
 /** One reading, big: where, with what, how to stand, what each answer will mean; answered with one press. */
 export function NextReading({

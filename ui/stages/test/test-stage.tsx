@@ -2,6 +2,7 @@
 
 import { ROLE_WORDS } from '@/core/words/of-vocabulary'
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import { claimStatus, type Identification, type Identified } from '@/core/identify'
 import type { BoxView, EndView } from '@/core/job/box-view'
@@ -21,14 +22,25 @@ import { useIdentification } from './use-identification'
 import { useSay } from '../../words/use-say'
 import { sayIn } from '@/core/words/say'
 
-const OtherPlaces = dynamic(() => import('../look/other-place').then(module => module.OtherPlaces), {
+const OtherPlaces = dynamic(
+  () => keptTrying(() => import('../look/other-place')).then(module => module.OtherPlaces),
+  {
+    ssr: false,
+  },
+)
+const WhichCircuit = dynamic(
+  () => keptTrying(() => import('./which-circuit')).then(module => module.WhichCircuit),
+  {
+    ssr: false,
+  },
+)
+const AllReadings = dynamic(
+  () => keptTrying(() => import('./all-readings')).then(module => module.AllReadings),
+  { ssr: false },
+)
+const RolePanel = dynamic(() => keptTrying(() => import('./role-panel')).then(module => module.RolePanel), {
   ssr: false,
 })
-const WhichCircuit = dynamic(() => import('./which-circuit').then(module => module.WhichCircuit), {
-  ssr: false,
-})
-const AllReadings = dynamic(() => import('./all-readings').then(module => module.AllReadings), { ssr: false })
-const RolePanel = dynamic(() => import('./role-panel').then(module => module.RolePanel), { ssr: false })
 
 export function TestStage({ view }: { view: BoxView }) {
   const say = useSay()

@@ -1,5 +1,6 @@
 import type { IfOn, Step } from '@/core/plan'
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import { isPartedIn } from '@/core/safety'
 import { useState } from 'react'
 import { Button } from '../../primitives/button'
@@ -8,15 +9,24 @@ import { Folded } from '../../primitives/folded'
 import type { useTicks } from './use-ticks'
 import { useSay } from '../../words/use-say'
 
-const PartedRow = dynamic(() => import('../safety/dead-row').then(module => module.PartedRow), {
-  ssr: false,
-})
-const AmpsField = dynamic(() => import('../test/amps-field').then(module => module.AmpsField), {
-  ssr: false,
-})
-const TakePhoto = dynamic(() => import('../../photos/take-photo').then(module => module.TakePhoto), {
-  ssr: false,
-})
+const PartedRow = dynamic(
+  () => keptTrying(() => import('../safety/dead-row')).then(module => module.PartedRow),
+  {
+    ssr: false,
+  },
+)
+const AmpsField = dynamic(
+  () => keptTrying(() => import('../test/amps-field')).then(module => module.AmpsField),
+  {
+    ssr: false,
+  },
+)
+const TakePhoto = dynamic(
+  () => keptTrying(() => import('../../photos/take-photo')).then(module => module.TakePhoto),
+  {
+    ssr: false,
+  },
+)
 
 export const KIND_WORDS: Readonly<Record<Step['kind'], string>> = {
   record: 'Record',

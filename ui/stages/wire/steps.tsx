@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -15,8 +16,12 @@ import { useSay } from '../../words/use-say'
 import { partWords } from '@/core/model/small-part'
 import { measuresOf } from '@/core/model/measures'
 
-const LocksOn = dynamic(() => import('../safety/locks-on').then(module => module.LocksOn), { ssr: false })
-const OneStep = dynamic(() => import('./one-step').then(module => module.OneStep), { ssr: false })
+const LocksOn = dynamic(() => keptTrying(() => import('../safety/locks-on')).then(module => module.LocksOn), {
+  ssr: false,
+})
+const OneStep = dynamic(() => keptTrying(() => import('./one-step')).then(module => module.OneStep), {
+  ssr: false,
+})
 
 /** What is read there takes a row of its own: beside the words it would leave them no room. */
 const isWide = ({ name, done }: Step): boolean => !done && (name.kind === 'clamp' || name.kind === 'parted')

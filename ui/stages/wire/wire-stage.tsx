@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { keptTrying } from '../../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
@@ -15,24 +16,47 @@ import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import type { Asked } from '@/workers/ask'
+import { useAtHand } from '../safety/at-hand'
 import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { Steps } from './steps'
 import { useProof } from './use-proof'
 import { useSay } from '../../words/use-say'
 
-const Refutation = dynamic(() => import('./refutation').then(module => module.Refutation), { ssr: false })
-const NextBest = dynamic(() => import('./next-best').then(module => module.NextBest), { ssr: false })
-const Wished = dynamic(() => import('./wished').then(module => module.Wished))
-const Whose = dynamic(() => import('./whose').then(module => module.Whose), { ssr: false })
-const Cures = dynamic(() => import('./cures').then(module => module.Cures), { ssr: false })
-const NetPath = dynamic(() => import('./net-path').then(module => module.NetPath), { ssr: false })
-const Duties = dynamic(() => import('./duties').then(module => module.Duties), { ssr: false })
-const Landing = dynamic(() => import('./landing').then(module => module.Landing), { ssr: false })
+const Refutation = dynamic(() => keptTrying(() => import('./refutation')).then(module => module.Refutation), {
+  ssr: false,
+})
+const NextBest = dynamic(() => keptTrying(() => import('./next-best')).then(module => module.NextBest), {
+  ssr: false,
+})
+const Wished = dynamic(() => keptTrying(() => import('./wished')).then(module => module.Wished))
+const Whose = dynamic(() => keptTrying(() => import('./whose')).then(module => module.Whose), { ssr: false })
+const Cures = dynamic(() => keptTrying(() => import('./cures')).then(module => module.Cures), { ssr: false })
+const NetPath = dynamic(() => keptTrying(() => import('./net-path')).then(module => module.NetPath), {
+  ssr: false,
+})
+const Duties = dynamic(() => keptTrying(() => import('./duties')).then(module => module.Duties), {
+  ssr: false,
+})
+const Landing = dynamic(() => keptTrying(() => import('./landing')).then(module => module.Landing), {
+  ssr: false,
+})
+
+/** What a step is done with. */
+const stepParts = () =>
+  Promise.allSettled([
+    import('./one-step'),
+    import('./landing'),
+    import('./cures'),
+    import('./net-path'),
+    import('./whose'),
+    import('./wished'),
+  ])
 
 export function WireStage({ view }: { view: BoxView }) {
   const say = useSay()
 
+  useAtHand(stepParts)
   const trade = useTrade()
   const [moment, setMoment] = useState<'before' | 'after' | 'next'>('after')
   const edits = useEdits(view.box.id)
