@@ -8,14 +8,14 @@ import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react
 import { rowsOf } from '@/core/model/record'
 import { useJob, useStore } from './provider'
 import { Icon } from '../primitives/icon'
+import { useAtHand } from '../primitives/use-at-hand'
 import { actionOf, type Action } from './shortcuts'
 import { scopeOf, type SaveState } from './store'
 import { toggleTheme } from './theme'
 import { useSay } from '../words/use-say'
 
-const Notices = dynamic(() => keptTrying(() => import('./notices')).then(module => module.Notices), {
-  ssr: false,
-})
+const notices = () => import('./notices')
+const Notices = dynamic(() => keptTrying(notices).then(module => module.Notices), { ssr: false })
 const Palette = dynamic(() => keptTrying(() => import('./palette')).then(module => module.Palette), {
   ssr: false,
 })
@@ -32,6 +32,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 export function JobShell({ children }: { children: ReactNode }) {
   const say = useSay()
 
+  useAtHand(notices)
   const job = useJob()
   const store = useStore()
   const router = useRouter()

@@ -13,7 +13,8 @@ import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
 import { useJob, useTrade } from '../job/provider'
 import { useSay } from '../words/use-say'
-import { useAtHand } from './safety/at-hand'
+import { useAtHand } from '../primitives/use-at-hand'
+import { atHand } from './safety/at-hand'
 
 /** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
 export function StageFrame({
@@ -29,7 +30,7 @@ export function StageFrame({
 }) {
   const say = useSay()
 
-  useAtHand()
+  useAtHand(atHand)
   return (
     <>
       <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
