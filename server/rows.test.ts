@@ -32,9 +32,11 @@ describe('rows', () => {
       struck: null,
       seq: 4,
       at: '2026-03-02T08:00:00.120Z',
+      ...{ revision: 7, seen: 6, device: 'wall', deviceNumber: 3, by: 'Ash' },
       extra: { odd: [1] },
     }
-    const [id, circuit, to, found, struck, seq, at, extra] = valuesOf('switchings', row)
+    const [id, circuit, to, found, struck, seq, at, ...placed] = valuesOf('switchings', row)
+    const [revision, seen, device, deviceNumber, by, extra] = placed
     expect(at).toBe('2026-03-02 08:00:00.120')
     expect(
       rowFrom('switchings', {
@@ -45,6 +47,7 @@ describe('rows', () => {
         struck,
         seq,
         at,
+        ...{ revision, seen, device, device_number: deviceNumber, by },
         extra,
         version: 3,
       }),

@@ -156,7 +156,7 @@ export function JobShell({ children }: { children: ReactNode }) {
           </IconButton>
         </div>
       </header>
-      {(job.refusal || job.conflict) && <Notices />}
+      {(job.refusal || job.against || job.conflict) && <Notices />}
       <main id="main" tabIndex={-1} className="mx-auto max-w-7xl px-3 pb-24 sm:px-4">
         {children}
       </main>

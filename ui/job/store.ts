@@ -24,6 +24,8 @@ export interface JobSnapshot extends VersionedRecord {
   readonly save: SaveState
   /** Why the last edit was not made; cleared by the next one. */
   readonly refusal: readonly Fault[] | null
+  /** What an edit that was made is against, of what others did meanwhile. */
+  readonly against: readonly Fault[] | null
   /** What somebody else changed under an edit of ours. */
   readonly conflict: {
     readonly command: CommandName | 'undo' | 'redo'
@@ -132,6 +134,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     ...initial,
     save: 'opening',
     refusal: null,
+    against: null,
     conflict: null,
     undo: {},
     touch: IN_TOUCH,
@@ -234,7 +237,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     switch (answer.kind) {
       case 'applied': {
         answered = Math.max(answered, answer.revision)
-        if (answer.held.length > 0) publish({ refusal: answer.held })
+        if (answer.held.length > 0) publish({ against: answer.held })
         // What came with the job already is not made again over what came after it.
         if (answer.revision <= confirmed.revision) {
           publish({ ...laidOver(), undo: { ...state.undo, [scopeOf(command.boxId)]: answer.undo } })
@@ -421,7 +424,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       const devices = state.touch.unheard.map(({ device }) => device)
       if (devices.length > 0) void hear({ devices, said })
     },
-    dismiss: () => publish({ refusal: null, conflict: null }),
+    dismiss: () => publish({ refusal: null, against: null, conflict: null }),
     holdTo: guard => {
       if (!guards.includes(guard)) guards.push(guard)
     },

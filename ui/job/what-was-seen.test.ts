@@ -155,7 +155,7 @@ describe('what a command says of its person', () => {
     const store = jobStore(initial, [], doors)
     store.send('switch a breaker', null, [switching('one', 'on')])
     await settled()
-    expect(store.snapshot().refusal).toMatchObject([{ message: 'Room, Box is apart' }])
+    expect(store.snapshot()).toMatchObject({ refusal: null, against: [{ message: 'Room, Box is apart' }] })
   })
 })
 

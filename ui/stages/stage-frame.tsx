@@ -134,27 +134,24 @@ export function LiveStrip({ view }: { view: BoxView }) {
   const misses = mayMissAnOn(touch)
   return (
     <>
-      {isolation.dead && misses ? (
-        <p role="status" className="hazard mt-2 bg-sheet px-3 py-1.5 font-semibold">
-          {say`Dead, as far as this phone knows`}
-          {touch.asked !== null && (
+      <div
+        className={`mt-2 bg-sheet px-3 py-1.5 ${isolation.dead && !misses ? 'rounded-lg border-2 border-ink' : 'hazard'}`}
+      >
+        <p role="status" className="font-semibold">
+          {!isolation.dead
+            ? say`May be live`
+            : misses
+              ? say`Dead, as far as this phone knows`
+              : say`Read dead: ${isolation.endsReadDead} of ${isolation.ends} conductors, tester proved before and after`}
+          {!isolation.dead && view.ends.length > 0 && (
+            <span className="font-normal">{say` · ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}</span>
+          )}
+          {misses && touch.asked !== null && (
             <span className="font-normal">{say` · asked aloud: “${touch.asked}”`}</span>
           )}
         </p>
-      ) : isolation.dead ? (
-        <p
-          role="status"
-          className="mt-2 rounded-lg border-2 border-ink bg-sheet px-3 py-1.5 font-semibold"
-        >{say`Read dead: ${isolation.endsReadDead} of ${isolation.ends} conductors, tester proved before and after`}</p>
-      ) : (
-        <p role="status" className="hazard mt-2 bg-sheet px-3 py-1.5 font-semibold">
-          {say`May be live`}
-          {view.ends.length > 0 && (
-            <span className="font-normal">{say` · ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}</span>
-          )}
-        </p>
-      )}
-      {misses && <AskAloud view={view} />}
+        {misses && <AskAloud view={view} />}
+      </div>
       <Meanwhile view={view} />
       {isLifted(view.record, view.box.id) && <PutBack view={view} />}
     </>

@@ -4,48 +4,47 @@ import { rowsOf } from '@/core/model/record'
 import { isolationOf } from '@/core/safety'
 import { useJob, useStore } from '../../job/provider'
 import { Button } from '../../primitives/button'
+import { capital } from '@/core/words/capital'
 import { switchName } from '../../words/switch-name'
-import { useDates } from '../../words/use-dates'
+import { useWhen } from '../../words/use-dates'
 import { useSay } from '../../words/use-say'
 
 /** Somebody may have switched the power on without its being known here: whom to ask, and what was answered. */
 export function AskAloud({ view }: { view: BoxView }) {
   const say = useSay()
-  const dates = useDates()
+  const when = useWhen()
   const { touch, record } = useJob()
   const store = useStore()
   const [said, setSaid] = useState('')
-  const since = (at: string) => dates.moment.format(new Date(at))
-  const what = isolationOf(view)
-    .toSwitchOff.map(circuit => switchName(record, circuit?.id ?? null))
-    .join(say` and `)
-  const answers = rowsOf(record, 'crew').map(({ name }) => say`${what} off and locked, says ${name}`)
+  const isolation = isolationOf(view)
+  const what = isolation.toSwitchOff.map(circuit => switchName(record, circuit?.id ?? null)).join(say` and `)
   const answer = (words: string) => {
     const kept = words.trim().slice(0, 200)
     if (kept !== '') store.askedAloud(kept)
     setSaid('')
   }
   return (
-    <section aria-label={say`Asked aloud`} className="hazard mt-2 flex flex-col gap-2 bg-sheet px-3 py-2">
+    <section aria-label={say`Asked aloud`} className="mb-1 mt-1 flex flex-col gap-2">
       {touch.lostSince !== null && (
-        <p className="font-semibold">{say`No connection since ${since(touch.lostSince)}: what others do is not known here.`}</p>
+        <p>{say`No connection since ${when(touch.lostSince)}: what others do is not known here.`}</p>
       )}
       {touch.unheard.length > 0 && (
-        <p className="font-semibold">
-          {say`Not heard since ${since(touch.unheard[0]!.since)}: ${touch.unheard.map(({ by }) => by || say`another phone`).join(', ')}. What was done there is not known here.`}
+        <p>
+          {say`Not heard since ${when(touch.unheard[0]!.since)}: ${touch.unheard.map(({ by }) => by || say`another phone`).join(', ')}. What was done there is not known here.`}
         </p>
       )}
-      {touch.asked === null && (
+      {touch.asked === null && isolation.stillOn.length === 0 && (
         <>
           <p>{say`Ask aloud at the panel: is ${what} off and locked? No hand in the box before the answer.`}</p>
           <div className="flex flex-wrap gap-2">
-            {answers.map(words => (
-              <Button key={words} onClick={() => answer(words)}>
-                {words}
-              </Button>
+            {rowsOf(record, 'crew').map(({ id, name }) => (
+              <Button
+                key={id}
+                onClick={() => answer(say`${capital(what)} off and locked, says ${name}`)}
+              >{say`Yes, says ${name}`}</Button>
             ))}
             <form
-              className="flex min-w-0 flex-1 gap-2"
+              className="flex min-w-64 flex-1 gap-2"
               onSubmit={event => {
                 event.preventDefault()
                 answer(said)
@@ -53,11 +52,11 @@ export function AskAloud({ view }: { view: BoxView }) {
             >
               <input
                 aria-label={say`What was answered`}
-                placeholder={say`What was answered, and by whom`}
+                placeholder={say`Another answer`}
                 value={said}
                 maxLength={200}
                 onChange={event => setSaid(event.target.value)}
-                className="min-h-11 min-w-40 flex-1 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
+                className="min-h-11 w-full min-w-0 flex-1 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
               />
               <Button type="submit" disabled={said.trim() === ''}>{say`Answered`}</Button>
             </form>

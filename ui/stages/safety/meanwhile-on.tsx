@@ -2,17 +2,17 @@ import type { BoxView } from '@/core/job/box-view'
 import type { Voided } from '@/core/safety'
 import { capital } from '@/core/words/capital'
 import { switchName } from '../../words/switch-name'
-import { useDates } from '../../words/use-dates'
+import { useWhen } from '../../words/use-dates'
 import { useSay } from '../../words/use-say'
 
 /** Why something counts no more, and by whom: the power may have been on meanwhile. */
 export function MeanwhileOn({ view, voided }: { view: BoxView; voided: readonly Voided[] }) {
   const say = useSay()
-  const dates = useDates()
+  const at = useWhen()
   const onWords = ({ on }: Voided): string => {
-    const when = dates.moment.format(new Date(on.at))
+    const when = at(on.at)
     const who = on.by || say`another phone`
-    if (!('to' in on)) return say`Something live was read here on ${when}, by ${who}`
+    if (!('to' in on)) return say`Something live was read here, ${when}, by ${who}`
     const what = capital(switchName(view.record, on.circuitId))
     return on.foundSo
       ? say`${what} was found on, ${when}, by ${who}`
