@@ -84,6 +84,59 @@ test('edits made while the server is away survive closing the page', async ({ pa
   expect(await rows('SELECT value FROM settings WHERE job_id = ?', jobId)).toEqual([{ value: '2' }])
 })
 
+test('what two pages of one browser could not send is kept beside each other, and sent by the next', async ({
+  page,
+  context,
+  request,
+}) => {
+  const jobId = await bringInBox(request, { choice: 'dimmer-led-150-neutral', isolated: true })
+  const panel = await context.newPage()
+  await visit(page, `/jobs/${jobId}/boxes/box/set`)
+  await visit(panel, `/jobs/${jobId}/panel`)
+  await context.route('**/commands', route => route.abort())
+  await page
+    .getByRole('group', { name: /^Low-end trim/ })
+    .getByRole('radio', { name: '2', exact: true })
+    .check()
+  await panel.getByRole('button', { name: 'Edit breaker 7', exact: true }).click()
+  await panel.getByRole('dialog').getByRole('button', { name: 'Found on', exact: true }).click()
+  for (const each of [page, panel])
+    await expect(each.getByText('Kept here, waiting for the server')).toBeVisible()
+  const kept = await page.evaluate(() => Object.keys(localStorage).filter(key => key.includes('/unsent/')))
+  expect(kept).toHaveLength(2)
+  await page.close()
+  await panel.close()
+
+  await context.unroute('**/commands')
+  const again = await context.newPage()
+  await visit(again, `/jobs/${jobId}`)
+  await saved(again)
+  expect(await rows('SELECT value FROM settings WHERE job_id = ?', jobId)).toEqual([{ value: '2' }])
+  expect(await rows('SELECT found_so FROM switchings WHERE job_id = ? AND `to` = ?', jobId, 'on')).toEqual([
+    { found_so: 1 },
+  ])
+  expect(
+    await again.evaluate(() => Object.keys(localStorage).filter(key => key.includes('/unsent/'))),
+  ).toEqual([])
+})
+
+test('a browser that keeps nothing takes nothing, and says so', async ({ page, request }) => {
+  const jobId = await bringInBox(request, { choice: 'dimmer-led-150-neutral', isolated: true })
+  await page.addInitScript(() => {
+    Storage.prototype.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+  })
+  await visit(page, `/jobs/${jobId}/boxes/box/set`)
+  await page
+    .getByRole('group', { name: /^Low-end trim/ })
+    .getByRole('radio', { name: '2', exact: true })
+    .click()
+  await expect(page.getByText(/^This browser keeps nothing/)).toBeVisible()
+  await saved(page)
+  expect(await rows('SELECT value FROM settings WHERE job_id = ?', jobId)).toEqual([])
+})
+
 test('two people on one box: the later is told what changed, and sees it', async ({ browser, request }) => {
   const jobId = await bringInBox(request, {})
   const [hers, his] = await Promise.all([browser.newPage(), browser.newPage()])

@@ -86,6 +86,7 @@ export class CrewAtWork {
       now: () => new Date((this.#clock += 1000)).toISOString(),
       later: (_, work) => void phone.waiting.push(work),
       keep: () => undefined,
+      forget: () => undefined,
       kept: () => [],
     }
     const phone: Phone = {

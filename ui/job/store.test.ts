@@ -18,7 +18,7 @@ const rename = (name: string, based: number): Edit => ({
 const settled = () => new Promise(resolve => setTimeout(resolve, 0))
 
 /** A server in memory that can be down, and that may lose its answer after applying. */
-function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean } = {}) {
+function world(given: { down?: boolean; full?: boolean; losesAnswers?: number; stale?: boolean } = {}) {
   const state = {
     ...given,
     kept: [] as readonly (Command | UndoCommand)[],
@@ -79,7 +79,11 @@ function world(given: { down?: boolean; losesAnswers?: number; stale?: boolean }
     },
     now: () => '2026-03-02T09:00:00.000Z',
     later: (_, work) => void state.waiting.push(work),
-    keep: pending => void (state.kept = pending),
+    keep: command => {
+      if (state.full) throw new Error('full')
+      state.kept = [...state.kept, command]
+    },
+    forget: id => void (state.kept = state.kept.filter(each => each.id !== id)),
     kept: () => state.kept,
   }
   return { state, doors, retry: () => state.waiting.splice(0).forEach(work => work()), seen }
@@ -197,6 +201,48 @@ describe('the job in the browser', () => {
     await settled()
     expect(after.snapshot()).toMatchObject({ save: 'saved', record: { boxes: { box: { name: 'Two' } } } })
     expect(new Set(state.sent).size).toBe(2)
+  })
+
+  it('takes nothing that cannot be kept, and says so', async () => {
+    const { doors, state } = world({ full: true })
+    const store = jobStore(initial, [], doors)
+    store.start()
+    await settled()
+    expect(store.send('edit a box', 'box', [rename('New', 1)])).toBe(false)
+    expect(store.snapshot()).toMatchObject({
+      save: 'saved',
+      record: { boxes: { box: { name: 'By the door' } } },
+    })
+    expect(store.snapshot().refusal?.[0]?.code).toBe('not-kept')
+    expect(state.sent).toEqual([])
+    state.full = false
+    expect(store.send('edit a box', 'box', [rename('New', 1)])).toBe(true)
+    await settled()
+    expect(store.snapshot().refusal).toBeNull()
+  })
+
+  it('of two pages each keeps its own beside the other, and what one left behind the next takes up', async () => {
+    const { doors, state, retry } = world({ down: true })
+    const one = jobStore(initial, [], doors)
+    const two = jobStore(initial, [], doors)
+    one.start()
+    two.start()
+    one.send('edit a box', 'box', [rename('One', 1)])
+    two.send('edit a box', 'box', [rename('Two', 1)])
+    await settled()
+    expect(state.kept).toHaveLength(2)
+    state.waiting.length = 0
+    state.down = false
+    const next = jobStore(initial, [], doors)
+    next.start()
+    await settled()
+    await settled()
+    expect(new Set(state.sent).size).toBe(2)
+    expect(state.kept).toEqual([])
+    // What was sent twice is done once.
+    retry()
+    await settled()
+    expect(next.snapshot().save).toBe('saved')
   })
 
   it('is open at once where nothing was kept', async () => {

@@ -49,8 +49,11 @@ export interface StoreWorld {
   /** Who has it; empty where nobody said. */
   by(): string
   later(milliseconds: number, work: () => void): void
-  /** Commands not yet confirmed, kept where a reload finds them. */
-  keep(pending: readonly (Command | UndoCommand)[]): void
+  /** Keeps a command that is not confirmed where a reload finds it, or another page; throws where it cannot. */
+  keep(command: Command | UndoCommand): void
+  /** It was answered. */
+  forget(id: string): void
+  /** What is kept of this job, in the order it was done on this device. */
   kept(): readonly (Command | UndoCommand)[]
 }
 
@@ -88,6 +91,9 @@ const saysOn = (edit: Edit): boolean =>
   edit.kind === 'add' &&
   ((edit.entity === 'switchings' && edit.row.to === 'on') ||
     (edit.entity === 'readings' && edit.row.purpose === 'identify' && edit.row.breaker === 'on'))
+
+const NOT_KEPT =
+  'This browser keeps nothing (a private window, or its store is full), so it was not taken: what is not kept could be lost. Free some room, or use another window.'
 
 const NOT_ASKED: Fault = {
   path: '/',
@@ -187,9 +193,19 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     publish({ ...laidOver(), save: 'saving' })
   }
 
+  /** What cannot be kept is not taken. */
+  const isKept = (command: Command | UndoCommand): boolean => {
+    try {
+      world.keep(command)
+      return true
+    } catch {
+      publish({ refusal: [{ path: '/', code: 'not-kept', message: say(NOT_KEPT) }] })
+      return false
+    }
+  }
+
   const queue = (command: Command | UndoCommand) => {
     pending = [...pending, command]
-    world.keep(pending)
     void flush()
   }
 
@@ -199,8 +215,9 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   }
 
   const drop = () => {
-    pending = pending.slice(1)
-    world.keep(pending)
+    const [answered, ...left] = pending
+    pending = left
+    if (answered) world.forget(answered.id)
   }
 
   const flush = async () => {
@@ -282,9 +299,10 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
         : [],
     )
     if (edits.length === 0) return
-    const told = { ...command.origin, ...world.next() }
-    pending = [...pending, { id: newId(), name: command.name, boxId: command.boxId, edits, origin: told }]
-    world.keep(pending)
+    const from = { ...command.origin, ...world.next() }
+    const told = { id: newId(), name: command.name, boxId: command.boxId, edits, origin: from }
+    pending = [...pending, told]
+    isKept(told)
   }
 
   const reload = async () => {
@@ -335,8 +353,10 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     // What is on its way already has its id, so it can be taken back before it is answered.
     const target = !last ? state.undo[scopeOf(boxId)]?.[kind]?.id : kind === 'undo' ? last.id : undefined
     if (!target) return
+    const command = { id: newId(), name: kind, boxId, undoes: target, origin: origin() }
+    if (!isKept(command)) return
     publish({ refusal: null })
-    queue({ id: newId(), name: kind, boxId, undoes: target, origin: origin() })
+    queue(command)
   }
 
   const loseTouch = () => {
@@ -401,6 +421,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
         return false
       }
       const command = { id: newId(), name, boxId, edits, origin: from }
+      if (!isKept(command)) return false
       const over = withEdits(state, command, pending.length)!
       publish({ record: over.record, versions: over.versions, refusal: null, save: 'saving' })
       queue(command)

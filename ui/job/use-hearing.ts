@@ -32,12 +32,15 @@ export function useHearing(store: JobStore): void {
     }
     window.addEventListener('focus', look)
     window.addEventListener('online', look)
+    // Brought back as it was left.
+    window.addEventListener('pageshow', look)
     window.addEventListener('pagehide', leave)
     document.addEventListener('visibilitychange', turn)
     return () => {
       window.clearTimeout(timer)
       window.removeEventListener('focus', look)
       window.removeEventListener('online', look)
+      window.removeEventListener('pageshow', look)
       window.removeEventListener('pagehide', leave)
       document.removeEventListener('visibilitychange', turn)
       leave()

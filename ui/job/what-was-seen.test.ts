@@ -79,6 +79,7 @@ function world(given: { answers?: (command: Command) => Outcome | null } = {}) {
     now: () => '2026-03-02T09:00:00.000Z',
     later: (_, work) => void state.waiting.push(work),
     keep: () => undefined,
+    forget: () => undefined,
     kept: () => [],
   }
   return { state, doors, retry: () => state.waiting.splice(0).forEach(work => work()) }

@@ -181,7 +181,11 @@ function useKept(name: string | undefined, stored: string, draft: string, setDra
     if (key === null) return
     if (draft !== stored) {
       typed.current = true
-      sessionStorage.setItem(key, draft)
+      try {
+        sessionStorage.setItem(key, draft)
+      } catch {
+        // A browser that keeps nothing has it until the page goes.
+      }
     } else if (typed.current) sessionStorage.removeItem(key)
   }, [key, draft, stored])
 }
