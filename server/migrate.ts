@@ -7,7 +7,10 @@ import { ownerUrl } from './database'
  * Brings the database up to date: every `NNNN-name.sql` that is not recorded yet, in order. A file that
  * has landed is never edited. Run again, it does nothing.
  */
-export async function migrate(folder: string): Promise<string[]> {
+export async function migrate(
+  folder: string,
+  wanted: (name: string) => boolean = () => true,
+): Promise<string[]> {
   const db = await mysql.createConnection({ uri: ownerUrl(), multipleStatements: true, timezone: 'Z' })
   try {
     await db.query(
@@ -16,8 +19,8 @@ export async function migrate(folder: string): Promise<string[]> {
     const [rows] = await db.query<RowDataPacket[]>('SELECT name, finished FROM migrations')
     const known = new Map(rows.map(row => [String(row.name), Boolean(row.finished)]))
     const applied: string[] = []
-    for (const name of (await readdir(folder)).filter(file => file.endsWith('.sql')).sort()) {
-      if (known.get(name)) continue
+    for (const name of await migrationsIn(folder)) {
+      if (known.get(name) || !wanted(name)) continue
       const sql = await readFile(path.join(folder, name), 'utf8')
       if (known.has(name)) await dropTablesOf(db, sql)
       else await db.execute('INSERT INTO migrations (name) VALUES (?)', [name])
@@ -30,6 +33,10 @@ export async function migrate(folder: string): Promise<string[]> {
     await db.end()
   }
 }
+
+/** All there are, in order. */
+export const migrationsIn = async (folder: string): Promise<string[]> =>
+  (await readdir(folder)).filter(file => file.endsWith('.sql')).sort()
 
 /** Schema changes are not undone by a rollback: a file cut short is started again from nothing. */
 async function dropTablesOf(db: mysql.Connection, sql: string): Promise<void> {
