@@ -131,7 +131,7 @@ describe('a breaker goes on only over boxes that are closed, attended, or made s
           continue
         }
         const stepKey = what === 'joint' ? 'joint:ground' : what === 'fold' ? what : `test:${what}`
-        steps[`t-${seq}`] = { id: `t-${seq}`, boxId, stepKey, note: '', seq, ...moment }
+        steps[`t-${seq}`] = { ...BLANK.steps, id: `t-${seq}`, boxId, stepKey, seq, ...moment }
         const now = facts.get(boxId)!
         if (what === 'apart') Object.assign(now, { open: true, capped: false, stood: false })
         else if (what === 'together' || what === 'fold') now.open = false
