@@ -18,11 +18,15 @@ export interface Touch {
   /** Since when it hears nothing itself; null while it does. */
   readonly lostSince: string | null
   readonly unheard: readonly Unheard[]
-  /** What was said aloud since; null where nobody asked. */
-  readonly asked: string | null
+  /** What was said aloud since of what feeds a box; null where nobody asked, or something was switched on here since. */
+  readonly asked: { readonly boxId: string; readonly said: string } | null
 }
 
 export const IN_TOUCH: Touch = { lostSince: null, unheard: [], asked: null }
+
+/** What was said aloud of what feeds a box; null where nobody asked. */
+export const saidOf = ({ asked }: Touch, boxId: string): string | null =>
+  asked?.boxId === boxId ? asked.said : null
 
 /**
  * Whether somebody may have switched the power on without its being known here: this phone hears nothing, or another one

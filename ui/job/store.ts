@@ -1,7 +1,7 @@
 import { applyChanges } from '@/core/job/change'
 import type { Command, CommandName, Edit, Origin, UndoCommand } from '@/core/job/command'
 import type { UndoState } from '@/core/job/history'
-import { IN_TOUCH, mayMissAnOn, type Heard, type Touch } from '@/core/job/hearing'
+import { IN_TOUCH, mayMissAnOn, saidOf, type Heard, type Touch } from '@/core/job/hearing'
 import { byHand } from '@/core/safety'
 import type { Outcome, Stale } from '@/core/job/outcome'
 import { transition, type Guard, type Moment } from '@/core/job/transition'
@@ -79,8 +79,8 @@ export interface JobStore {
   rest(): void
   /** Looked at again after it may have slept. */
   wake(): void
-  /** What was said aloud where this phone, or another, may miss something. */
-  askedAloud(said: string): void
+  /** What was said aloud of what feeds a box, where this phone, or another, may miss something. */
+  askedAloud(boxId: string, said: string): void
   start(): void
   /** Holds what is done from now on to one more rule; the same one again changes nothing. */
   holdTo(guard: Guard): void
@@ -386,15 +386,16 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   /** Hands in a box where this phone may miss something: only once it was asked aloud, and that is kept with the step. */
   const withWhatWasSaid = (edits: readonly Edit[]): readonly Edit[] | null => {
     if (!mayMissAnOn(state.touch)) return edits
-    const { asked } = state.touch
-    const isByHand = (edit: Edit) =>
-      edit.kind === 'add' && edit.entity === 'steps' && byHand(edit.row.stepKey)
-    if (asked === null) return edits.some(isByHand) ? null : edits
-    return edits.map(edit =>
-      edit.kind === 'add' && edit.entity === 'steps' && isByHand(edit)
-        ? { ...edit, row: { ...edit.row, asked } }
-        : edit,
-    )
+    const told: Edit[] = []
+    for (const edit of edits) {
+      if (edit.kind !== 'add' || edit.entity !== 'steps' || !byHand(edit.row.stepKey)) told.push(edit)
+      else {
+        const asked = saidOf(state.touch, edit.row.boxId)
+        if (asked === null) return null
+        told.push({ ...edit, row: { ...edit.row, asked } })
+      }
+    }
+    return told
   }
 
   return {
@@ -423,7 +424,12 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       const command = { id: newId(), name, boxId, edits, origin: from }
       if (!isKept(command)) return false
       const over = withEdits(state, command, pending.length)!
-      publish({ record: over.record, versions: over.versions, refusal: null, save: 'saving' })
+      const { touch } = state
+      publish({
+        ...{ record: over.record, versions: over.versions, refusal: null, save: 'saving' },
+        // What was answered was of before.
+        ...(touch.asked !== null && edits.some(saysOn) ? { touch: { ...touch, asked: null } } : {}),
+      })
       queue(command)
       return true
     },
@@ -440,8 +446,8 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       if (Date.parse(world.now()) - Date.parse(heardAt) > SLEPT_MILLISECONDS) loseTouch()
       void hear()
     },
-    askedAloud: said => {
-      publish({ touch: { ...state.touch, asked: said } })
+    askedAloud: (boxId, said) => {
+      publish({ touch: { ...state.touch, asked: { boxId, said } } })
       const devices = state.touch.unheard.map(({ device }) => device)
       if (devices.length > 0) void hear({ devices, said })
     },

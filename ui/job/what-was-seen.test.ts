@@ -177,10 +177,15 @@ describe('a phone that may miss something', () => {
     expect(store.snapshot().refusal?.[0]?.code).toBe('ask-aloud')
     // What has no hand in it needs no word.
     expect(store.send('tick a step', 'box', [tick('photo', 'photo')])).toBe(true)
-    store.askedAloud('Off, says Ash')
+    store.askedAloud('another', 'That one is off')
+    expect(store.send('tick a step', 'box', [tick('one')])).toBe(false)
+    store.askedAloud('box', 'Off, says Ash')
     expect(store.send('tick a step', 'box', [tick('one')])).toBe(true)
     expect(store.snapshot().record.steps.one!.asked).toBe('Off, says Ash')
     expect(store.snapshot().record.steps.photo!.asked).toBeNull()
+    // Switched on since, the answer was of before.
+    expect(store.send('switch a breaker', null, [switching('on', 'on')])).toBe(true)
+    expect(store.send('tick a step', 'box', [tick('three', 'sign')])).toBe(false)
 
     state.away = false
     // Heard again, but what was done here is not told yet.
@@ -201,7 +206,7 @@ describe('a phone that may miss something', () => {
     state.unheard = [{ device: 'there', by: 'Ash', since: '2026-03-02T08:00:00.000Z' }]
     await store.hear()
     expect(store.send('tick a step', 'box', [tick('one')])).toBe(false)
-    store.askedAloud('Nothing was switched, says Ash')
+    store.askedAloud('box', 'Nothing was switched, says Ash')
     await settled()
     expect(state.words.at(-1)).toMatchObject({
       aside: { devices: ['there'], said: 'Nothing was switched, says Ash' },

@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
 import { progressOf } from '@/core/plan'
-import { mayMissAnOn } from '@/core/job/hearing'
+import { mayMissAnOn, saidOf } from '@/core/job/hearing'
 import { isLifted, isolationOf, voidedIn } from '@/core/safety'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
@@ -132,6 +132,7 @@ export function LiveStrip({ view }: { view: BoxView }) {
   const isolation = useMemo(() => isolationOf(view), [view])
   const { touch } = useJob()
   const misses = mayMissAnOn(touch)
+  const said = saidOf(touch, view.box.id)
   return (
     <>
       <div
@@ -146,9 +147,7 @@ export function LiveStrip({ view }: { view: BoxView }) {
           {!isolation.dead && view.ends.length > 0 && (
             <span className="font-normal">{say` · ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}</span>
           )}
-          {misses && touch.asked !== null && (
-            <span className="font-normal">{say` · asked aloud: “${touch.asked}”`}</span>
-          )}
+          {misses && said !== null && <span className="font-normal">{say` · asked aloud: “${said}”`}</span>}
         </p>
         {misses && <AskAloud view={view} />}
       </div>

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
+import { saidOf } from '@/core/job/hearing'
 import { rowsOf } from '@/core/model/record'
 import { isolationOf } from '@/core/safety'
 import { useJob, useStore } from '../../job/provider'
@@ -20,7 +21,7 @@ export function AskAloud({ view }: { view: BoxView }) {
   const what = isolation.toSwitchOff.map(circuit => switchName(record, circuit?.id ?? null)).join(say` and `)
   const answer = (words: string) => {
     const kept = words.trim().slice(0, 200)
-    if (kept !== '') store.askedAloud(kept)
+    if (kept !== '') store.askedAloud(view.box.id, kept)
     setSaid('')
   }
   return (
@@ -33,7 +34,7 @@ export function AskAloud({ view }: { view: BoxView }) {
           {say`Not heard since ${when(touch.unheard[0]!.since)}: ${touch.unheard.map(({ by }) => by || say`another phone`).join(', ')}. What was done there is not known here.`}
         </p>
       )}
-      {touch.asked === null && isolation.stillOn.length === 0 && (
+      {saidOf(touch, view.box.id) === null && isolation.stillOn.length === 0 && (
         <>
           <p>{say`Ask aloud at the panel: is ${what} off and locked? No hand in the box before the answer.`}</p>
           <div className="flex flex-wrap gap-2">
