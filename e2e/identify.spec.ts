@@ -316,7 +316,7 @@ test('no breaker goes on over a box that is apart and bare: it is capped and cov
   const crew = { id: 'wren', name: 'Wren Alder', readsLive: true, atPanel: false }
   const jobId = await bringIn(request, { ...record, steps: { apart }, crew: { wren: crew } })
   const tick = async (stepKey: string) => {
-    const row = { id: stepKey.replace(':', '-'), boxId: 'box', stepKey, seq: 0, note: '', at }
+    const row = { id: stepKey.replace(':', '-'), boxId: 'box', stepKey, ...BLANK.steps }
     const answer = await request.post(`/api/jobs/${jobId}/commands`, {
       data: {
         id: `${jobId}-${row.id}`,

@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import path from 'node:path'
+import { BLANK } from '@/core/model/blank-rows'
 import { expect, test } from '@playwright/test'
 import { bringInBox, lockOff, pick, rows, saved, stage, visit, seenBeside } from './helpers'
 
@@ -184,7 +185,7 @@ test('a reading that is not dead holds everything, and says stop', async ({ page
         {
           kind: 'add',
           entity: 'steps',
-          row: { id: 'x', boxId: 'box', stepKey: 'fold', seq: 0, at: '1970-01-01T00:00:00.000Z', note: '' },
+          row: { id: 'x', boxId: 'box', stepKey: 'fold', ...BLANK.steps },
         },
       ],
     },
