@@ -139,9 +139,9 @@ test('what is being tried goes on when the job is fetched anew, and when it chan
   await expect(reading(page)).toContainText('120 V')
 
   const comeBack = async () => {
-    const fetched = page.waitForResponse(answer => answer.url().endsWith(`/api/jobs/${jobId}`))
+    const heard = page.waitForResponse(answer => answer.url().endsWith(`/api/jobs/${jobId}/hearing`))
     await page.evaluate(() => window.dispatchEvent(new Event('focus')))
-    await fetched
+    await heard
     // The answer has gone through the page when its next frame is drawn.
     await page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done, 100))))
   }
@@ -160,6 +160,7 @@ test('what is being tried goes on when the job is fetched anew, and when it chan
     based: versions[room],
     fields: { name: 'Renamed elsewhere' },
   }
+  const fetched = page.waitForResponse(answer => answer.url().endsWith(`/api/jobs/${jobId}`))
   const sent = await request.post(`/api/jobs/${jobId}/commands`, {
     data: {
       id: `elsewhere-${jobId}`,
@@ -170,6 +171,7 @@ test('what is being tried goes on when the job is fetched anew, and when it chan
     },
   })
   expect(sent.ok()).toBe(true)
+  await fetched
   await comeBack()
   await expect(reading(page)).toContainText('120 V')
   await expect(lampList(page)).toHaveText('Stair light Dark')
