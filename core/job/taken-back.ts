@@ -4,11 +4,11 @@ import { sayFor } from '../model/say-for'
 import { inverseOf, type Change } from './change'
 
 /** A reading of something live, which says that the power was on, whether or not anybody recorded the switching. */
-export const isLiveReading = (reading: Reading): boolean =>
-  reading.purpose === 'identify' && reading.breaker === 'on'
+export const isLiveReading = ({ purpose, breaker }: Pick<Reading, 'purpose' | 'breaker'>): boolean =>
+  purpose === 'identify' && breaker === 'on'
 
 /** Whether a row says that the power was on. */
-const saysOn = ({ entity }: Change, row: unknown): row is Switching | Reading =>
+export const saysOn = (entity: Change['entity'], row: unknown): boolean =>
   (entity === 'switchings' && (row as Switching).to === 'on') ||
   (entity === 'readings' && isLiveReading(row as Reading))
 
@@ -18,10 +18,10 @@ const saysOn = ({ entity }: Change, row: unknown): row is Switching | Reading =>
  */
 export const takenBack = (record: JobRecord, changes: readonly Change[]): Change[] =>
   inverseOf(changes).map(change =>
-    change.after === null && saysOn(change, change.before)
+    change.after === null && saysOn(change.entity, change.before)
       ? ({ ...change, after: { ...change.before, struck: sayFor(record)`taken back` } } as Change)
       : change,
   )
 
 /** Whether an edit would remove what says that the power was on. */
-export const removesOn = (change: Change): boolean => change.after === null && saysOn(change, change.before)
+export const removesOn = (change: Change): boolean => change.after === null && saysOn(change.entity, change.before)

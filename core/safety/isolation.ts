@@ -43,13 +43,13 @@ export function isolationOf(view: BoxView): Isolation {
   const toSwitchOff = mustBeOff(view)
   const switchings = rowsOf(view.record, 'switchings')
   const standing = switchings.filter(({ struck }) => struck === null)
-  const ons = onsOf(view)
+  const ons = onsOf(view, toSwitchOff)
   const stillOn = toSwitchOff.filter(circuit => offAt(standing, circuit, ons).length === 0)
   const locks = toSwitchOff
     .filter(circuit => !stillOn.includes(circuit))
     .map(circuit => ({ circuit, hang: lockedSince(view.record, standing, circuit, ons) }))
   const unlocked = locks.filter(({ hang }) => hang.length === 0)
-  const offs = switchings.filter(each => mayFeed(toSwitchOff, each, 'off'))
+  const offs = offsOf(view, toSwitchOff)
   const proofs = view.readings.filter(
     reading =>
       knewAll(reading, ons) &&
@@ -87,8 +87,7 @@ export function isolationOf(view: BoxView): Isolation {
 }
 
 /** All that says the power of a box was on: switchings, found so or struck out too, and readings of something live. */
-export function onsOf(view: BoxView): (Switching | Reading)[] {
-  const toSwitchOff = mustBeOff(view)
+export function onsOf(view: BoxView, toSwitchOff = mustBeOff(view)): (Switching | Reading)[] {
   return [
     ...rowsOf(view.record, 'switchings').filter(each => mayFeed(toSwitchOff, each, 'on')),
     ...[...view.readings, ...view.struckReadings].filter(isLiveReading),
@@ -96,10 +95,8 @@ export function onsOf(view: BoxView): (Switching | Reading)[] {
 }
 
 /** What was switched off that may feed a box. */
-export const offsOf = (view: BoxView): Switching[] => {
-  const toSwitchOff = mustBeOff(view)
-  return rowsOf(view.record, 'switchings').filter(each => mayFeed(toSwitchOff, each, 'off'))
-}
+export const offsOf = (view: BoxView, toSwitchOff = mustBeOff(view)): Switching[] =>
+  rowsOf(view.record, 'switchings').filter(each => mayFeed(toSwitchOff, each, 'off'))
 
 /** Off at its breaker or at the main switch, and kept off by a lock since, as far as was recorded. */
 export function isKeptOff(record: JobRecord, circuit: Breaker): boolean {

@@ -4,6 +4,7 @@ import type { UndoState } from '@/core/job/history'
 import { IN_TOUCH, mayMissAnOn, saidOf, type Heard, type Touch } from '@/core/job/hearing'
 import { byHand } from '@/core/safety'
 import type { Outcome, Stale } from '@/core/job/outcome'
+import { saysOn } from '@/core/job/taken-back'
 import { transition, type Guard, type Moment } from '@/core/job/transition'
 import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
@@ -87,10 +88,7 @@ export interface JobStore {
 }
 
 /** Whether an edit says that the power is on. */
-const saysOn = (edit: Edit): boolean =>
-  edit.kind === 'add' &&
-  ((edit.entity === 'switchings' && edit.row.to === 'on') ||
-    (edit.entity === 'readings' && edit.row.purpose === 'identify' && edit.row.breaker === 'on'))
+const tellsOn = (edit: Edit): boolean => edit.kind === 'add' && saysOn(edit.entity, edit.row)
 
 const NOT_KEPT =
   'This browser keeps nothing (a private window, or its store is full), so it was not taken: what is not kept could be lost. Free some room, or use another window.'
@@ -318,6 +316,10 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     if (over.record !== state.record || over.revision !== state.revision) publish(over)
   }
 
+  const refresh = async () => {
+    if (pending.length === 0 && !sending) await reload()
+  }
+
   const loadUndo = async (boxId: string | null): Promise<boolean> => {
     const before = state.undo[scopeOf(boxId)]
     const undo = await world.loadUndo(boxId).catch(() => null)
@@ -373,7 +375,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     }
     misses = 0
     resting = false
-    if (answer.revision !== confirmed.revision && pending.length === 0 && !sending) await reload()
+    if (answer.revision !== confirmed.revision) await refresh()
     // What was done here while nothing was heard is told before this phone knows how things stand.
     const all = pending.length === 0 && !sending && confirmed.revision >= answer.revision
     if (state.touch.lostSince === null || all) heardAt = world.now()
@@ -406,7 +408,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     snapshot: () => state,
     send: (name, boxId, given) => {
       takeUp()
-      if (resting && given.some(saysOn)) {
+      if (resting && given.some(tellsOn)) {
         publish({ refusal: [{ path: '/', code: 'put-away', message: say(PUT_AWAY) }] })
         return false
       }
@@ -428,16 +430,14 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       publish({
         ...{ record: over.record, versions: over.versions, refusal: null, save: 'saving' },
         // What was answered was of before.
-        ...(touch.asked !== null && edits.some(saysOn) ? { touch: { ...touch, asked: null } } : {}),
+        ...(touch.asked !== null && edits.some(tellsOn) ? { touch: { ...touch, asked: null } } : {}),
       })
       queue(command)
       return true
     },
     takeBack,
     needUndo: boxId => void loadUndo(boxId),
-    refresh: async () => {
-      if (pending.length === 0 && !sending) await reload()
-    },
+    refresh,
     hear: () => hear(),
     rest: () => {
       resting = true
