@@ -24,4 +24,5 @@ export const takenBack = (record: JobRecord, changes: readonly Change[]): Change
   )
 
 /** Whether an edit would remove what says that the power was on. */
-export const removesOn = (change: Change): boolean => change.after === null && saysOn(change.entity, change.before)
+export const removesOn = (change: Change): boolean =>
+  change.after === null && saysOn(change.entity, change.before)
