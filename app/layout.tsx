@@ -1,16 +1,11 @@
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/atkinson-hyperlegible-mono'
 import type { Metadata, Viewport } from 'next'
-import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
-import { regionOf } from '@/core/model/regions'
-import { REGION_IDS } from '@/core/model/vocabulary'
-import { THEME_COOKIE } from '@/ui/job/theme'
-import { Language } from '@/ui/words/language'
-import { isLoopback } from '@/server/who'
-import '@/ui/primitives/nonce'
+import { EARLY_SCRIPT } from '@/ui/primitives/early'
+import '@/ui/primitives/served-with'
 import { OpenToAll } from '@/ui/primitives/open-to-all'
-import { REGION_COOKIE } from '@/ui/words/region-cookie'
+import { LastLanguage, SHIPPED_LANGUAGE } from '@/ui/words/language'
 import './globals.css'
 
 export const metadata: Metadata = {
@@ -20,17 +15,18 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
-export default async function RootLayout({ children }: { children: ReactNode }) {
-  const kept = await cookies()
-  const theme = kept.get(THEME_COOKIE)?.value === 'dark' ? 'dark' : 'paper'
-  const regionId = REGION_IDS.find(id => id === kept.get(REGION_COOKIE)?.value) ?? REGION_IDS[0]
+/** Round every page: none of them holds anything of a person, so each is made once, and the same for everybody. */
+export default function RootLayout({ children }: { children: ReactNode }) {
   return (
-    <html lang={regionOf(regionId).language.locale} data-theme={theme} suppressHydrationWarning>
+    <html lang={SHIPPED_LANGUAGE} data-theme="paper" suppressHydrationWarning>
+      <head>
+        <script dangerouslySetInnerHTML={{ __html: EARLY_SCRIPT }} />
+      </head>
       <body>
-        <Language regionId={regionId}>
-          {!isLoopback(process.env.HOSTNAME ?? '127.0.0.1') && <OpenToAll />}
+        <LastLanguage>
+          <OpenToAll />
           {children}
-        </Language>
+        </LastLanguage>
       </body>
     </html>
   )

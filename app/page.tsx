@@ -1,8 +1,5 @@
-import { listJobs } from '@/server/jobs'
 import { JobsPage } from '@/ui/jobs/jobs-page'
 
-export const dynamic = 'force-dynamic'
-
-export default async function Page() {
-  return <JobsPage jobs={await listJobs()} />
+export default function Page() {
+  return <JobsPage />
 }

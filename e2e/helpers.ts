@@ -46,6 +46,12 @@ export async function visit(page: Page, path: string): Promise<void> {
 /** Waits until the page says that everything is in the database. */
 export const saved = (page: Page) => expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved')
 
+/** Waits until what is needed once there is no connection any more has come. */
+export async function atHand(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect(page.locator('html[data-at-hand]')).toBeAttached()
+}
+
 export const pick = (page: Page, group: string, name: string) =>
   page.getByRole('group', { name: group, exact: true }).getByRole('radio', { name, exact: true }).check()
 

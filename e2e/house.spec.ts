@@ -60,8 +60,10 @@ test('a box that is not there, and a job that is not there, are said', async ({ 
   const jobId = await bringInDemo(request)
   await visit(page, `/jobs/${jobId}/boxes/attic/look`)
   await expect(page.getByRole('heading', { name: 'This box is not there' })).toBeVisible()
-  const answer = await page.goto('/jobs/nowhere')
-  expect(answer!.status()).toBe(404)
+  expect((await request.get('/api/jobs/nowhere')).status()).toBe(404)
+  await page.goto('/jobs/nowhere')
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
+  await page.goto(`/jobs/${jobId}/boxes/attic`)
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
 })
 

@@ -18,7 +18,7 @@ import {
 
 /** The page is looked at again, and has taken in what happened elsewhere. */
 async function comeBack(page: Page, jobId: string) {
-  const fetched = page.waitForResponse(answer => answer.url().endsWith(`/api/jobs/${jobId}`))
+  const fetched = page.waitForResponse(answer => answer.url().endsWith(`/api/jobs/${jobId}/hearing`))
   await page.evaluate(() => window.dispatchEvent(new Event('focus')))
   await fetched
   await page.evaluate(() => new Promise(done => requestAnimationFrame(() => setTimeout(done, 50))))
@@ -135,6 +135,8 @@ test('refresh, a lost connection and a second phone: nothing lost, nothing doubl
   await expect.poll(() => readings(jobId)).toBe(1)
 
   const second = await context.newPage()
+  // It hears of others only when it is looked at.
+  await second.route('**/events?*', route => route.abort())
   await visit(second, `/jobs/${jobId}/boxes/box/test`)
   await expect(answers(second).getByRole('button').first()).toBeEnabled()
   await answerTruly(second)
@@ -148,6 +150,8 @@ test('refresh, a lost connection and a second phone: nothing lost, nothing doubl
   // Both take the roles over: the later one is shown that somebody was first.
   await comeBack(second, jobId)
   await expect(second.getByRole('button', { name: 'Take these roles over' })).toBeVisible()
+  // From here on it does not hear that somebody did.
+  await second.route('**/hearing', route => route.abort())
   await press(page, 'Take these roles over')
   await saved(page)
   await press(second, 'Take these roles over')

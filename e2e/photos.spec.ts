@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
 import { deflateSync } from 'node:zlib'
 import { bringInBox, rows, saved, visit } from './helpers'
 
@@ -90,4 +91,51 @@ test('a photo that cannot be stored now is kept until it can', async ({ page, re
   await expect(page.getByRole('link', { name: /open the photo/ })).toBeVisible()
   await saved(page)
   expect(await rows('SELECT id FROM photos WHERE job_id = ?', jobId)).toHaveLength(1)
+})
+
+test('a job is taken out with its photos, and comes in with them beside the one that is there', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {})
+  await visit(page, `/jobs/${jobId}`)
+  await page.getByRole('button', { name: 'The house' }).click()
+  await expect(page.getByRole('link', { name: 'Take out the job file' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Take it out with its photos' })).toHaveCount(0)
+  await visit(page, `/jobs/${jobId}/boxes/box/look#photos`)
+  await page.locator('#photos').scrollIntoViewIfNeeded()
+  await choose(page, 'box.png', 'image/png', greyPng(64))
+  await expect(page.getByRole('link', { name: 'Before anything is moved: open the photo' })).toBeVisible()
+  await saved(page)
+
+  await visit(page, `/jobs/${jobId}`)
+  await page.getByRole('button', { name: 'The house' }).click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take it out with its photos' }).click(),
+  ])
+  expect(download.suggestedFilename()).toMatch(/\.everyroom\.zip$/)
+  const file = await download.path()
+
+  await visit(page, '/')
+  await page.getByLabel('Job file', { exact: true }).setInputFiles({
+    ...{ name: 'house.everyroom.zip', mimeType: 'application/zip' },
+    buffer: await readFile(file),
+  })
+  await page.waitForURL(/\/jobs\/[\da-f-]{36}$/)
+  const id = new URL(page.url()).pathname.split('/').at(-1)!
+  const photos = await rows('SELECT id FROM photos WHERE job_id = ?', id)
+  expect(photos).toHaveLength(1)
+  const picture = await request.get(`/api/jobs/${id}/photos/${String(photos[0]!.id)}`)
+  expect(picture.headers()['content-type']).toBe('image/jpeg')
+
+  // Cut short it is refused, and nothing of it is there.
+  await visit(page, '/')
+  await page.getByLabel('Job file', { exact: true }).setInputFiles({
+    ...{ name: 'half.everyroom.zip', mimeType: 'application/zip' },
+    buffer: (await readFile(file)).subarray(0, 900),
+  })
+  await expect(page.getByRole('alert').filter({ hasText: 'was not brought in' })).toContainText(
+    'it cannot be unpacked to its end',
+  )
 })

@@ -2,8 +2,8 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import path from 'node:path'
 import { BLANK } from '@/core/model/blank-rows'
-import { expect, test } from '@playwright/test'
-import { bringInBox, lockOff, pick, rows, saved, stage, visit, seenBeside } from './helpers'
+import { expect, test, type Browser, type Page } from '@playwright/test'
+import { atHand, bringInBox, lockOff, pick, rows, saved, stage, visit, seenBeside } from './helpers'
 
 const root = path.resolve(import.meta.dirname, '..')
 
@@ -138,25 +138,98 @@ test('a browser that keeps nothing takes nothing, and says so', async ({ page, r
   expect(await rows('SELECT value FROM settings WHERE job_id = ?', jobId)).toEqual([])
 })
 
-test('two people on one box: the later is told what changed, and sees it', async ({ browser, request }) => {
+/** Two people with one box open, of whom the second hears of nobody. */
+async function twoAt(browser: Browser, jobId: string): Promise<readonly [Page, Page]> {
+  const [hers, his] = await Promise.all([browser.newPage(), browser.newPage()])
+  await his.route(/\/(events|hearing)/, route => route.abort())
+  for (const page of [hers, his]) await visit(page, `/jobs/${jobId}/boxes/box/look`)
+  return [hers, his]
+}
+
+test('two people on one box: what each says of it stands, and of the same field both values are shown, one press each', async ({
+  browser,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {})
+  const [hers, his] = await twoAt(browser, jobId)
+  const held = () => rows('SELECT name, material FROM boxes WHERE job_id = ?', jobId)
+  await pick(hers, 'Material', 'Metal')
+  await saved(hers)
+  // Of another field: both stand.
+  await his.getByLabel('Where it is').fill('By the window')
+  await his.getByLabel('Where it is').press('Enter')
+  await saved(his)
+  expect(await held()).toEqual([{ name: 'By the window', material: 'metal' }])
+  // Of the same: theirs first, then the other way round.
+  const alert = his.getByRole('alert').filter({ hasText: 'Somebody else was quicker' })
+  const where = (page: Page, name: string) => page.getByLabel('Where it is').fill(name)
+  for (const [press, name] of [
+    ['Theirs: By the stove 0', 'By the stove 0'],
+    ['Yours: By the stair 1', 'By the stair 1'],
+  ] as const) {
+    const at = name.at(-1)!
+    await where(hers, `By the stove ${at}`)
+    await hers.getByLabel('Where it is').press('Enter')
+    await saved(hers)
+    await where(his, `By the stair ${at}`)
+    await his.getByLabel('Where it is').press('Enter')
+    const field = alert.getByRole('group', { name: 'Where it is' })
+    await expect(field.getByRole('button')).toHaveText([
+      `Yours: By the stair ${at}`,
+      `Theirs: By the stove ${at}`,
+    ])
+    expect(await held()).toEqual([{ name: `By the stove ${at}`, material: 'metal' }])
+    await field.getByRole('button', { name: press }).click()
+    await expect(alert).toHaveCount(0)
+    await saved(his)
+    await expect(his.getByLabel('Where it is')).toHaveValue(name)
+    expect(await held()).toEqual([{ name, material: 'metal' }])
+    await expect(hers.getByLabel('Where it is')).toHaveValue(name)
+  }
+})
+
+test('what somebody else does is seen within a second, and does not take what is being typed', async ({
+  browser,
+  request,
+}) => {
   const jobId = await bringInBox(request, {})
   const [hers, his] = await Promise.all([browser.newPage(), browser.newPage()])
   for (const page of [hers, his]) await visit(page, `/jobs/${jobId}/boxes/box/look`)
-  await his.route('**/api/jobs/*', route => route.abort())
+  const metal = his.getByRole('group', { name: 'Material' }).getByRole('radio', { name: 'Metal' })
   await pick(hers, 'Material', 'Metal')
   await saved(hers)
-  await his.unroute('**/api/jobs/*')
-  await his.getByLabel('Where it is').fill('By the window')
-  await his.getByLabel('Where it is').press('Enter')
-  const alert = his.getByRole('alert').filter({ hasText: 'Somebody else was quicker' })
-  await expect(alert).toContainText('name By the door')
-  await alert.getByRole('button', { name: 'Show me theirs' }).click()
-  await expect(
-    his.getByRole('group', { name: 'Material' }).getByRole('radio', { name: 'Metal' }),
-  ).toBeChecked()
-  expect(await rows('SELECT name, material FROM boxes WHERE job_id = ?', jobId)).toEqual([
-    { name: 'By the door', material: 'metal' },
-  ])
+  const before = Date.now()
+  await expect(metal).toBeChecked({ timeout: 1000 })
+  expect(Date.now() - before).toBeLessThan(1000)
+
+  const field = his.getByLabel('Where it is')
+  await field.fill('By the win')
+  await hers.getByLabel('Where it is').fill('By the stove')
+  await hers.getByLabel('Where it is').press('Enter')
+  const both = his.getByRole('alert').filter({ hasText: 'Somebody changed this while you typed' })
+  await expect(both.getByRole('button')).toHaveText(['Yours: “By the win”', 'Theirs: “By the stove”'])
+  await expect(field).toHaveValue('By the win')
+  await field.press('End')
+  await field.pressSequentially('dow')
+  await both.getByRole('button', { name: 'Yours: “By the window”' }).click()
+  await expect(both).toHaveCount(0)
+  await saved(his)
+  expect(await rows('SELECT name FROM boxes WHERE job_id = ?', jobId)).toEqual([{ name: 'By the window' }])
+  await expect(hers.getByLabel('Where it is')).toHaveValue('By the window')
+})
+
+test('what is being typed outlives a reload, in whatever field', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
+  await page.getByLabel('Where it is').fill('By the chim')
+  await page.reload()
+  await expect(page.getByLabel('Where it is')).toHaveValue('By the chim')
+  await page.getByLabel('Where it is').press('Enter')
+  await saved(page)
+  expect(await rows('SELECT name FROM boxes WHERE job_id = ?', jobId)).toEqual([{ name: 'By the chim' }])
+  // Stored, it comes back no more.
+  await page.reload()
+  await expect(page.getByLabel('Where it is')).toHaveValue('By the chim')
 })
 
 test('a reading that is not dead holds everything, and says stop', async ({ page, request }) => {
@@ -191,4 +264,52 @@ test('a reading that is not dead holds everything, and says stop', async ({ page
     },
   })
   expect(tick.status()).toBe(422)
+})
+
+test('what is typed of one conductor is never another’s', async ({ page, request }) => {
+  const jobId = await bringInBox(request, {})
+  await visit(page, `/jobs/${jobId}/boxes/box/look`)
+  const note = page.getByLabel('Note pinned to it')
+  const take = async (conductor: RegExp) => {
+    const strand = page.getByRole('button', { name: conductor }).first()
+    await strand.scrollIntoViewIfNeeded()
+    await strand.press('Enter')
+  }
+  await take(/^Cable A, black/)
+  await note.fill('nicked whe')
+  await page.reload()
+  await take(/^Cable A, white/)
+  await expect(note).toHaveValue('')
+  await take(/^Cable A, black/)
+  await expect(note).toHaveValue('nicked whe')
+  await note.press('Enter')
+  await saved(page)
+  expect(await rows('SELECT end_id, text FROM notes WHERE job_id = ?', jobId)).toEqual([
+    { end_id: 'box-a-black-1-end', text: 'nicked whe' },
+  ])
+})
+
+test('every page of a job that is open opens without a connection', async ({ page, context, request }) => {
+  const jobId = await bringInBox(request, {})
+  await visit(page, `/jobs/${jobId}`)
+  // The others are fetched once this one stands.
+  await atHand(page)
+  await context.setOffline(true)
+  const job = page.getByRole('navigation', { name: 'Job' })
+  for (const [name, heading] of [
+    ['Panel', 'Panel'],
+    ['Defects', 'Defects'],
+    ['Rules', 'House rules'],
+    ['House', 'One box'],
+  ] as const) {
+    await job.getByRole('link', { name, exact: true }).click()
+    await expect(page.getByRole('heading', { name: heading, level: 1 })).toBeVisible()
+  }
+  await page.getByRole('link', { name: /^By the door/ }).click()
+  for (const name of ['Look', 'Test', 'Choose', 'Wire', 'Set', 'Prove']) {
+    await stage(page, name)
+    await expect(page.getByRole('region', { name })).toBeVisible()
+  }
+  await page.goBack()
+  await expect(page.getByRole('region', { name: 'Set' })).toBeVisible()
 })

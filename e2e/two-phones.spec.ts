@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test'
-import { bringInBox, lockOff, rows, saved, visit, workThrough } from './helpers'
+import { atHand, bringInBox, lockOff, rows, saved, visit, workThrough } from './helpers'
 
 /** Another phone: a browser of its own, with a store of its own. */
 async function another(browser: Browser): Promise<Page> {
@@ -8,12 +8,6 @@ async function another(browser: Browser): Promise<Page> {
 }
 
 const wire = (jobId: string) => `/jobs/${jobId}/boxes/box/wire`
-
-/** What is needed without a connection has come. */
-async function atHand(page: Page) {
-  await page.waitForTimeout(2600)
-  await page.waitForLoadState('networkidle')
-}
 
 /** Proves tester and reference, switches off and locks, reads every conductor dead, proves the tester again. */
 async function readDead(page: Page) {

@@ -69,10 +69,17 @@ build() {
   exec 8>&-
 }
 
+# beside_server SOURCE NAME FORMAT: a script of its own, beside the server.
+beside_server() {
+  npx esbuild "server/$1" --bundle --platform=node --format="$3" --minify --log-level=error \
+    --outfile=".next/standalone/$2" >>"$DATA/build.log" 2>&1 ||
+    fail "the build failed (the whole log is in $DATA/build.log)." 'Mend what it names, then run this again.'
+}
+
 build_if_older() {
   local stamp="$DATA/built"
   if [ -f "$stamp" ] && [ -f .next/standalone/server.js ] &&
-    [ -z "$(find app ui core catalogue server workers public package-lock.json proxy.ts next.config.ts postcss.config.mjs -newer "$stamp" -type f -print -quit 2>/dev/null)" ]; then
+    [ -z "$(find app ui core catalogue server workers public package-lock.json next.config.ts postcss.config.mjs -newer "$stamp" -type f -print -quit 2>/dev/null)" ]; then
     return 0
   fi
   say 'Building …'
@@ -82,6 +89,10 @@ build_if_older() {
     tail -n 20 "$DATA/build.log" >&2
     fail "the build failed (the whole log is in $DATA/build.log)." 'Mend what it names, then run this again.'
   }
+  beside_server read-file.worker.ts read-file.worker.cjs cjs
+  # No request comes in but by the door, which stands before the server is begun.
+  beside_server front-door.main.ts front-door.mjs esm
+  grep -q front-door .next/standalone/server.js || sed -i "1i import './front-door.mjs'" .next/standalone/server.js
   mkdir -p .next/standalone/.next
   rm -rf .next/standalone/.next/static .next/standalone/public
   cp -R .next/static .next/standalone/.next/static

@@ -9,7 +9,7 @@ import { usualBox } from '@/demo/usual'
 import { doneByTest } from '@/testing/origin'
 import { backUp, backUpBeforeChange, readThrough, restore } from './backup'
 import { applyCommand } from './commands'
-import { closePool } from './database'
+import { closePool, pool } from './database'
 import { loadJob, storeJobFile } from './jobs'
 import { migrate, migrationsIn } from './migrate'
 import { loadPhoto, storePhoto } from './photos'
@@ -110,6 +110,7 @@ describe('a backup', () => {
     working = false
     await work
     const photo = await loadPhoto('house', 'photo', 'picture')
+    const { line } = (await loadJob('house'))!
 
     await speakTo('RESTORED_URL')
     await emptied()
@@ -122,7 +123,9 @@ describe('a backup', () => {
     expect(job.record.boxes.box!.note).toBe(`“ü” ${job.revision}`)
     expect(job.versions['boxes/box']).toBe(job.revision + 1)
     expect(await loadPhoto('house', 'photo', 'picture')).toEqual(photo)
-    // Once more out of there, it is the same.
+    // Once more out of there, it is the same, but for the life that each job begins: what somebody has of the one before is none of this.
+    expect(job.line).not.toBe(line)
+    await pool().query('UPDATE jobs SET line = ?', [line])
     expect(await backUp(path.join(folder, 'again'))).toEqual(kept)
     // And people go on.
     expect((await applyCommand('house', rename(job.revision + 1))).kind).toBe('applied')

@@ -231,7 +231,18 @@ export async function restore(file: string, migrations: string): Promise<Kept> {
     await db.end()
   }
   await migrate(migrations)
+  await beginAnotherLife()
   return { rows: kept.rows, digest: kept.digest }
+}
+
+/** What somebody has of a job since the backup was made is of another life than what comes now. */
+async function beginAnotherLife(): Promise<void> {
+  const db = await asOwner()
+  try {
+    await db.query('UPDATE jobs SET line = UUID()')
+  } finally {
+    await db.end()
+  }
 }
 
 const AT_ONCE_BYTES = 1_000_000

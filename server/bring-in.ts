@@ -1,12 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
-import { parseJobFile, type JobFile } from '@/core/format/job-file'
+import type { JobFile } from '@/core/format/job-file'
 import { validated } from '@/core/format/schemas'
 import { renumbered } from '@/core/job/renumbered'
 import { emptyRecord } from '@/core/model/record'
 import { fault, good, refused, type Result } from '@/core/model/result'
 import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
 import { isDuplicate } from './database'
+import type { Picture } from './photos'
+import { readJobFile } from './read-file'
 import { loadJobFile, storeJobFile } from './jobs'
 
 /** Of the job that is to be, made by who asks: sent twice it is made once. */
@@ -45,18 +47,25 @@ export async function bringIn(body: string): Promise<Result<string>> {
   if (start) return startJob(start)
   const copy = wishIn<Copy>(copySchema, body)
   if (copy) return copyJob(copy)
-  const parsed = parseJobFile(body)
-  if (!parsed.ok) return parsed
-  const file = { ...parsed.value, record: renumbered(parsed.value.record) }
+  const parsed = await readJobFile(body)
+  return parsed.ok ? good(await storeBesideOthers(parsed.value)) : parsed
+}
+
+/** Stores a job under its own id while that is free, else under a new one: which it is. */
+export async function storeBesideOthers(
+  given: JobFile,
+  pictures?: ReadonlyMap<string, Picture>,
+): Promise<string> {
+  const file = { ...given, record: renumbered(given.record) }
   const wished = file.record.job.id
   try {
-    await storeJobFile(file, { jobId: wished, demo: null })
-    return good(wished)
+    await storeJobFile(file, { jobId: wished, demo: null, pictures })
+    return wished
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const jobId = randomUUID()
-    await storeJobFile(file, { jobId, demo: null })
-    return good(jobId)
+    await storeJobFile(file, { jobId, demo: null, pictures })
+    return jobId
   }
 }
 

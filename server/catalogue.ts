@@ -53,7 +53,11 @@ const held: { revision: number; trade: Trade } = { revision: -1, trade: shippedT
 /** The catalogue and the trade’s figures as they are now; read again only after a change. */
 export async function currentTrade(db: Database = pool()): Promise<Trade> {
   const [rows] = await db.query<RowDataPacket[]>('SELECT revision FROM catalogue_state')
-  const revision = Number(rows[0]?.revision ?? 0)
+  return tradeAt(Number(rows[0]?.revision ?? 0), db)
+}
+
+/** The same where it is known which revision of the catalogue stands. */
+export async function tradeAt(revision: number, db: Database = pool()): Promise<Trade> {
   if (held.revision !== revision) {
     const devices = (await loadCatalogue(db)).map(({ device }) => device)
     held.trade = {

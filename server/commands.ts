@@ -1,19 +1,23 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import { commandSchema, validated } from '@/core/format/schemas'
 import type { Standpoint } from '@/core/job/as-seen'
-import { changedFields, inDatabaseOrder, type Change } from '@/core/job/change'
-import type { Command, Edit, UndoCommand } from '@/core/job/command'
+import { applyChanges, changedFields, inDatabaseOrder, type Change } from '@/core/job/change'
+import type { Command, UndoCommand } from '@/core/job/command'
 import type { Outcome, Stale } from '@/core/job/outcome'
+import type { VersionedJob } from '@/core/job/since'
 import { takenBack } from '@/core/job/taken-back'
 import { checked, held, transition, type Moment } from '@/core/job/transition'
 import { holdPoints, powerHolds } from '@/core/plan'
 import { fault } from '@/core/model/result'
 import { JOB_FIELDS } from '@/core/model/entities'
 import { upgradedRow } from '@/core/model/upgrade-row'
-import { currentTrade } from './catalogue'
+import { tradeAt } from './catalogue'
 import { inTransaction, isDuplicate } from './database'
 import { digestOf } from './digest'
-import { loadJob, loadUndoState, type VersionedJob } from './jobs'
+import { holdNext } from './held'
+import { inTurn } from './in-turn'
+import { loadJob, loadRaised, loadUndoState, standing } from './jobs'
+import { stalenessOf } from './stale'
 import { insertSql, tableOf, updateSql, valuesOf } from './rows'
 
 /**
@@ -25,7 +29,14 @@ export async function applyCommand(jobId: string, given: unknown): Promise<Outco
   if (!shape.ok) return { kind: 'refused', faults: shape.faults }
   const command = shape.value
   try {
-    return await inTransaction(db => applied(db, jobId, command))
+    // Who waits for a job’s lock would hold a connection meanwhile.
+    const { outcome } = await inTurn(`job ${jobId}`, async () => {
+      const done = await inTransaction(db => applied(db, jobId, command))
+      if (done.next && done.outcome.kind === 'applied')
+        holdNext(jobId, done.next, command.id, done.outcome.changes.map(keyOf))
+      return done
+    })
+    return outcome
   } catch (error) {
     if (!isDuplicate(error)) throw error
     const earlier = await inTransaction(db => appliedBefore(db, jobId, command))
@@ -34,8 +45,16 @@ export async function applyCommand(jobId: string, given: unknown): Promise<Outco
   }
 }
 
-async function applied(db: PoolConnection, jobId: string, command: Command | UndoCommand): Promise<Outcome> {
-  const now = new Date().toISOString()
+const keyOf = ({ entity, id }: Change): string => `${entity}/${id}`
+
+interface Done {
+  readonly outcome: Outcome
+  /** The job as it stands once this is written; none where nothing was. */
+  readonly next: VersionedJob | null
+}
+
+async function applied(db: PoolConnection, jobId: string, command: Command | UndoCommand): Promise<Done> {
+  const at = new Date().toISOString()
   const [guarded] = await db.execute<ResultSetHeader>(
     'UPDATE jobs SET revision = revision + 1 WHERE id = ?',
     [jobId],
@@ -43,31 +62,35 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   if (guarded.affectedRows === 0) return rolledBack(db, { kind: 'no-such-job' })
   const earlier = await appliedBefore(db, jobId, command)
   if (earlier) return rolledBack(db, earlier)
-  const job = (await loadJob(jobId, db))!
-  const trade = await currentTrade(db)
+  const now = (await standing(jobId, db))!
+  const job = await loadRaised(jobId, now, db)
+  const trade = await tradeAt(now.catalogue, db)
   const from: Standpoint = { origin: command.origin, revision: job.revision }
-  const moment = { now, from, guards: [holdPoints(trade), powerHolds(trade)] }
+  const moment = { now: at, from, guards: [holdPoints(trade), powerHolds(trade)] }
   if (command.origin.seen >= job.revision)
     return rolledBack(db, { kind: 'refused', faults: [fault('/origin/seen', 'not-yet', NOT_YET)] })
-  const planned =
-    'undoes' in command ? await undoing(db, job, command, moment) : await editing(job, command.edits, moment)
+  const planned = await ('undoes' in command
+    ? undoing(db, job, command, moment)
+    : editing(db, job, command, moment))
   if (planned.kind !== 'changes') return rolledBack(db, planned)
   const versions = await write(db, job, planned.changes)
+  const next = { ...job, ...afterThem(job, planned.changes, versions) }
   await db.execute(
-    'INSERT INTO command_log (job_id, id, revision, name, box_id, undoes, asked, changes, applied_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    'INSERT INTO command_log (job_id, id, revision, name, box_id, device, undoes, asked, changes, applied_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [
       jobId,
       command.id,
       job.revision,
       command.name,
       command.boxId,
+      command.origin.device,
       'undoes' in command ? command.undoes : null,
       digestOf(command),
       JSON.stringify(planned.changes),
-      now.replace('T', ' ').replace('Z', ''),
+      at.replace('T', ' ').replace('Z', ''),
     ],
   )
-  return {
+  const outcome: Outcome = {
     kind: 'applied',
     revision: job.revision,
     changes: planned.changes,
@@ -75,35 +98,42 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
     undo: await loadUndoState(jobId, command.boxId, db),
     held: held(job.record, planned.changes, moment.guards),
   }
+  return { outcome, next }
+}
+
+function afterThem(
+  job: VersionedJob,
+  changes: readonly Change[],
+  written: Readonly<Record<string, number>>,
+): Pick<VersionedJob, 'record' | 'versions'> {
+  const versions = { ...job.versions, ...written }
+  for (const change of changes) if (!change.after) delete versions[keyOf(change)]
+  return { record: applyChanges(job.record, changes), versions }
 }
 
 const NOT_YET = 'the job has not come so far: what was seen is not what is here'
 
 /** Nothing was written but the revision; giving it back leaves the job untouched. */
-async function rolledBack(db: PoolConnection, outcome: Outcome): Promise<Outcome> {
+async function rolledBack(db: PoolConnection, outcome: Outcome): Promise<Done> {
   await db.rollback()
   await db.beginTransaction()
-  return outcome
+  return { outcome, next: null }
 }
 
 type Planned = { readonly kind: 'changes'; readonly changes: readonly Change[] } | Outcome
 
-function editing(job: VersionedJob, edits: readonly Edit[], moment: Moment): Planned {
-  const stale = edits.flatMap(edit => staleness(job, edit))
+async function editing(
+  db: PoolConnection,
+  job: VersionedJob,
+  { edits, origin }: Command,
+  moment: Moment,
+): Promise<Planned> {
+  const stale = await stalenessOf(db, job, edits, origin)
   if (stale.length > 0) return { kind: 'stale', stale }
   const changes = transition(job.record, edits, moment)
   return changes.ok
     ? { kind: 'changes', changes: changes.value }
     : { kind: 'refused', faults: changes.faults }
-}
-
-function staleness(job: VersionedJob, edit: Edit): Stale[] {
-  if (edit.kind === 'add') return []
-  const version = job.versions[`${edit.entity}/${edit.id}`] ?? null
-  if (version === edit.based) return []
-  const now = edit.entity === 'job' ? job.record.job : job.record[edit.entity][edit.id]
-  const fields = edit.kind === 'change' ? Object.keys(edit.fields) : []
-  return [{ entity: edit.entity, id: edit.id, now: plainRow(now), version, fields }]
 }
 
 const plainRow = (row: object | null | undefined): Stale['now'] => (row ?? null) as Stale['now']

@@ -59,6 +59,23 @@ describe('a file that cannot be', () => {
     }
   })
 
+  it.each<[string, unknown]>([
+    ['deeper than the database looks', JSON.parse(`${'['.repeat(55)}${']'.repeat(55)}`)],
+    ['half a character', { '\ud83d': 'x\udc00' }],
+    ['nothing but a name', { constructor: null, '': [] }],
+  ])('what is not known here is kept as it came: %s', async (_, odd) => {
+    const text = fileWith(file => {
+      Object.assign(file.rooms![0]!, { odd })
+      Object.assign(file, { more: odd })
+    })
+    const stored = await bringIn(text)
+    if (!stored.ok) throw new Error(JSON.stringify(stored.faults))
+    const file = (await loadJobFile(stored.value))!
+    await removeJob(stored.value)
+    expect(file.extra).toEqual({ more: odd })
+    expect(Object.values(file.record.rooms)[0]).toMatchObject({ extra: { odd } })
+  })
+
   it('a row may be called what every object has', () => {
     const text = fileWith(file => {
       file.rooms!.push({ ...file.rooms![0]!, id: 'constructor', name: 'Another' })

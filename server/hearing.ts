@@ -43,7 +43,7 @@ export async function hear(jobId: string, given: unknown): Promise<Answer> {
   if (!shape.ok) return { kind: 'refused', faults: shape.faults }
   const { device, by, rests, unsent, aside } = shape.value
   const db = pool()
-  const [jobs] = await db.execute<RowDataPacket[]>('SELECT revision FROM jobs WHERE id = ?', [jobId])
+  const [jobs] = await db.execute<RowDataPacket[]>('SELECT line, revision FROM jobs WHERE id = ?', [jobId])
   const job = jobs[0]
   if (!job) return { kind: 'no-such-job' }
   // Heard again, what was said of it is over.
@@ -63,6 +63,7 @@ export async function hear(jobId: string, given: unknown): Promise<Answer> {
   )
   return {
     kind: 'applied',
+    line: String(job.line),
     revision: Number(job.revision),
     unheard: rows.map(row => ({
       device: String(row.id),

@@ -1,19 +1,15 @@
 import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
 import type { JobFile } from '@/core/format/job-file'
 import { AT_THE_WALL } from '@/core/job/as-seen'
-import { undoState, type UndoState } from '@/core/job/history'
+import { undoState, type LogEntry, type UndoState } from '@/core/job/history'
+import { rowsNow, type Having, type Since, type VersionedJob } from '@/core/job/since'
 import { ENTITY_NAMES, type AnyRow, type JobRow } from '@/core/model/entities'
 import type { Placed } from '@/core/model/placed'
 import { emptyRecord, type JobRecord } from '@/core/model/record'
 import { inTransaction, pool } from './database'
+import { heldJob, hold, letGo } from './held'
+import { insertPicture, type Picture } from './photos'
 import { CHILDREN_FIRST, insertSql, parsedExtra, rowFrom, selectSql, tableOf, valuesOf } from './rows'
-
-/** A job with the version of each of its rows (`entity/id`), as a client needs it to write. */
-export interface VersionedJob {
-  readonly record: JobRecord
-  readonly versions: Readonly<Record<string, number>>
-  readonly revision: number
-}
 
 export interface JobSummary {
   readonly id: string
@@ -40,9 +36,74 @@ export async function listJobs(): Promise<JobSummary[]> {
 
 type Db = Pick<PoolConnection, 'query' | 'execute'>
 
-/** The whole job as it was at one moment, or null where there is none. */
-export const loadJob = (jobId: string, db?: Db): Promise<VersionedJob | null> =>
-  db ? readJob(jobId, db) : inTransaction(own => readJob(jobId, own))
+/** The whole job as it stands, or null where there is none: its tables are read only where it is not held so already. */
+export async function loadJob(jobId: string, db?: Db): Promise<VersionedJob | null> {
+  const now = await standing(jobId, db)
+  return now && loadStanding(jobId, now, db)
+}
+
+/** The job that stands so. */
+export async function loadStanding(jobId: string, now: Having, db?: Db): Promise<VersionedJob | null> {
+  const held = heldJob(jobId, now)
+  if (held) return held
+  if (db) return readJob(jobId, db)
+  const read = await inTransaction(own => readJob(jobId, own))
+  if (read) hold(jobId, read)
+  return read
+}
+
+/** The same within a transaction that has raised the revision by one, and so has the job for itself. */
+export async function loadRaised(jobId: string, now: Having, db: Db): Promise<VersionedJob> {
+  const before = heldJob(jobId, { ...now, revision: now.revision - 1 })
+  return before ? { ...before, revision: now.revision } : (await readJob(jobId, db))!
+}
+
+/** How a job stands, and what is asked beside it every time. */
+export interface Standing extends Having {
+  readonly demo: boolean
+  /** Of the catalogue. */
+  readonly catalogue: number
+}
+
+/** How a job stands now; null where there is none. */
+export async function standing(jobId: string, db: Db = pool()): Promise<Standing | null> {
+  const [rows] = await db.execute<RowDataPacket[]>(
+    'SELECT line, jobs.revision, demo, catalogue_state.revision AS catalogue FROM jobs LEFT JOIN catalogue_state ON TRUE WHERE jobs.id = ?',
+    [jobId],
+  )
+  const found = rows[0]
+  if (!found) return null
+  return {
+    line: String(found.line),
+    revision: Number(found.revision),
+    demo: found.demo !== null,
+    catalogue: Number(found.catalogue ?? 0),
+  }
+}
+
+/** More commands than this since, and the whole job is the shorter answer. */
+const MOST_SINCE = 400
+
+/** What became of a job after what somebody has of it; null where it is told whole. */
+export async function loadSince(job: VersionedJob, having: Having | null): Promise<Since | null> {
+  if (having?.line !== job.line || having.revision > job.revision) return null
+  const { line, revision } = job
+  if (having.revision === revision) return { line, revision, from: revision, commands: [], rows: [] }
+  if (revision - having.revision > MOST_SINCE) return null
+  const [rows] = await pool().execute<RowDataPacket[]>(
+    'SELECT id, changes FROM command_log WHERE job_id = ? AND revision > ? AND revision <= ?',
+    [job.record.job.id, having.revision, job.revision],
+  )
+  // What the log does not tell of every step cannot be followed.
+  if (rows.length !== job.revision - having.revision) return null
+  const touched = rows.flatMap(({ changes }) =>
+    (JSON.parse(String(changes)) as { readonly entity: string; readonly id: string }[]).map(
+      ({ entity, id }) => `${entity}/${id}`,
+    ),
+  )
+  const commands = rows.map(({ id }) => String(id))
+  return { line, revision, from: having.revision, commands, rows: rowsNow(job, touched) }
+}
 
 async function readJob(jobId: string, db: Db): Promise<VersionedJob | null> {
   const [jobs] = await db.query<RowDataPacket[]>('SELECT * FROM jobs WHERE id = ?', [jobId])
@@ -63,13 +124,19 @@ async function readJob(jobId: string, db: Db): Promise<VersionedJob | null> {
     }
     record[name] = rows
   })
-  return { record: record as unknown as JobRecord, versions, revision: Number(found.revision) }
+  const { line, revision } = found
+  return {
+    record: record as unknown as JobRecord,
+    versions,
+    revision: Number(revision),
+    line: String(line),
+  }
 }
 
 /** The whole job as it is written to a file, unknown fields included. */
 export async function loadJobFile(jobId: string): Promise<JobFile | null> {
   const job = await inTransaction(async db => {
-    const loaded = await loadJob(jobId, db)
+    const loaded = await readJob(jobId, db)
     if (!loaded) return null
     const [rows] = await db.query<RowDataPacket[]>('SELECT file_extra FROM jobs WHERE id = ?', [jobId])
     return { record: loaded.record, extra: parsedExtra(rows[0]?.file_extra) ?? {} }
@@ -82,17 +149,13 @@ export async function jobExists(jobId: string): Promise<boolean> {
   return rows.length > 0
 }
 
-/** Whether a job is one of the made-up houses. */
-export async function isDemo(jobId: string): Promise<boolean> {
-  const [rows] = await pool().execute<RowDataPacket[]>('SELECT demo FROM jobs WHERE id = ?', [jobId])
-  return rows[0]?.demo != null
-}
-
 export interface StoreOptions {
   /** The id the job is kept under; the file's own id is only a wish. */
   readonly jobId: string
   /** Marks the demo of this name; there is one of each. */
   readonly demo: string | null
+  /** By the ids of their rows. */
+  readonly pictures?: ReadonlyMap<string, Picture>
 }
 
 /** Stores a job read from a file, whole or not at all. */
@@ -110,7 +173,7 @@ const lastRevision = (record: JobRecord): number =>
 async function insertJob(
   db: PoolConnection,
   { record, extra }: JobFile,
-  { jobId, demo }: StoreOptions,
+  { jobId, demo, pictures }: StoreOptions,
   after = 0,
 ) {
   const job = { ...record.job, id: jobId }
@@ -125,13 +188,24 @@ async function insertJob(
       Math.max(after, lastRevision(record)),
     ],
   )
-  for (const name of ENTITY_NAMES)
-    for (const row of Object.values(record[name]) as AnyRow[])
-      await db.execute(insertSql(name), [jobId, ...valuesOf(name, row)])
+  for (const name of ENTITY_NAMES) {
+    const rows = Object.values(record[name]) as AnyRow[]
+    for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
+      const some = rows.slice(at, at + ROWS_AT_ONCE)
+      await db.query(
+        insertSql(name, some.length),
+        some.flatMap(row => [jobId, ...valuesOf(name, row)]),
+      )
+    }
+  }
+  for (const [id, picture] of pictures ?? []) await insertPicture(db, jobId, id, picture)
 }
+
+const ROWS_AT_ONCE = 500
 
 /** Takes a job away with everything in it; false where there was none. */
 export async function removeJob(jobId: string): Promise<boolean> {
+  letGo(jobId)
   return inTransaction(db => deleteJob(db, jobId))
 }
 
@@ -161,17 +235,22 @@ export async function loadUndoState(
   boxId: string | null,
   db: Db = pool(),
 ): Promise<UndoState> {
+  const newest = await newestInLog(jobId, boxId, 1, db)
+  // What is no step back or forward is itself what would be taken back, and there is nothing to do again.
+  if (newest.every(({ undoes }) => undoes === null)) return undoState(newest)
+  return undoState((await newestInLog(jobId, boxId, MOST_STEPS_BACK, db)).reverse())
+}
+
+const MOST_STEPS_BACK = 200
+
+async function newestInLog(jobId: string, boxId: string | null, most: number, db: Db): Promise<LogEntry[]> {
   const [rows] = await db.query<RowDataPacket[]>(
-    'SELECT id, name, undoes FROM command_log WHERE job_id = ? AND box_id <=> ? ORDER BY revision DESC LIMIT 200',
-    [jobId, boxId],
+    'SELECT id, name, undoes FROM command_log WHERE job_id = ? AND box_id <=> ? ORDER BY revision DESC LIMIT ?',
+    [jobId, boxId, most],
   )
-  return undoState(
-    rows
-      .map(row => ({
-        id: String(row.id),
-        name: String(row.name),
-        undoes: row.undoes === null ? null : String(row.undoes),
-      }))
-      .reverse(),
-  )
+  return rows.map(row => ({
+    id: String(row.id),
+    name: String(row.name),
+    undoes: row.undoes === null ? null : String(row.undoes),
+  }))
 }

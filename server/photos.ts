@@ -1,7 +1,8 @@
-import type { RowDataPacket } from 'mysql2/promise'
+import type { PoolConnection, RowDataPacket } from 'mysql2/promise'
 import sharp from 'sharp'
 import { fault, good, refused, type Result } from '@/core/model/result'
 import { pool } from './database'
+import { inTurn } from './in-turn'
 
 /** A picture as it comes from a camera, at most. */
 export const MOST_PHOTO_BYTES = 15 * 1024 * 1024
@@ -12,24 +13,40 @@ const PICTURE_PIXELS = 1600
 const SMALL_PIXELS = 320
 const QUALITY = 80
 
-/** One picture is decoded at a time, whoever sends how many. */
-let last: Promise<unknown> = Promise.resolve()
-function inTurn<Value>(work: () => Promise<Value>): Promise<Value> {
-  const done = last.then(work, work)
-  last = done.catch(() => undefined)
-  return done
-}
-
 export interface StoredPhoto {
   readonly widthPixels: number
   readonly heightPixels: number
 }
 
-/**
- * Keeps a picture of a job: turned upright, made smaller, and without anything a camera writes beside it, such as
- * where it was taken. Sent twice under one id it is kept once. Refused: what is no picture, or too large.
- */
+/** A picture as it is kept, and as it is shown in a list. */
+export interface Picture extends StoredPhoto {
+  readonly picture: Buffer
+  readonly small: Buffer
+}
+
+/** Keeps a picture of a job. Sent twice under one id it is kept once. Refused: what is no picture, or too large. */
 export async function storePhoto(jobId: string, id: string, given: Buffer): Promise<Result<StoredPhoto>> {
+  const made = await pictureOf(given)
+  if (!made.ok) return made
+  await insertPicture(pool(), jobId, id, made.value)
+  const { widthPixels, heightPixels } = made.value
+  return good({ widthPixels, heightPixels })
+}
+
+export async function insertPicture(
+  db: Pick<PoolConnection, 'execute'>,
+  jobId: string,
+  id: string,
+  { picture, small }: Picture,
+): Promise<void> {
+  await db.execute(
+    'INSERT INTO photo_files (job_id, id, picture, small) VALUES (?, ?, ?, ?) ON DUPLICATE KEY UPDATE id = id',
+    [jobId, id, picture, small],
+  )
+}
+
+/** Turns a picture upright, makes it smaller, and takes off all that a camera writes beside it, such as where it was taken. */
+export async function pictureOf(given: Buffer): Promise<Result<Picture>> {
   if (given.length > MOST_PHOTO_BYTES) return refused(fault('/photo', 'too-large', 'at most 15 MB'))
   try {
     const { format, width, height } = await sharp(given).metadata()
@@ -45,22 +62,17 @@ export async function storePhoto(jobId: string, id: string, given: Buffer): Prom
         .resize({ width: side, height: side, fit: 'inside', withoutEnlargement: true })
         .jpeg({ quality: QUALITY, mozjpeg: true })
         .toBuffer({ resolveWithObject: true })
-    const [picture, small] = await inTurn(async () => {
+    // One is decoded at a time.
+    const [picture, small] = await inTurn('a picture', async () => {
       const large = await made(given, PICTURE_PIXELS)
       return [large, await made(large.data, SMALL_PIXELS)] as const
     })
-    await pool().execute(
-      'INSERT INTO photo_files (job_id, id, picture, small) VALUES (?, ?, ?, ?) ON DUPLICATE KEY UPDATE id = id',
-      [jobId, id, picture.data, small.data],
-    )
-    return good({ widthPixels: picture.info.width, heightPixels: picture.info.height })
-  } catch (error) {
-    if (isDatabase(error)) throw error
+    const { width: widthPixels, height: heightPixels } = picture.info
+    return good({ picture: picture.data, small: small.data, widthPixels, heightPixels })
+  } catch {
     return refused(fault('/photo', 'no-picture', 'this is no picture that can be read'))
   }
 }
-
-const isDatabase = (error: unknown) => typeof (error as { errno?: unknown } | null)?.errno === 'number'
 
 /** A picture as it is kept, or null where there is none. */
 export async function loadPhoto(

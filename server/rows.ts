@@ -25,9 +25,11 @@ export function valuesOf(entity: EntityName | 'job', row: object): SqlValue[] {
 
 const names = (entity: EntityName | 'job') => [...Object.keys(fieldsFor(entity)).map(quoted), '`extra`']
 
-export const insertSql = (entity: EntityName): string => {
+/** Puts so many rows in, each by the job’s id and its values. */
+export const insertSql = (entity: EntityName, rows = 1): string => {
   const columns = ['`job_id`', ...names(entity)]
-  return `INSERT INTO ${tableOf(entity)} (${columns.join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`
+  const places = `(${columns.map(() => '?').join(', ')})`
+  return `INSERT INTO ${tableOf(entity)} (${columns.join(', ')}) VALUES ${Array(rows).fill(places).join(', ')}`
 }
 
 /** Sets every field and raises the version; the last three places are job, id and the version seen. */

@@ -59,17 +59,22 @@ function twiceIn(name: EntityName, rows: readonly Loose[]): Fault[] {
 
 function recordOf(file: Loose): JobRecord {
   const record = { ...emptyRecord(rowOf(file.job as Loose, JOB_FIELDS) as unknown as JobRow) } as Loose
-  for (const name of ENTITY_NAMES)
-    record[name] = Object.fromEntries(
-      (file[name] as Loose[]).map(row => [row.id, rowOf(row, fieldsOf(name))]),
-    )
+  for (const name of ENTITY_NAMES) record[name] = tableOf(file[name] as Loose[], fieldsOf(name))
   return record as unknown as JobRecord
 }
 
+function tableOf(rows: readonly Loose[], fields: Fields): Loose {
+  const table: Loose = {}
+  for (const row of rows) table[row.id as string] = rowOf(row, fields)
+  return table
+}
+
 function rowOf(given: Loose, fields: Fields): Loose {
-  const known = Object.fromEntries(Object.keys(fields).map(name => [name, given[name]]))
-  const extra = unknownFields(given, new Set(Object.keys(fields)))
-  return Object.keys(extra).length > 0 ? { ...known, extra } : known
+  const row: Loose = {}
+  for (const name of Object.keys(fields)) row[name] = given[name]
+  // As they come from a file, most rows have these and no other.
+  if (Object.keys(given).every(name => Object.hasOwn(fields, name))) return row
+  return { ...row, extra: unknownFields(given, new Set(Object.keys(fields))) }
 }
 
 const unknownFields = (given: Loose, known: ReadonlySet<string>): Extra =>

@@ -19,10 +19,16 @@ export function fromJson(source: string): Result<unknown> {
 
 /** Level by level, so that the depth of what is asked about costs nothing. */
 function isTooDeep(value: unknown): boolean {
-  let level: unknown[] = [value]
+  let level: object[] = isHolder(value) ? [value] : []
   for (let depth = 0; level.length > 0; depth++) {
-    if (depth > MOST_LEVELS) return true
-    level = level.flatMap(each => (each !== null && typeof each === 'object' ? Object.values(each) : []))
+    if (depth >= MOST_LEVELS) return true
+    const next: object[] = []
+    for (const holder of level)
+      for (const inner of Array.isArray(holder) ? holder : Object.values(holder))
+        if (isHolder(inner)) next.push(inner)
+    level = next
   }
   return false
 }
+
+const isHolder = (value: unknown): value is object => value !== null && typeof value === 'object'

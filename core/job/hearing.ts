@@ -9,6 +9,7 @@ export interface Unheard {
 
 /** What the server tells a phone that lets itself be heard. */
 export interface Heard {
+  readonly line: string
   readonly revision: number
   readonly unheard: readonly Unheard[]
 }

@@ -36,10 +36,10 @@ export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): 
     regionChanged && !isRegionFree(record)
       ? [fault('/job/regionId', 'region-in-use', say`things are recorded by the rules of its region already`)]
       : []
-  return [
-    ...ofRegion,
-    ...subjects.flatMap(subject => [...danglingReferences(record, subject), ...incoherence(record, subject)]),
-  ]
+  const faults: Fault[] = [...ofRegion]
+  for (const subject of subjects)
+    faults.push(...danglingReferences(record, subject), ...incoherence(record, subject))
+  return faults
 }
 
 /** What is recorded in the words and sizes of one region means nothing in another. */
@@ -53,15 +53,24 @@ function danglingReferences(record: JobRecord, { entity, id, path }: Subject): F
   const say = sayFor(record)
 
   const row = record[entity][id] as unknown as Record<string, unknown>
-  return Object.entries(fieldsOf(entity)).flatMap(([name, field]) => {
-    if (field.kind !== 'ref') return []
+  const faults: Fault[] = []
+  for (const [name, to] of REFERENCES[entity]) {
     const target = row[name]
-    if (target === null || target === undefined) return []
-    return Object.hasOwn(record[field.to as EntityName], String(target))
-      ? []
-      : [fault(`${path}/${name}`, 'no-such-row', say`there is no ${field.to} ${String(target)}`)]
-  })
+    if (target === null || target === undefined || Object.hasOwn(record[to], String(target))) continue
+    faults.push(fault(`${path}/${name}`, 'no-such-row', say`there is no ${to} ${String(target)}`))
+  }
+  return faults
 }
+
+/** Which fields of a row name another, and of which table. */
+const REFERENCES = Object.fromEntries(
+  ENTITY_NAMES.map(entity => [
+    entity,
+    Object.entries(fieldsOf(entity)).flatMap(([name, field]) =>
+      field.kind === 'ref' ? [[name, field.to as EntityName] as const] : [],
+    ),
+  ]),
+) as unknown as Readonly<Record<EntityName, readonly (readonly [name: string, to: EntityName])[]>>
 
 function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] {
   const say = sayFor(record)

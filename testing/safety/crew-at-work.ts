@@ -13,7 +13,9 @@ import type { JobRecord } from '@/core/model/record'
 import { holdPoints, powerHolds } from '@/core/plan'
 import { APART, isolationOf } from '@/core/safety'
 import { bareJob, fedAtTheSwitch } from '@/demo/usual'
-import { jobStore, type JobStore, type StoreWorld, type VersionedRecord } from '@/ui/job/store'
+import type { VersionedJob } from '@/core/job/since'
+import type { JobStore, StoreWorld } from '@/ui/job/job-store'
+import { jobStore } from '@/ui/job/store'
 
 /** Which breakers feed which box. */
 export const FEEDS = { one: ['7'], two: ['7'], three: ['8'], four: ['7', '8'] } as const
@@ -62,13 +64,13 @@ interface Phone {
 export class CrewAtWork {
   readonly live: Record<BreakerName, boolean> = { '7': true, '8': true }
   readonly phones: readonly Phone[]
-  #server: VersionedRecord
+  #server: VersionedJob
   readonly #log = new Map<string, { revision: number; changes: readonly Change[] }>()
   #ids = 0
   #clock = Date.parse('2026-03-02T09:00:00.000Z')
 
   constructor(house: JobRecord, phones: number) {
-    this.#server = { record: house, versions: {}, revision: 0 }
+    this.#server = { record: house, versions: {}, revision: 0, line: 'one' }
     this.phones = Array.from({ length: phones }, (_, at) => this.#phone(at))
     for (const { store } of this.phones) store.start()
   }
@@ -80,7 +82,8 @@ export class CrewAtWork {
       post: command => reach(() => this.#take(command)),
       load: () => reach(() => this.#server),
       loadUndo: () => reach(() => ({ undo: null, redo: null })),
-      hear: () => reach(() => ({ revision: this.#server.revision, unheard: this.#unheardBy(at) })),
+      hear: () =>
+        reach(() => ({ line: 'one', revision: this.#server.revision, unheard: this.#unheardBy(at) })),
       next: () => ({ device: `phone-${at}`, number: ++phone.number }),
       by: () => '',
       now: () => new Date((this.#clock += 1000)).toISOString(),
@@ -118,7 +121,7 @@ export class CrewAtWork {
         : transition(record, command.edits, { now: new Date(this.#clock).toISOString(), from, guards })
     if (!made.ok) return { kind: 'refused', faults: made.faults }
     const changes = made.value
-    this.#server = { record: applyChanges(record, changes), versions, revision: revision + 1 }
+    this.#server = { line: 'one', record: applyChanges(record, changes), versions, revision: revision + 1 }
     this.#log.set(command.id, { revision: revision + 1, changes })
     return {
       kind: 'applied',

@@ -9,15 +9,20 @@ import type { DeviceModel } from '@/core/model/device'
 import { figure } from '@/core/model/units'
 import { REGION_IDS, WANTS, type RegionId, type Want } from '@/core/model/vocabulary'
 import { regionOf } from '@/core/model/regions'
+import { Away } from '../primitives/away'
+import { DATA_OF } from '../primitives/early'
+import { useServed } from '../primitives/use-served'
 import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
-import { PickOne, SelectField, useRunning } from '../primitives/fields'
+import { PickOne, SelectField } from '../primitives/fields'
+import { useRunning } from '../primitives/use-running'
 import { WANT_WORDS } from '../words'
 import { CompanyHeader } from './company-header'
 import { doesWords, placesWords, ratingOf, supplyWords } from './device-words'
 import { Trouble } from './trouble'
 import { useCatalogue } from './use-catalogue'
 import { useSay } from '../words/use-say'
+import { LINK_LOOK } from '../primitives/link-look'
 
 const Compare = dynamic(() => keptTrying(() => import('./compare')).then(module => module.Compare), {
   ssr: false,
@@ -39,7 +44,16 @@ const STOCK_WORDS: Readonly<Record<Stock, string>> = {
 }
 
 /** Every device of the company: to be found, set side by side, edited, copied, retired, taken out and brought in. */
-export function CataloguePage({
+export function CataloguePage() {
+  const { value, away, again } = useServed<{
+    readonly entries: readonly CatalogueEntry[]
+    readonly undo: CatalogueUndo
+  }>(DATA_OF['/catalogue'])
+  if (value) return <Devices {...value} />
+  return away ? <Away again={again} /> : <main id="main" aria-busy="true" className="min-h-screen" />
+}
+
+function Devices({
   entries: initial,
   undo: before,
 }: {
@@ -105,16 +119,13 @@ export function CataloguePage({
         <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
           <h1 className="text-2xl">{say`Catalogue`}</h1>
           <div className="flex flex-wrap gap-2" data-chrome>
-            <Link
-              href="/catalogue/lamps"
-              className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-            >{say`Lamps`}</Link>
+            <Link href="/catalogue/lamps" className={LINK_LOOK}>{say`Lamps`}</Link>
             {(['csv', 'json'] as const).map(as => (
               <a
                 key={as}
                 href={`/api/catalogue/file?as=${as}`}
                 download
-                className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+                className={LINK_LOOK}
               >{say`Take out as ${as === 'csv' ? say`a table` : say`a file`}`}</a>
             ))}
             <Button

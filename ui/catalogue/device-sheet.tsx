@@ -9,6 +9,7 @@ import { DeviceForm } from './device-form'
 import { DevicePicture } from './device-picture'
 import { factsOf } from './device-facts'
 import { useSay } from '../words/use-say'
+import { RowContext } from '../primitives/row-context'
 
 const FROM_WORDS: Readonly<Record<CatalogueEntry['from'], string>> = {
   shipped: 'As it came',
@@ -43,13 +44,15 @@ export function DeviceSheet({
       {trouble}
       <DevicePicture device={device} />
       {editing ? (
-        <DeviceForm
-          device={device}
-          onCancel={() => setEditing(false)}
-          onSave={async next => {
-            if (await onPut('edit a device', next)) setEditing(false)
-          }}
-        />
+        <RowContext key={device.id} value={device.id}>
+          <DeviceForm
+            device={device}
+            onCancel={() => setEditing(false)}
+            onSave={async next => {
+              if (await onPut('edit a device', next)) setEditing(false)
+            }}
+          />
+        </RowContext>
       ) : (
         <>
           <div className="flex flex-wrap items-center gap-2">

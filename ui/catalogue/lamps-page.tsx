@@ -3,12 +3,17 @@
 import Link from 'next/link'
 import { DIMMING, type LampEntry, type LampFigures } from '@/core/model/lamps'
 import { RATING_KINDS } from '@/core/model/vocabulary'
+import { Away } from '../primitives/away'
+import { DATA_OF } from '../primitives/early'
+import { useServed } from '../primitives/use-served'
 import { Button } from '../primitives/button'
-import { NumberField, PickOne, SelectField, TextField, useRunning } from '../primitives/fields'
+import { NumberField, PickOne, SelectField, TextField } from '../primitives/fields'
+import { useRunning } from '../primitives/use-running'
 import { CompanyHeader } from './company-header'
 import { RATING_WORDS } from './device-words'
 import { useLamps } from './use-lamps'
 import { useSay } from '../words/use-say'
+import { RowContext } from '../primitives/row-context'
 
 const DIMMING_WORDS: Readonly<Record<LampFigures['dimming'], string>> = {
   always: 'Always',
@@ -17,7 +22,13 @@ const DIMMING_WORDS: Readonly<Record<LampFigures['dimming'], string>> = {
 }
 
 /** What is reckoned with for each kind of lamp where its sheet does not say otherwise. */
-export function LampsPage({ entries: initial }: { entries: readonly LampEntry[] }) {
+export function LampsPage() {
+  const { value, away, again } = useServed<readonly LampEntry[]>(DATA_OF['/catalogue/lamps'])
+  if (value) return <Kinds entries={value} />
+  return away ? <Away again={again} /> : <main id="main" aria-busy="true" className="min-h-screen" />
+}
+
+function Kinds({ entries: initial }: { entries: readonly LampEntry[] }) {
   const say = useSay()
 
   const { entries, trouble, busy, last, put, takeBack } = useLamps(initial)
@@ -48,12 +59,14 @@ export function LampsPage({ entries: initial }: { entries: readonly LampEntry[] 
         <ul className="mt-4 flex flex-col gap-3">
           {entries.map(entry => (
             <li key={entry.kind}>
-              <Lamp
-                key={entry.version}
-                entry={entry}
-                disabled={!running}
-                onPut={over => void put(entry.kind, over)}
-              />
+              <RowContext value={entry.kind}>
+                <Lamp
+                  key={entry.version}
+                  entry={entry}
+                  disabled={!running}
+                  onPut={over => void put(entry.kind, over)}
+                />
+              </RowContext>
             </li>
           ))}
         </ul>

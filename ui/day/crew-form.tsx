@@ -7,6 +7,7 @@ import { Button } from '../primitives/button'
 import { CheckField, PickOne, TextField } from '../primitives/fields'
 import { Part } from '../stages/stage-frame'
 import { useSay } from '../words/use-say'
+import { RowContext } from '../primitives/row-context'
 
 /** Who works here: who may read live, who stands at the panel. */
 export function CrewForm({ record }: { record: JobRecord }) {
@@ -28,15 +29,17 @@ export function CrewForm({ record }: { record: JobRecord }) {
         {rowsOf(record, 'crew').map(person => (
           <li key={person.id} className="py-2">
             <div className="flex items-center justify-between gap-2">
-              <TextField
-                label={say`Name`}
-                value={person.name}
-                max={80}
-                required
-                onCommit={said =>
-                  edits.send('say who works', [edits.change('crew', person.id, { name: said })])
-                }
-              />
+              <RowContext value={person.id}>
+                <TextField
+                  label={say`Name`}
+                  value={person.name}
+                  max={80}
+                  required
+                  onCommit={said =>
+                    edits.send('say who works', [edits.change('crew', person.id, { name: said })])
+                  }
+                />
+              </RowContext>
               <Button
                 look="quiet"
                 aria-label={say`Remove ${person.name}`}

@@ -14,11 +14,13 @@ import { CrewForm } from './crew-form'
 import { KeepsForm } from './keeps-form'
 import { Stretches } from './stretches'
 import { TimeLine } from './time-line'
-import { DateField, useRunning } from '../primitives/fields'
+import { DateField } from '../primitives/fields'
+import { useRunning } from '../primitives/use-running'
 import { today } from '../primitives/today'
 import { boxesOf, boxName } from './words'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
+import { LINK_LOOK } from '../primitives/link-look'
 
 const BoxOrder = dynamic(() => keptTrying(() => import('./box-order')).then(module => module.BoxOrder), {
   ssr: false,
@@ -70,7 +72,7 @@ export function DayPage() {
           </label>
           <a
             href={`/api/jobs/${record.job.id}/day?start=${start}&date=${date || (running ? today() : '')}`}
-            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+            className={LINK_LOOK}
           >{say`Calendar file`}</a>
           <Button onClick={() => window.print()}>{say`Print`}</Button>
         </div>

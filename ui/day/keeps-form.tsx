@@ -8,6 +8,7 @@ import { NumberField, SelectField } from '../primitives/fields'
 import { FigureField } from '../primitives/figure-field'
 import { Part } from '../stages/stage-frame'
 import { useSay } from '../words/use-say'
+import { RowContext } from '../primitives/row-context'
 
 const SELECT = 'min-h-11 w-full min-w-0 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3'
 
@@ -56,14 +57,16 @@ export function KeepsForm({ record }: { record: JobRecord }) {
                   />
                 </div>
                 <div className="w-28">
-                  <NumberField
-                    label={say`At most`}
-                    unit={say`min`}
-                    value={keep.minutes}
-                    min={5}
-                    max={1440}
-                    onCommit={minutes => change(keep.id, { minutes })}
-                  />
+                  <RowContext value={keep.id}>
+                    <NumberField
+                      label={say`At most`}
+                      unit={say`min`}
+                      value={keep.minutes}
+                      min={5}
+                      max={1440}
+                      onCommit={minutes => change(keep.id, { minutes })}
+                    />
+                  </RowContext>
                 </div>
               </>
             )}

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../job/link'
 import type { JobRecord } from '@/core/model/record'
 import { breakersIn } from '@/core/panel'
 import { TURN_WORDS, type Day } from '@/core/plan'

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../job/link'
 import { useMemo, useState } from 'react'
 import type { DefectState } from '@/core/model/vocabulary'
 import { useEdits, useJob, useTrade } from '../job/provider'

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../job/link'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { OutsideEvent } from '@/core/model/device'
@@ -20,6 +20,7 @@ import { LEADS, Strip, Tester, type InHand } from './tester'
 import { useTrial } from './use-trial'
 import { Verdict } from './verdict'
 import { useSay } from '../words/use-say'
+import { LINK_LOOK } from '../primitives/link-look'
 
 const NotYet = dynamic(() => keptTrying(() => import('./not-yet')).then(module => module.NotYet), {
   ssr: false,
@@ -67,7 +68,7 @@ function GroupOfBox({ view }: { view: BoxView }) {
           )}
           <Link
             href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look`}
-            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+            className={LINK_LOOK}
           >{say`To the box`}</Link>
         </div>
       </div>

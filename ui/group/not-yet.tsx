@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../job/link'
 import type { BoxView } from '@/core/job/box-view'
 import type { Fault } from '@/core/model/result'
 import { useSay } from '../words/use-say'

@@ -1,6 +1,5 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { rowsOf } from '@/core/model/record'
 import { BOX_KINDS, ROOM_KINDS, type BoxKind, type RoomKind } from '@/core/model/vocabulary'
@@ -12,6 +11,7 @@ import { PickOne, SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
 import { BOX_KIND_WORDS, ROOM_KIND_WORDS } from '../words'
 import { useSay } from '../words/use-say'
+import { goTo } from '../job/link'
 
 interface AddProps {
   readonly onClose: () => void
@@ -86,7 +86,6 @@ export function AddBox({ onClose }: AddProps) {
 
   const { record } = useJob()
   const edits = useEdits(null)
-  const router = useRouter()
   const rooms = rowsOf(record, 'rooms')
   const [roomId, setRoomId] = useState('')
   const [name, setName] = useState(say`By the door`)
@@ -104,7 +103,7 @@ export function AddBox({ onClose }: AddProps) {
     )
     if (!done) return
     onClose()
-    router.push(`/jobs/${record.job.id}/boxes/${id}/look`)
+    goTo(`/jobs/${record.job.id}/boxes/${id}/look`)
   }
   return (
     <Sheet title={say`Add a box`} open onClose={onClose}>

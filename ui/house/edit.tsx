@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Room } from '@/core/model/entities'
 import { rowsOf, rowsWith } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
@@ -15,26 +15,24 @@ import { Sheet } from '../primitives/sheet'
 import { ROOM_KIND_WORDS } from '../words'
 import { BackFeed } from './back-feed'
 import { useSay } from '../words/use-say'
+import { LINK_LOOK } from '../primitives/link-look'
 
 /** The house itself: whose it is, who works there; and taking the whole job away, asked twice. */
 export function EditJob({ onClose }: { onClose: () => void }) {
   const say = useSay()
 
-  const { record, save } = useJob()
+  const { record } = useJob()
   const edits = useEdits(null)
   const router = useRouter()
   const [asking, setAsking] = useState(false)
-  // Devices come with the page by the region of the job: another region, other devices.
-  const [moved, setMoved] = useState(false)
-  useEffect(() => {
-    if (moved && save === 'saved') router.refresh()
-  }, [moved, save, router])
   const { job } = record
   const change = (fields: Parameters<typeof edits.changeJob>[0]) =>
     edits.send('edit the job', [edits.changeJob(fields)])
   const remove = async () => {
     const answer = await fetch(`/api/jobs/${job.id}`, { method: 'DELETE' })
-    if (answer.ok) router.push('/')
+    if (!answer.ok) return
+    await import('../job/kept-job').then(({ forgetJob }) => forgetJob(job.id)).catch(() => undefined)
+    router.push('/')
   }
   return (
     <Sheet title={say`The house`} open onClose={onClose}>
@@ -48,7 +46,7 @@ export function EditJob({ onClose }: { onClose: () => void }) {
           words: regionOf(value).name,
         }))}
         onCommit={regionId => {
-          if (change({ regionId })) setMoved(true)
+          change({ regionId })
         }}
       />
       <TextField
@@ -76,9 +74,18 @@ export function EditJob({ onClose }: { onClose: () => void }) {
         value={job.note}
         max={4000}
         multiline
-        keep={`job/${job.id}`}
         onCommit={note => change({ note })}
       />
+      <div className="flex flex-wrap gap-2">
+        <a href={`/api/jobs/${job.id}/file`} download className={LINK_LOOK}>{say`Take out the job file`}</a>
+        {Object.keys(record.photos).length > 0 && (
+          <a
+            href={`/api/jobs/${job.id}/file?with=pictures`}
+            download
+            className={LINK_LOOK}
+          >{say`Take it out with its photos`}</a>
+        )}
+      </div>
       {asking ? (
         <div className="hazard flex flex-wrap items-center gap-3 bg-sheet p-3">
           <p className="flex-1">{say`Everything recorded in this job goes, and does not come back.`}</p>

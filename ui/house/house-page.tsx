@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../job/link'
 import { useMemo, useState } from 'react'
 import { defectsIn } from '@/core/check'
 import { boxView } from '@/core/job/box-view'
@@ -16,6 +16,7 @@ import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { Button } from '../primitives/button'
 import { BOX_KIND_WORDS, STAGE_WORDS } from '../words'
 import { useSay } from '../words/use-say'
+import { RowContext } from '../primitives/row-context'
 
 const SeveralPlaces = dynamic(
   () => keptTrying(() => import('./several-places')).then(module => module.SeveralPlaces),
@@ -153,7 +154,9 @@ export function HousePage() {
       </p>
       {adding === 'job' && <EditJob onClose={() => setAdding(null)} />}
       {editing && record.rooms[editing] && (
-        <EditRoom room={record.rooms[editing]} onClose={() => setEditing(null)} />
+        <RowContext key={editing} value={editing}>
+          <EditRoom room={record.rooms[editing]} onClose={() => setEditing(null)} />
+        </RowContext>
       )}
       {adding === 'room' && <AddRoom onClose={() => setAdding(null)} />}
       {adding === 'several' && <SeveralPlaces onClose={() => setAdding(null)} />}

@@ -1,6 +1,5 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { isMiddle, isTwoPlace } from '@/core/model/make-up'
@@ -18,6 +17,7 @@ import { LAMP_WORDS } from '../words'
 import { ArrangementSketch } from './arrangement-sketch'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
+import { goTo } from '../job/link'
 
 const COUNTS = ['2', '3', '4'] as const
 const USUAL = 6
@@ -41,7 +41,6 @@ export function SeveralPlaces({
   const trade = useTrade()
   const { record } = useJob()
   const edits = useEdits(recorded?.view.box.id ?? null)
-  const router = useRouter()
   const region = regionOf(record.job.regionId)
   const rooms = rowsOf(record, 'rooms')
   const [light, setLight] = useState('')
@@ -106,7 +105,7 @@ export function SeveralPlaces({
     })
     if (!edits.send('add a light of several places', all)) return
     onClose()
-    router.push(`/jobs/${record.job.id}/boxes/${boxIds[0]}/look`)
+    goTo(`/jobs/${record.job.id}/boxes/${boxIds[0]}/look`)
   }
   const all = arrangementsOf(Number(count))
   const same = (each: Arrangement) => JSON.stringify(each) === JSON.stringify(arrangement)

@@ -1,11 +1,13 @@
 import type { Command, Origin, UndoCommand } from '@/core/job/command'
 import type { Heard } from '@/core/job/hearing'
+import { havingWords, type VersionedJob } from '@/core/job/since'
+import { fetchJob } from './fetch-job'
 import { nextOfDevice, thisDevice, whoHasIt } from './device'
-import type { StoreWorld } from './store'
+import type { StoreWorld } from './job-store'
 
 /** What the store of a job reaches in a browser: the server, the clock, and what is kept over a reload. */
 export function browserWorld(jobId: string): StoreWorld {
-  const prefix = `every-room/unsent/${jobId}/`
+  const prefix = prefixOf(jobId)
   const keyOf = ({ id, origin }: Command | UndoCommand) => `${prefix}${inOrder(origin.number)}/${id}`
   const base = `/api/jobs/${jobId}`
   const json = async (response: Response) => {
@@ -19,7 +21,7 @@ export function browserWorld(jobId: string): StoreWorld {
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(command),
       }).then(json),
-    load: () => fetch(base, { cache: 'no-store' }).then(response => (response.ok ? response.json() : null)),
+    load: having => fetchJob(jobId, having),
     loadUndo: boxId => fetch(`${base}/undo${boxId ? `?box=${boxId}` : ''}`, { cache: 'no-store' }).then(json),
     now: () => new Date().toISOString(),
     later: (milliseconds, work) => void window.setTimeout(work, milliseconds),
@@ -50,6 +52,8 @@ export function browserWorld(jobId: string): StoreWorld {
     by: whoHasIt,
   }
 }
+
+const prefixOf = (jobId: string): string => `every-room/unsent/${jobId}/`
 
 /** So that keys are in the order of numbers. */
 const inOrder = (number: number): string => String(number).padStart(10, '0')
@@ -89,6 +93,15 @@ function takeOverOld(key: string, keyOf: (command: Command | UndoCommand) => str
   }
 }
 
+/** Whether any page of this browser has something of a job that is not sent. */
+export function hasUnsent(jobId: string): boolean {
+  try {
+    return keysOf(prefixOf(jobId)).length > 0
+  } catch {
+    return false
+  }
+}
+
 /** A page that nobody looks at any more, with nothing unsent: it keeps nothing from others. */
 export function restHere(jobId: string): void {
   const word = { device: thisDevice(), by: whoHasIt(), rests: true, unsent: false }
@@ -97,3 +110,7 @@ export function restHere(jobId: string): void {
     new Blob([JSON.stringify(word)], { type: 'application/json' }),
   )
 }
+
+/** Tells of each command to a job, from what is here on. */
+export const eventsOf = (job: VersionedJob): EventSource =>
+  new EventSource(`/api/jobs/${job.record.job.id}/events?having=${havingWords(job)}`)

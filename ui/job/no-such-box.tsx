@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from './link'
 import { useJob } from './provider'
 import { useSay } from '../words/use-say'
 

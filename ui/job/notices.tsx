@@ -2,7 +2,7 @@
 
 import type { Fault } from '@/core/model/result'
 import { Button } from '../primitives/button'
-import { plain } from '../words'
+import { BothValues } from './both-values'
 import { useJob, useStore } from './provider'
 import { useSay } from '../words/use-say'
 
@@ -22,23 +22,7 @@ export function Notices() {
           onRead={store.dismiss}
         />
       )}
-      {conflict && (
-        <div className="hazard mt-3 flex flex-wrap items-center gap-3 bg-sheet p-3">
-          <div className="flex-1">
-            <p className="font-bold">{say`Somebody else was quicker: “${conflict.command}” was not made`}</p>
-            <ul>
-              {conflict.stale.map(row => (
-                <li key={row.id}>
-                  {row.now === null
-                    ? say`${say(plain(row.entity))}: removed meanwhile`
-                    : say`${say(plain(row.entity))} now: ${row.fields.map(field => `${field} ${String(row.now?.[field] ?? '–')}`).join(', ')}`}
-                </li>
-              ))}
-            </ul>
-          </div>
-          <Button onClick={store.dismiss}>{say`Show me theirs`}</Button>
-        </div>
-      )}
+      {conflict && <BothValues key={conflict.id} conflict={conflict} />}
     </div>
   )
 }

@@ -1,12 +1,12 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
 import { useMemo, useState, type KeyboardEvent } from 'react'
 import { rowsOf } from '@/core/model/record'
 import { Sheet } from '../primitives/sheet'
 import { useJob } from './provider'
 import { SHORTCUTS, type Action } from './shortcuts'
 import { useSay } from '../words/use-say'
+import { goTo } from './link'
 
 interface Entry {
   readonly id: string
@@ -30,7 +30,6 @@ export function Palette({
   const say = useSay()
 
   const { record } = useJob()
-  const router = useRouter()
   const [text, setText] = useState('')
   const [at, setAt] = useState(0)
   const entries = useMemo<Entry[]>(() => {
@@ -38,7 +37,7 @@ export function Palette({
       id: box.id,
       says: `${record.rooms[box.roomId]?.name ?? ''}: ${box.name}`,
       hint: say`Box`,
-      run: () => router.push(`${base}/boxes/${box.id}/look`),
+      run: () => goTo(`${base}/boxes/${box.id}/look`),
     }))
     const actions = SHORTCUTS.filter(
       each =>
@@ -51,7 +50,7 @@ export function Palette({
       run: () => act(action),
     }))
     return [...boxes, ...actions]
-  }, [record, router, base, boxId, act, say])
+  }, [record, base, boxId, act, say])
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   const found = entries
     .filter(entry => words.every(word => entry.says.toLowerCase().includes(word)))

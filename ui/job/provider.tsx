@@ -19,29 +19,26 @@ import { Language, useKeptRegion } from '../words/language'
 import { browserWorld } from './browser-world'
 import { useHearing } from './use-hearing'
 import { newId } from './new-id'
-import { jobStore, type JobSnapshot, type JobStore, type VersionedRecord } from './store'
+import { fetchTrade, type OpenedJob } from './fetch-job'
+import type { JobSnapshot, JobStore } from './job-store'
+import { jobStore } from './store'
+import { useKeeping } from './use-keeping'
 
 const JobContext = createContext<JobStore | null>(null)
 const TradeContext = createContext<Trade | null>(null)
 const DemoContext = createContext(false)
 
-export function JobProvider({
-  initial,
-  trade,
-  demo,
-  children,
-}: {
-  initial: VersionedRecord
-  trade: Trade
-  /** One of the made-up houses: it may be measured with a simulated tester. */
-  demo: boolean
-  children: ReactNode
-}) {
-  const [store] = useState(() => jobStore(initial, [holdPoints(trade)], browserWorld(initial.record.job.id)))
+export function JobProvider({ opened, children }: { opened: OpenedJob; children: ReactNode }) {
+  const { demo, job } = opened
+  const [store] = useState(() =>
+    jobStore(job, [holdPoints(opened.trade)], browserWorld(job.record.job.id), opened.keptAt),
+  )
   useEffect(() => {
     store.start()
   }, [store])
   useHearing(store)
+  const trade = useTradeOf(store, opened.trade)
+  useKeeping(store, opened)
   return (
     <TradeContext value={trade}>
       <DemoContext value={demo}>
@@ -51,6 +48,29 @@ export function JobProvider({
       </DemoContext>
     </TradeContext>
   )
+}
+
+/** What the job can ask for: another region, other devices. */
+function useTradeOf(store: JobStore, first: Trade): Trade {
+  const [trade, setTrade] = useState(first)
+  const { record, save } = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot)
+  const { id, regionId } = record.job
+  const [ofRegion, setOfRegion] = useState(regionId)
+  useEffect(() => {
+    if (regionId === ofRegion || save !== 'saved') return
+    let wanted = true
+    void fetchTrade(id, store.snapshot())
+      .then(found => {
+        if (!wanted || !found) return
+        setTrade(found)
+        setOfRegion(regionId)
+      })
+      .catch(() => undefined)
+    return () => {
+      wanted = false
+    }
+  }, [store, id, regionId, ofRegion, save])
+  return trade
 }
 
 /** A job speaks as its region does, from the moment that is said. */

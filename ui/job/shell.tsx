@@ -2,15 +2,16 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../primitives/kept-trying'
-import Link from 'next/link'
-import { usePathname, useRouter } from 'next/navigation'
+import { goTo, Link } from './link'
+import { usePathname } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { rowsOf } from '@/core/model/record'
 import { useJob, useStore } from './provider'
 import { Icon } from '../primitives/icon'
 import { useAtHand } from '../primitives/use-at-hand'
 import { actionOf, type Action } from './shortcuts'
-import { scopeOf, type SaveState } from './store'
+import type { SaveState } from './job-store'
+import { scopeOf } from './store'
 import { toggleTheme } from './theme'
 import { useSay } from '../words/use-say'
 
@@ -35,10 +36,10 @@ export function JobShell({ children }: { children: ReactNode }) {
   useAtHand(notices)
   const job = useJob()
   const store = useStore()
-  const router = useRouter()
   const { base, boxId, stage } = usePlace(job.record.job.id)
   const [open, setOpen] = useState<'palette' | 'help' | null>(null)
   const undo = job.undo[scopeOf(boxId)]
+  useTitle(job.record.job.name)
 
   useEffect(() => store.needUndo(boxId), [store, boxId])
 
@@ -49,27 +50,27 @@ export function JobShell({ children }: { children: ReactNode }) {
       const beside = (step: number) => {
         const at = boxes.indexOf(boxId ?? '')
         const next = boxes[(at + step + boxes.length) % boxes.length]
-        if (next) router.push(`${base}/boxes/${next}/${stage ?? 'look'}`)
+        if (next) goTo(`${base}/boxes/${next}/${stage ?? 'look'}`)
       }
       switch (action.kind) {
         case 'stage':
-          if (boxId) router.push(`${base}/boxes/${boxId}/${action.stage}`)
+          if (boxId) goTo(`${base}/boxes/${boxId}/${action.stage}`)
           return
         case 'try':
-          if (boxId) router.push(`${base}/boxes/${boxId}/try`)
+          if (boxId) goTo(`${base}/boxes/${boxId}/try`)
           return
         case 'house':
-          return router.push(base)
+          return goTo(base)
         case 'panel':
-          return router.push(`${base}/panel`)
+          return goTo(`${base}/panel`)
         case 'whole':
-          return router.push(`${base}/whole`)
+          return goTo(`${base}/whole`)
         case 'pick':
-          return router.push(`${base}/pick`)
+          return goTo(`${base}/pick`)
         case 'day':
-          return router.push(`${base}/day`)
+          return goTo(`${base}/day`)
         case 'defects':
-          return router.push(`${base}/defects`)
+          return goTo(`${base}/defects`)
         case 'undo':
         case 'redo':
           return store.takeBack(action.kind, boxId)
@@ -84,7 +85,7 @@ export function JobShell({ children }: { children: ReactNode }) {
           return beside(1)
       }
     },
-    [base, boxId, boxes, router, stage, store],
+    [base, boxId, boxes, stage, store],
   )
 
   useEffect(() => {
@@ -164,6 +165,14 @@ export function JobShell({ children }: { children: ReactNode }) {
       {open === 'help' && <Help onClose={() => setOpen(null)} />}
     </>
   )
+}
+
+/** The page is made for every job alike: what it is called is said once the job is here. */
+function useTitle(name: string): void {
+  const say = useSay()
+  useEffect(() => {
+    document.title = say`${name} · Every Room`
+  }, [name, say])
 }
 
 function usePlace(jobId: string) {

@@ -4,10 +4,12 @@ import type { Command, Edit, UndoCommand } from '@/core/job/command'
 import { inverseOf, type Change } from '@/core/job/change'
 import type { UndoState } from '@/core/job/history'
 import { transition } from '@/core/job/transition'
-import { jobStore, type JobStore, type StoreWorld, type VersionedRecord } from './store'
+import type { VersionedJob } from '@/core/job/since'
+import type { JobStore, StoreWorld } from './job-store'
+import { jobStore } from './store'
 
 const record = usualBox().record
-const initial: VersionedRecord = { record, versions: { 'boxes/box': 1 }, revision: 0 }
+const initial: VersionedJob = { record, versions: { 'boxes/box': 1 }, revision: 0, line: 'one' }
 const rename = (name: string, based: number): Edit => ({
   kind: 'change',
   entity: 'boxes',
@@ -33,7 +35,7 @@ function world(given: { down?: boolean; full?: boolean; losesAnswers?: number; s
   const doors: StoreWorld = {
     next: () => ({ device: 'here', number: ++number }),
     by: () => '',
-    hear: async () => ({ revision: server.revision, unheard: [] }),
+    hear: async () => ({ line: server.line, revision: server.revision, unheard: [] }),
     post: async command => {
       if (state.down) throw new Error('down')
       state.sent.push(command.id)
@@ -90,9 +92,9 @@ function world(given: { down?: boolean; full?: boolean; losesAnswers?: number; s
 }
 
 /** What a page that is opened now gets. */
-const confirmedIn = (store: JobStore): VersionedRecord => {
-  const { record, versions, revision } = store.snapshot()
-  return { record, versions, revision }
+const confirmedIn = (store: JobStore): VersionedJob => {
+  const { record, versions, revision, line } = store.snapshot()
+  return { record, versions, revision, line }
 }
 
 describe('the job in the browser', () => {
@@ -133,11 +135,11 @@ describe('the job in the browser', () => {
   })
 
   it('lets no older job, fetched while an edit was confirmed, take the edit back', async () => {
-    let arrive: (job: VersionedRecord) => void = () => {}
+    let arrive: (job: VersionedJob) => void = () => {}
     let asked = 0
     const load = () =>
       asked++ === 0
-        ? new Promise<VersionedRecord>(resolve => (arrive = resolve))
+        ? new Promise<VersionedJob>(resolve => (arrive = resolve))
         : Promise.resolve(confirmedIn(store))
     const store = jobStore(initial, [], { ...world().doors, load })
     const refreshed = store.refresh()
@@ -276,7 +278,7 @@ describe('the job in the browser', () => {
     await settled()
     expect(store.snapshot().record.boxes.box!.name).toBe('By the door')
     expect(store.snapshot().conflict?.stale[0]).toMatchObject({ id: 'box', fields: ['name'] })
-    store.dismiss()
+    store.decide(null)
     expect(store.snapshot().conflict).toBeNull()
   })
 

@@ -1,91 +1,17 @@
 import { applyChanges } from '@/core/job/change'
-import type { Command, CommandName, Edit, Origin, UndoCommand } from '@/core/job/command'
-import type { UndoState } from '@/core/job/history'
-import { IN_TOUCH, mayMissAnOn, saidOf, type Heard, type Touch } from '@/core/job/hearing'
+import type { Command, Edit, Origin, UndoCommand } from '@/core/job/command'
+import { IN_TOUCH, mayMissAnOn, saidOf } from '@/core/job/hearing'
 import { byHand } from '@/core/safety'
-import type { Outcome, Stale } from '@/core/job/outcome'
+import type { Outcome } from '@/core/job/outcome'
+import { isSince, withSince, type Since, type VersionedJob } from '@/core/job/since'
 import { saysOn } from '@/core/job/taken-back'
 import { transition, type Guard, type Moment } from '@/core/job/transition'
-import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
+import { decided } from './decided'
 import { keepUnchanged } from './keep-unchanged'
+import type { Conflict, JobSnapshot, JobStore, StoreWorld, Word } from './job-store'
 import { newId } from './new-id'
 import { sayFor } from '@/core/model/say-for'
-
-export interface VersionedRecord {
-  readonly record: JobRecord
-  readonly versions: Readonly<Record<string, number>>
-  readonly revision: number
-}
-
-/** *Opening* until the page listens: what was kept before a reload is not looked at yet. */
-export type SaveState = 'opening' | 'saved' | 'saving' | 'waiting'
-
-export interface JobSnapshot extends VersionedRecord {
-  readonly save: SaveState
-  /** Why the last edit was not made; cleared by the next one. */
-  readonly refusal: readonly Fault[] | null
-  /** What an edit that was made is against, of what others did meanwhile. */
-  readonly against: readonly Fault[] | null
-  /** What somebody else changed under an edit of ours. */
-  readonly conflict: {
-    readonly command: CommandName | 'undo' | 'redo'
-    readonly stale: readonly Stale[]
-  } | null
-  readonly undo: Readonly<Record<string, UndoState>>
-  /** Whether this phone knows what everybody else did. */
-  readonly touch: Touch
-}
-
-/** What a store needs of the world, so that it can be tried without one. */
-export interface StoreWorld {
-  post(command: Command | UndoCommand): Promise<Outcome>
-  load(): Promise<VersionedRecord | null>
-  loadUndo(boxId: string | null): Promise<UndoState>
-  now(): string
-  /** Which phone or desk this is, and the number of what is done on it now. */
-  next(): Pick<Origin, 'device' | 'number'>
-  /** Lets this phone be heard: whether anybody looks at it, whether all is sent, what was said of others. */
-  hear(word: Word): Promise<Heard>
-  /** Who has it; empty where nobody said. */
-  by(): string
-  later(milliseconds: number, work: () => void): void
-  /** Keeps a command that is not confirmed where a reload finds it, or another page; throws where it cannot. */
-  keep(command: Command | UndoCommand): void
-  /** It was answered. */
-  forget(id: string): void
-  /** What is kept of this job, in the order it was done on this device. */
-  kept(): readonly (Command | UndoCommand)[]
-}
-
-export interface Word {
-  readonly rests: boolean
-  /** Something was done here that the server does not have. */
-  readonly unsent: boolean
-  readonly aside?: { readonly devices: readonly string[]; readonly said: string }
-}
-
-export interface JobStore {
-  subscribe(listener: () => void): () => void
-  snapshot(): JobSnapshot
-  /** Makes the edits here at once and sends them; false where the core refuses them. */
-  send(name: CommandName, boxId: string | null, edits: readonly Edit[]): boolean
-  takeBack(kind: 'undo' | 'redo', boxId: string | null): void
-  needUndo(boxId: string | null): void
-  refresh(): Promise<void>
-  dismiss(): void
-  /** Lets this phone be heard, and hears of the others. */
-  hear(): Promise<void>
-  /** Left with all sent: from now on others count on nothing being done here before this phone is heard again. */
-  rest(): void
-  /** Looked at again after it may have slept. */
-  wake(): void
-  /** What was said aloud of what feeds a box, where this phone, or another, may miss something. */
-  askedAloud(boxId: string, said: string): void
-  start(): void
-  /** Holds what is done from now on to one more rule; the same one again changes nothing. */
-  holdTo(guard: Guard): void
-}
 
 /** Whether an edit says that the power is on. */
 const tellsOn = (edit: Edit): boolean => edit.kind === 'add' && saysOn(edit.entity, edit.row)
@@ -116,21 +42,33 @@ export const scopeOf = (boxId: string | null): string => boxId ?? 'house'
  * The job in the browser: what the server confirmed, with edits not yet confirmed laid over it. Every
  * command keeps its id until it is answered, so sending it again is harmless.
  */
-export function jobStore(initial: VersionedRecord, given: readonly Guard[], world: StoreWorld): JobStore {
+export function jobStore(
+  initial: VersionedJob,
+  given: readonly Guard[],
+  world: StoreWorld,
+  /** When it was known to stand so, where that is not now. */
+  keptAt: string | null = null,
+): JobStore {
   const say = sayFor(initial.record)
 
   const guards = [...given]
   let confirmed = initial
   let pending: readonly (Command | UndoCommand)[] = []
   let sending = false
+  /** One after the other, each until it is decided. */
+  const conflicts: Conflict[] = []
+  /** Commands of which word came by what is confirmed. */
+  const arrived = new Set<string>()
   /** How many presses wait to be told what can be taken back. */
   let asking = 0
   let failures = 0
-  /** The newest revision that an answer told of. */
+  /** The newest revision that an answer, or word of a command, told of. */
   let answered = initial.revision
   /** When this phone knew last how things stand. */
-  let heardAt = world.now()
+  let heardAt = keptAt ?? world.now()
   let misses = 0
+  /** What other pages had kept when this one was heard last. */
+  let leftBehind: ReadonlySet<string> = new Set()
   let resting = false
   /** Steps back or forward that were pressed while another was on its way. */
   let waiting: readonly { readonly kind: 'undo' | 'redo'; readonly boxId: string | null }[] = []
@@ -141,7 +79,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     against: null,
     conflict: null,
     undo: {},
-    touch: IN_TOUCH,
+    touch: { ...IN_TOUCH, lostSince: keptAt },
   }
   const listeners = new Set<() => void>()
 
@@ -150,9 +88,11 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     for (const listener of listeners) listener()
   }
 
-  const laidOver = (): VersionedRecord => {
+  const laidOver = (): VersionedJob => {
     let over = confirmed
-    pending.forEach((command, at) => {
+    // What is confirmed already and not answered yet is not made once more.
+    const open = pending.filter(({ id }) => !arrived.has(id))
+    open.forEach((command, at) => {
       if ('edits' in command) over = withEdits(over, command, at) ?? over
     })
     return over
@@ -169,10 +109,10 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   })
 
   const withEdits = (
-    over: VersionedRecord,
+    over: VersionedJob,
     { edits, origin: from }: Pick<Command, 'edits' | 'origin'>,
     at: number,
-  ): VersionedRecord | null => {
+  ): VersionedJob | null => {
     const changes = transition(over.record, edits, moment(from, at))
     if (!changes.ok) return null
     const versions = { ...over.versions }
@@ -181,7 +121,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       if (after) versions[key] = (versions[key] ?? 0) + 1
       else delete versions[key]
     }
-    return { record: applyChanges(over.record, changes.value), versions, revision: over.revision }
+    return { ...over, record: applyChanges(over.record, changes.value), versions }
   }
 
   /** What was kept before a reload goes first, and is looked at before anything is kept over it. */
@@ -215,7 +155,9 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
   const drop = () => {
     const [answered, ...left] = pending
     pending = left
-    if (answered) world.forget(answered.id)
+    if (!answered) return
+    arrived.delete(answered.id)
+    world.forget(answered.id)
   }
 
   const flush = async () => {
@@ -262,6 +204,7 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
         const versions = { ...confirmed.versions, ...answer.versions }
         for (const { entity, id, after } of answer.changes) if (!after) delete versions[`${entity}/${id}`]
         confirmed = {
+          line: confirmed.line,
           record: applyChanges(confirmed.record, answer.changes),
           versions,
           // What others did between is not here yet, and not counted as seen before it is.
@@ -272,7 +215,14 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       }
       case 'stale':
         tellOn(command)
-        publish({ conflict: { command: command.name, stale: answer.stale } })
+        conflicts.push({
+          id: command.id,
+          command: command.name,
+          boxId: command.boxId,
+          edits: 'edits' in command ? command.edits : [],
+          stale: answer.stale,
+        })
+        publish({ conflict: conflicts[0]! })
         return reload()
       case 'refused':
         tellOn(command)
@@ -303,17 +253,40 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     isKept(told)
   }
 
+  const isOpen = (id: string) => pending.some(command => command.id === id)
+
+  const fetched = async (): Promise<VersionedJob | null> => {
+    const got = await world.load(confirmed).catch(() => null)
+    if (!got || !isSince(got)) return got && keepUnchanged(confirmed, got)
+    const next = withSince(confirmed, got)
+    if (next) for (const id of got.commands) if (isOpen(id)) arrived.add(id)
+    return next
+  }
+
   const reload = async () => {
-    let fresh = await world.load().catch(() => null)
+    let fresh = await fetched()
     // What was answered while the job was on its way is newer than what arrives.
-    for (let again = 0; fresh && fresh.revision < answered && again < LOOKS_AGAIN; again++)
-      fresh = await world.load().catch(() => null)
-    if (fresh) {
+    const isOld = () => fresh && fresh.line === confirmed.line && fresh.revision < answered
+    for (let again = 0; isOld() && again < LOOKS_AGAIN; again++) fresh = await fetched()
+    if (fresh && !isOld()) {
       answered = fresh.revision
-      confirmed = keepUnchanged(confirmed, fresh)
+      confirmed = fresh
     }
     const over = laidOver()
     if (over.record !== state.record || over.revision !== state.revision) publish(over)
+  }
+
+  const told = (since: Since) => {
+    const next = withSince(confirmed, since)
+    if (!next) {
+      void refresh()
+      return
+    }
+    if (next === confirmed) return
+    for (const id of since.commands) if (isOpen(id)) arrived.add(id)
+    answered = Math.max(answered, next.revision)
+    confirmed = next
+    publish(laidOver())
   }
 
   const refresh = async () => {
@@ -365,17 +338,31 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     if (state.touch.lostSince === null) publish({ touch: { ...state.touch, lostSince: heardAt } })
   }
 
+  /** Kept in this browser by another of its pages, and not sent so far. */
+  const ofOtherPages = () => world.kept().filter(({ id }) => !isOpen(id))
+
+  /** What another page has not sent for a while is sent from here: that page may be gone. */
+  const takeOver = (kept: readonly (Command | UndoCommand)[]) => {
+    const still = kept.filter(({ id }) => leftBehind.has(id))
+    leftBehind = new Set(kept.map(({ id }) => id))
+    if (still.length === 0 || pending.length > 0 || sending) return
+    pending = still
+    publish({ ...laidOver(), save: 'saving' })
+    void flush()
+  }
+
   const hear = async (aside?: Word['aside']) => {
-    const answer = await world
-      .hear({ rests: false, unsent: state.save === 'waiting', ...(aside ? { aside } : {}) })
-      .catch(() => null)
+    const others = state.save === 'opening' ? [] : ofOtherPages()
+    const unsent = state.save === 'waiting' || others.length > 0
+    const answer = await world.hear({ rests: false, unsent, ...(aside ? { aside } : {}) }).catch(() => null)
     if (answer === null) {
       if (++misses >= MISSES) loseTouch()
       return
     }
     misses = 0
     resting = false
-    if (answer.revision !== confirmed.revision) await refresh()
+    takeOver(others)
+    if (answer.line !== confirmed.line || answer.revision > confirmed.revision) await refresh()
     // What was done here while nothing was heard is told before this phone knows how things stand.
     const all = pending.length === 0 && !sending && confirmed.revision >= answer.revision
     if (state.touch.lostSince === null || all) heardAt = world.now()
@@ -400,44 +387,49 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
     return told
   }
 
+  const send: JobStore['send'] = (name, boxId, given) => {
+    takeUp()
+    if (resting && given.some(tellsOn)) {
+      publish({ refusal: [{ path: '/', code: 'put-away', message: say(PUT_AWAY) }] })
+      return false
+    }
+    const edits = withWhatWasSaid(given)
+    if (!edits) {
+      publish({ refusal: [{ path: '/', code: 'ask-aloud', message: say(ASK_ALOUD) }] })
+      return false
+    }
+    const from = origin()
+    const changes = transition(state.record, edits, moment(from, pending.length))
+    if (!changes.ok) {
+      publish({ refusal: changes.faults })
+      return false
+    }
+    const command = { id: newId(), name, boxId, edits, origin: from }
+    if (!isKept(command)) return false
+    const over = withEdits(state, command, pending.length)!
+    const { touch } = state
+    publish({
+      ...{ record: over.record, versions: over.versions, refusal: null, save: 'saving' },
+      // What was answered was of before.
+      ...(touch.asked !== null && edits.some(tellsOn) ? { touch: { ...touch, asked: null } } : {}),
+    })
+    queue(command)
+    return true
+  }
+
   return {
     subscribe: listener => {
       listeners.add(listener)
       return () => listeners.delete(listener)
     },
     snapshot: () => state,
-    send: (name, boxId, given) => {
-      takeUp()
-      if (resting && given.some(tellsOn)) {
-        publish({ refusal: [{ path: '/', code: 'put-away', message: say(PUT_AWAY) }] })
-        return false
-      }
-      const edits = withWhatWasSaid(given)
-      if (!edits) {
-        publish({ refusal: [{ path: '/', code: 'ask-aloud', message: say(ASK_ALOUD) }] })
-        return false
-      }
-      const from = origin()
-      const changes = transition(state.record, edits, moment(from, pending.length))
-      if (!changes.ok) {
-        publish({ refusal: changes.faults })
-        return false
-      }
-      const command = { id: newId(), name, boxId, edits, origin: from }
-      if (!isKept(command)) return false
-      const over = withEdits(state, command, pending.length)!
-      const { touch } = state
-      publish({
-        ...{ record: over.record, versions: over.versions, refusal: null, save: 'saving' },
-        // What was answered was of before.
-        ...(touch.asked !== null && edits.some(tellsOn) ? { touch: { ...touch, asked: null } } : {}),
-      })
-      queue(command)
-      return true
-    },
+    confirmed: () => confirmed,
+    knownAt: () => heardAt,
+    send,
     takeBack,
     needUndo: boxId => void loadUndo(boxId),
     refresh,
+    told,
     hear: () => hear(),
     rest: () => {
       resting = true
@@ -451,7 +443,15 @@ export function jobStore(initial: VersionedRecord, given: readonly Guard[], worl
       const devices = state.touch.unheard.map(({ device }) => device)
       if (devices.length > 0) void hear({ devices, said })
     },
-    dismiss: () => publish({ refusal: null, against: null, conflict: null }),
+    dismiss: () => publish({ refusal: null, against: null }),
+    decide: ours => {
+      const conflict = conflicts.shift()
+      if (!conflict) return
+      publish({ conflict: conflicts[0] ?? null })
+      const edits = ours ? decided(conflict, ours, state) : []
+      if (edits.length > 0 && conflict.command !== 'undo' && conflict.command !== 'redo')
+        send(conflict.command, conflict.boxId, edits)
+    },
     holdTo: guard => {
       if (!guards.includes(guard)) guards.push(guard)
     },

@@ -1,5 +1,6 @@
+import { THEME_COOKIE } from '../primitives/theme-cookie'
+
 export type Theme = 'paper' | 'dark'
-export const THEME_COOKIE = 'theme'
 
 export function setTheme(theme: Theme): void {
   document.documentElement.dataset.theme = theme

@@ -1,6 +1,7 @@
 import { useEffect } from 'react'
-import { restHere } from './browser-world'
-import type { JobStore } from './store'
+import type { Since } from '@/core/job/since'
+import { eventsOf, hasUnsent, restHere } from './browser-world'
+import type { JobStore } from './job-store'
 
 const EVERY_MILLISECONDS = 2000
 
@@ -8,9 +9,18 @@ const EVERY_MILLISECONDS = 2000
 export function useHearing(store: JobStore): void {
   useEffect(() => {
     let timer: number | undefined
+    let events: EventSource | null = null
+    const listen = () => {
+      // A browser gives up on what was answered as a fault: it is begun anew.
+      if (events && events.readyState !== EventSource.CLOSED) return
+      events = eventsOf(store.confirmed())
+      events.onmessage = ({ data }) => store.told(JSON.parse(String(data)) as Since)
+      events.addEventListener('whole', () => void store.refresh())
+    }
     const isLookedAt = () => document.visibilityState === 'visible'
     const again = () => {
       window.clearTimeout(timer)
+      listen()
       timer = window.setTimeout(() => void store.hear().finally(again), EVERY_MILLISECONDS)
     }
     const look = () => {
@@ -20,8 +30,10 @@ export function useHearing(store: JobStore): void {
     }
     const leave = () => {
       window.clearTimeout(timer)
+      events?.close()
+      events = null
       const { record, save } = store.snapshot()
-      if (save !== 'saved') return
+      if (save !== 'saved' || hasUnsent(record.job.id)) return
       store.rest()
       restHere(record.job.id)
     }

@@ -5,10 +5,12 @@ import { BLANK } from '@/core/model/blank-rows'
 import type { Command, Edit, UndoCommand } from '@/core/job/command'
 import type { Outcome } from '@/core/job/outcome'
 import { transition } from '@/core/job/transition'
-import { jobStore, type StoreWorld, type VersionedRecord } from './store'
+import type { VersionedJob } from '@/core/job/since'
+import type { StoreWorld } from './job-store'
+import { jobStore } from './store'
 
 const record = usualBox().record
-const initial: VersionedRecord = { record, versions: {}, revision: 5 }
+const initial: VersionedJob = { record, versions: {}, revision: 5, line: 'one' }
 const settled = () => new Promise(resolve => setTimeout(resolve, 0))
 
 const switching = (id: string, to: 'on' | 'off'): Edit => ({
@@ -72,7 +74,7 @@ function world(given: { answers?: (command: Command) => Outcome | null } = {}) {
     hear: async word => {
       reach()
       state.words.push(word)
-      return { revision: server.revision, unheard: state.unheard }
+      return { line: server.line, revision: server.revision, unheard: state.unheard }
     },
     next: () => ({ device: 'here', number: ++number }),
     by: () => 'Wren',
@@ -106,9 +108,9 @@ describe('what a command says of its person', () => {
     let loads = 0
     const store = jobStore(initial, [], {
       ...doors,
-      load: () => {
+      load: having => {
         loads++
-        return loads === 1 ? Promise.reject(new Error('away')) : doors.load()
+        return loads === 1 ? Promise.reject(new Error('away')) : doors.load(having)
       },
     })
     state.others = 3

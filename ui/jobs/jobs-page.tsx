@@ -6,11 +6,15 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import type { Fault } from '@/core/model/result'
+import { Away } from '../primitives/away'
+import { DATA_OF } from '../primitives/early'
+import { useServed } from '../primitives/use-served'
 import { toggleTheme } from '../job/theme'
 import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
-import { useRunning } from '../primitives/fields'
+import { useRunning } from '../primitives/use-running'
 import { useSay } from '../words/use-say'
+import { LINK_LOOK } from '../primitives/link-look'
 
 const NewJob = dynamic(() => keptTrying(() => import('./new-job')).then(module => module.NewJob), {
   ssr: false,
@@ -28,7 +32,14 @@ export interface JobCard {
 }
 
 /** Every job: open one, start one, bring one in from a file, put a demo back as it was. */
-export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
+export function JobsPage() {
+  const { value, away, again } = useServed<readonly JobCard[]>(DATA_OF['/'])
+  if (away && !value) return <Away again={again} />
+  return <Jobs jobs={value} again={again} />
+}
+
+/** The jobs are null while they are on their way: all that needs none of them stands meanwhile. */
+function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => void }) {
   const say = useSay()
 
   const router = useRouter()
@@ -45,7 +56,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ copy: { id: newId(), jobId: id, name: say`${name}, copy`.slice(0, 120) } }),
     })
-    if (answer.ok) router.refresh()
+    if (answer.ok) again()
     else setFaults({ file: name, faults: ((await answer.json()) as { faults?: Fault[] }).faults ?? [] })
   }
 
@@ -53,11 +64,16 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
     setFaults(null)
     const answer = await fetch('/api/jobs', {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: await file.text(),
+      headers: { 'content-type': /\.zip$/i.test(file.name) ? 'application/zip' : 'application/json' },
+      body: file,
     })
     const body = (await answer.json()) as { id?: string; faults?: Fault[] }
-    if (answer.ok && body.id) router.push(`/jobs/${body.id}`)
+    if (answer.status === 413)
+      setFaults({
+        file: file.name,
+        faults: [{ path: '/', code: 'too-large', message: say`it is larger than what is taken` }],
+      })
+    else if (answer.ok && body.id) router.push(`/jobs/${body.id}`)
     else setFaults({ file: file.name, faults: body.faults ?? [] })
   }
 
@@ -66,10 +82,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
       <div className="flex flex-wrap items-center justify-between gap-3 pt-6">
         <h1 className="text-3xl text-plum">{say`Every Room`}</h1>
         <div className="flex flex-wrap gap-2">
-          <Link
-            href="/catalogue"
-            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
-          >{say`Catalogue`}</Link>
+          <Link href="/catalogue" className={LINK_LOOK}>{say`Catalogue`}</Link>
           <Button onClick={toggleTheme}>{say`Dark room`}</Button>
           <Button
             onClick={() => picker.current?.click()}
@@ -79,7 +92,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
           <input
             ref={picker}
             type="file"
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             className="sr-only"
             tabIndex={-1}
             aria-label={say`Job file`}
@@ -110,8 +123,8 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
           </ul>
         </div>
       )}
-      <ul className="mt-6 flex flex-col gap-3">
-        {jobs.map(job => (
+      <ul className="mt-6 flex flex-col gap-3" aria-busy={jobs === null}>
+        {jobs?.map(job => (
           <li key={job.id} className="flex flex-wrap items-center gap-3 rounded-xl bg-sheet p-4">
             <Link href={`/jobs/${job.id}`} className="min-w-60 flex-1 py-1">
               <span className="block text-lg font-bold underline decoration-rule underline-offset-4">
@@ -123,7 +136,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
             </Link>
             <a
               href={`/api/jobs/${job.id}/file`}
-              className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 px-4 font-semibold"
+              className={LINK_LOOK}
               aria-label={say`Job file of ${job.name}`}
             >{say`Job file`}</a>
             <Button
@@ -141,7 +154,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
           </li>
         ))}
       </ul>
-      {jobs.length === 0 && <p className="mt-6">{say`No jobs yet. Start one, or bring in a job file.`}</p>}
+      {jobs?.length === 0 && <p className="mt-6">{say`No jobs yet. Start one, or bring in a job file.`}</p>}
       <p className="mt-8 text-sm text-soft">{say`Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does the work or signs it.`}</p>
       {adding && <NewJob open onClose={() => setAdding(false)} />}
       {resetting && (
@@ -152,7 +165,7 @@ export function JobsPage({ jobs }: { jobs: readonly JobCard[] }) {
             onClick={async () => {
               await fetch(`/api/demo/${resetting.id}/reset`, { method: 'POST' })
               setResetting(null)
-              router.refresh()
+              again()
             }}
           >{say`Reset it`}</Button>
         </Sheet>

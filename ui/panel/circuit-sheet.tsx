@@ -91,7 +91,6 @@ export function CircuitSheet({
         value={circuit.note}
         max={1000}
         multiline
-        keep={`circuit/${circuit.id}`}
         onCommit={note => change({ note })}
       />
       <Button

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../job/link'
 import type { BoxView } from '@/core/job/box-view'
 import { YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import type { Hunt } from '@/core/panel'

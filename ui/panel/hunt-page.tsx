@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../job/link'
 import { useSearchParams } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -20,6 +20,7 @@ import { breakerName, METER_WORDS, reasonWords, stayed } from './hunt-words'
 import { useTake } from './use-take'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
+import { RowContext } from '../primitives/row-context'
 
 /** Which breaker feeds this box: a light is left on, and breakers are tried in the likeliest order. */
 export function HuntPage({ boxId }: { boxId: string }) {
@@ -179,15 +180,16 @@ function Tries({ view, hunt }: { view: BoxView; hunt: Hunt }) {
           return (
             <li key={each.id} className="flex flex-wrap items-end gap-2 py-1">
               <div className="min-w-40 flex-1">
-                <TextField
-                  label={`${capital(name)}: ${say(plain(each.shows)).toLowerCase()}${each.hinted ? say`, named by the finder` : ''}`}
-                  value={each.note}
-                  max={400}
-                  keep={`try/${each.id}`}
-                  onCommit={note =>
-                    edits.send('try a breaker', [edits.change('breakerTries', each.id, { note })])
-                  }
-                />
+                <RowContext value={each.id}>
+                  <TextField
+                    label={`${capital(name)}: ${say(plain(each.shows)).toLowerCase()}${each.hinted ? say`, named by the finder` : ''}`}
+                    value={each.note}
+                    max={400}
+                    onCommit={note =>
+                      edits.send('try a breaker', [edits.change('breakerTries', each.id, { note })])
+                    }
+                  />
+                </RowContext>
               </div>
               <Button
                 aria-label={say`Take this try back: ${name}`}

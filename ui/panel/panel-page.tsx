@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../job/link'
 import { useMemo, useState } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { directoryOf } from '@/core/panel'
@@ -10,10 +10,11 @@ import { circuitAdded } from '@/core/recording'
 import { newId } from '../job/new-id'
 import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
-import { useRunning } from '../primitives/fields'
+import { useRunning } from '../primitives/use-running'
 import { Directory, PrintedDirectory } from './directory'
 import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
+import { RowContext } from '../primitives/row-context'
 
 const CircuitSheet = dynamic(
   () => keptTrying(() => import('./circuit-sheet')).then(module => module.CircuitSheet),
@@ -75,7 +76,11 @@ export function PanelPage() {
         <Walks />
       </div>
       <PrintedDirectory entries={entries} region={region} record={record} printedOn={today} />
-      {chosen && <CircuitSheet circuit={chosen} others={circuits} onClose={() => setOpen(null)} />}
+      {chosen && (
+        <RowContext key={chosen.id} value={chosen.id}>
+          <CircuitSheet circuit={chosen} others={circuits} onClose={() => setOpen(null)} />
+        </RowContext>
+      )}
     </>
   )
 }

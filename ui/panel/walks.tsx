@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../job/link'
 import { useMemo } from 'react'
 import { breakersIn } from '@/core/panel'
 import { dayOf } from '@/core/plan'

@@ -5,10 +5,13 @@ import { regionOf } from '@/core/model/regions'
 import { figure } from '@/core/model/units'
 import { costOf, neededIn, picked, savedDevices, type PickItem, type PickKind, type Van } from '@/core/pick'
 import { useJob, useTrade } from '../job/provider'
+import { Away } from '../primitives/away'
+import { useServed } from '../primitives/use-served'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
 import { useVan } from './use-van'
 import { useSay } from '../words/use-say'
+import { LINK_LOOK } from '../primitives/link-look'
 
 const KIND_WORDS: Readonly<Record<PickKind, string>> = {
   device: 'Devices',
@@ -19,7 +22,13 @@ const KIND_WORDS: Readonly<Record<PickKind, string>> = {
 }
 
 /** What to take along for all that is chosen so far, what the van has, and what is left to buy. */
-export function PickPage({ van: before }: { van: Van }) {
+export function PickPage() {
+  const { value, away, again } = useServed<Van>('/api/van')
+  if (value) return <PickList van={value} />
+  return away ? <Away again={again} /> : <div aria-busy="true" />
+}
+
+function PickList({ van: before }: { van: Van }) {
   const say = useSay()
 
   const trade = useTrade()
@@ -48,7 +57,7 @@ export function PickPage({ van: before }: { van: Van }) {
           <a
             href={`/api/jobs/${record.job.id}/pick`}
             download
-            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+            className={LINK_LOOK}
           >{say`Take out as a table`}</a>
           <Button onClick={() => window.print()} disabled={items.length === 0}>{say`Print`}</Button>
         </div>

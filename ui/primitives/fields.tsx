@@ -1,8 +1,10 @@
 'use client'
 
-import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { useEffect, useId, useRef, type ReactNode } from 'react'
 import { useSay } from '../words/use-say'
+import { Button } from './button'
 import { typedNumber } from './typed-number'
+import { useTyped, useTypedAs, type Typed } from './use-typed'
 
 const INPUT =
   'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 text-ink hover:border-ink aria-invalid:border-[3px]'
@@ -45,7 +47,6 @@ export function TextField({
   live = false,
   suggestions = [],
   placeholder,
-  keep,
 }: Labelled & {
   value: string
   onCommit: (value: string) => void
@@ -56,17 +57,17 @@ export function TextField({
   suggestions?: readonly string[]
   /** What it is called as long as nothing is typed. */
   placeholder?: string
-  /** Under this name what is being typed outlives a reload. */
-  keep?: string
 }) {
   const id = useId()
-  const [draft, setDraft] = useDraft(value)
-  useKept(keep, value, draft, setDraft)
+  const field = useRef<HTMLInputElement & HTMLTextAreaElement>(null)
+  const { draft, type: setDraft, ...typed } = useTyped(value, field)
+  const typedAs = useTypedAs(label)
   const invalid = required && draft.trim() === ''
   const commit = () => {
     const next = draft.trim()
-    if (live) return
-    if (invalid) setDraft(value)
+    if (live || typed.theirs !== null) return
+    typed.given()
+    if (invalid) typed.takeTheirs()
     else if (next !== value) onCommit(next)
   }
   const shared = {
@@ -78,6 +79,8 @@ export function TextField({
     'aria-describedby': hint ? `${id}-hint` : undefined,
     onBlur: commit,
     className: INPUT,
+    ref: field,
+    ...typedAs,
   }
   return (
     <Frame id={id} label={label} hint={hint}>
@@ -101,6 +104,7 @@ export function TextField({
           ))}
         </datalist>
       )}
+      <Meanwhile typed={typed} draft={draft} onOurs={() => onCommit(draft.trim())} />
     </Frame>
   )
 }
@@ -132,11 +136,15 @@ export function NumberField({
   const say = useSay()
 
   const id = useId()
-  const [draft, setDraft] = useDraft(value === null ? '' : String(value))
+  const field = useRef<HTMLInputElement>(null)
+  const { draft, type: setDraft, ...typed } = useTyped(value === null ? '' : String(value), field)
+  const typedAs = useTypedAs(label)
   const parsed = draft.trim() === '' ? null : typedNumber(draft)
   const wrong = parsed === null ? !nullable : !Number.isFinite(parsed) || parsed < min || parsed > max
   const commit = () => {
-    if (!wrong && parsed !== value) onCommit(parsed)
+    if (wrong || typed.theirs !== null) return
+    typed.given()
+    if (parsed !== value) onCommit(parsed)
   }
   const says = wrong
     ? say`From ${min} to ${max}${unit ? ` ${unit}` : ''}${nullable ? say`, or empty` : ''}.`
@@ -145,6 +153,8 @@ export function NumberField({
     <Frame id={id} label={unit ? `${label} (${unit})` : label} hint={says}>
       <input
         id={id}
+        ref={field}
+        {...typedAs}
         value={draft}
         inputMode="decimal"
         autoComplete="off"
@@ -159,52 +169,48 @@ export function NumberField({
         placeholder={nullable ? (empty ?? say`not known`) : undefined}
         className={INPUT}
       />
+      {!wrong && <Meanwhile typed={typed} draft={draft} onOurs={() => onCommit(parsed)} />}
     </Frame>
   )
 }
 
-/** Keeps what is typed and not stored yet over a reload of the page. */
-function useKept(name: string | undefined, stored: string, draft: string, setDraft: (draft: string) => void) {
-  const key = name === undefined ? null : `every-room/typed/${name}`
+/** Both values where somebody else stored another while this was being typed: one press each. */
+function Meanwhile({
+  typed,
+  draft,
+  onOurs,
+}: {
+  typed: Pick<Typed, 'theirs' | 'takeTheirs' | 'keepOurs' | 'given'>
+  draft: string
+  onOurs: () => void
+}) {
+  const say = useSay()
+
+  const both = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    if (key === null) return
-    const frame = requestAnimationFrame(() => {
-      const kept = sessionStorage.getItem(key)
-      if (kept !== null) setDraft(kept)
-    })
-    return () => cancelAnimationFrame(frame)
-    // Once, when the field appears: from then on it is what is typed.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key])
-  const typed = useRef(false)
-  useEffect(() => {
-    if (key === null) return
-    if (draft !== stored) {
-      typed.current = true
-      try {
-        sessionStorage.setItem(key, draft)
-      } catch {
-        // A browser that keeps nothing has it until the page goes.
-      }
-    } else if (typed.current) sessionStorage.removeItem(key)
-  }, [key, draft, stored])
+    if (typed.theirs !== null) both.current?.scrollIntoView({ block: 'nearest' })
+  }, [typed.theirs])
+  if (typed.theirs === null) return null
+  const ours = () => {
+    typed.keepOurs()
+    typed.given()
+    onOurs()
+  }
+  return (
+    <div ref={both} role="alert" className="hazard flex flex-col gap-2 p-2">
+      <p className="font-semibold">{say`Somebody changed this while you typed`}</p>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={ours}>{say`Yours: “${draft.trim()}”`}</Button>
+        <Button onClick={typed.takeTheirs}>{say`Theirs: “${typed.theirs}”`}</Button>
+      </div>
+    </div>
+  )
 }
 
 /** What was typed as a number of the range; null where it is none. */
 function numberIn(typed: string, min: number, max: number): number | null {
   const value = typedNumber(typed)
   return value >= min && value <= max ? value : null
-}
-
-/** What is typed here, until what is stored changes under it. */
-function useDraft(stored: string) {
-  const [draft, setDraft] = useState(stored)
-  const [seen, setSeen] = useState(stored)
-  if (seen !== stored) {
-    setSeen(stored)
-    setDraft(stored)
-  }
-  return [draft, setDraft] as const
 }
 
 /** A day, as YYYY-MM-DD. */
@@ -325,14 +331,4 @@ export function CheckField({
       <span>{label}</span>
     </label>
   )
-}
-
-/** True once the page runs in a browser: what needs one is not offered before. */
-export function useRunning(): boolean {
-  const [running, setRunning] = useState(false)
-  useEffect(() => {
-    const frame = requestAnimationFrame(() => setRunning(true))
-    return () => cancelAnimationFrame(frame)
-  }, [])
-  return running
 }

@@ -15,8 +15,10 @@ import { Landing } from '../stages/wire/landing'
 import { useSay } from '../words/use-say'
 
 /** One page a box, to be pinned to the wall: the drawing in words, where everything lands, the steps, the cautions. */
-export function SheetsPage({ boxId }: { boxId: string | null }) {
+export function SheetsPage() {
   const say = useSay()
+
+  const boxId = new URLSearchParams(window.location.search).get('box')
 
   const { record } = useJob()
   const views = useMemo(

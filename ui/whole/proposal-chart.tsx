@@ -5,7 +5,7 @@ import Chart from 'react-apexcharts'
 import { figure } from '@/core/model/units'
 import type { ProposalKind, Totals } from '@/core/whole'
 import { PROPOSAL_WORDS, TOTAL_WORDS } from './words'
-import { nonce } from '../primitives/nonce'
+import { nonce } from '../primitives/served-with'
 import { useSay } from '../words/use-say'
 
 /** Colours of the page as it is now; anew when the theme changes. */

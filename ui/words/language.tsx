@@ -2,7 +2,8 @@
 
 import { useEffect, type ReactNode } from 'react'
 import { regionOf } from '@/core/model/regions'
-import type { RegionId } from '@/core/model/vocabulary'
+import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { useRunning } from '../primitives/use-running'
 import { REGION_COOKIE } from './region-cookie'
 import { LanguageContext } from './use-say'
 
@@ -17,4 +18,20 @@ export function useKeptRegion(regionId: RegionId): void {
     document.cookie = `${REGION_COOKIE}=${regionId}; path=/; max-age=31536000; samesite=lax`
     document.documentElement.lang = regionOf(regionId).language.locale
   }, [regionId])
+}
+
+const SHIPPED: RegionId = REGION_IDS[0]
+export const SHIPPED_LANGUAGE = regionOf(SHIPPED).language.locale
+
+const lastRegion = (): RegionId =>
+  REGION_IDS.find(id => document.cookie.split('; ').includes(`${REGION_COOKIE}=${id}`)) ?? SHIPPED
+
+/** Pages of no job speak as the job that was open last does. */
+export function LastLanguage({ children }: { children: ReactNode }) {
+  const running = useRunning()
+  const regionId = running ? lastRegion() : SHIPPED
+  useEffect(() => {
+    document.documentElement.lang = regionOf(regionId).language.locale
+  }, [regionId])
+  return <Language regionId={regionId}>{children}</Language>
 }

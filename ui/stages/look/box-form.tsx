@@ -1,6 +1,5 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
 import type { BoxView } from '@/core/job/box-view'
 import { fillAsFound, volumeOf } from '@/core/check'
 import { BOX_KINDS, BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
@@ -15,6 +14,7 @@ import { Part } from '../stage-frame'
 import { useSay } from '../../words/use-say'
 import { LengthField } from '../../primitives/length-field'
 import { measuresOf } from '@/core/model/measures'
+import { goTo } from '../../job/link'
 
 /** The box itself: material, volume, depth, set-back, and how full it is as found. */
 export function BoxForm({ view }: { view: BoxView }) {
@@ -23,7 +23,6 @@ export function BoxForm({ view }: { view: BoxView }) {
   const trade = useTrade()
   const edits = useEdits(view.box.id)
   const house = useEdits(null)
-  const router = useRouter()
   const { box, region } = view
   const change = (fields: Parameters<typeof edits.change<'boxes'>>[2]) =>
     edits.send('edit a box', [edits.change('boxes', box.id, fields)])
@@ -206,8 +205,7 @@ export function BoxForm({ view }: { view: BoxView }) {
       />
       <Button
         onClick={() => {
-          if (house.send('remove a box', [house.remove('boxes', box.id)]))
-            router.push(`/jobs/${view.record.job.id}`)
+          if (house.send('remove a box', [house.remove('boxes', box.id)])) goTo(`/jobs/${view.record.job.id}`)
         }}
       >{say`Remove this box`}</Button>
     </Part>

@@ -15,6 +15,7 @@ import { Part } from '../stage-frame'
 import { farWords } from './far-words'
 import { gaugeForBreaker } from './usual-gauge'
 import { useSay } from '../../words/use-say'
+import { RowContext } from '../../primitives/row-context'
 
 const AddCable = dynamic(() => keptTrying(() => import('./add-cable')).then(module => module.AddCable), {
   ssr: false,
@@ -113,7 +114,9 @@ function CableRow({
         </summary>
       }
     >
-      <CableBody view={view} cable={cable} onSelect={onSelect} />
+      <RowContext value={cable.id}>
+        <CableBody view={view} cable={cable} onSelect={onSelect} />
+      </RowContext>
     </Folded>
   )
 }

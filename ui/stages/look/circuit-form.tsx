@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import type { BoxView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { BEFORE_OPENING, needWords } from '@/core/plan'

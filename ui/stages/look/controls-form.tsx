@@ -17,6 +17,7 @@ import { LampsForm } from './lamps-form'
 import { LightOfPlace } from './light-of-place'
 import { OldDevice } from './old-device'
 import { useSay } from '../../words/use-say'
+import { RowContext } from '../../primitives/row-context'
 
 const NeedsForm = dynamic(
   () => keptTrying(() => import('../../needs/needs-form')).then(module => module.NeedsForm),
@@ -30,7 +31,11 @@ const ThisGang = dynamic(() => keptTrying(() => import('./this-gang')).then(modu
 
 /** What each gang controls: the old device, the lamps, and what is wanted there. */
 export function ControlsForm({ view }: { view: BoxView }) {
-  return view.places.map(place => <ControlForm key={place.place.id} view={view} place={place} />)
+  return view.places.map(place => (
+    <RowContext key={place.place.id} value={place.place.id}>
+      <ControlForm view={view} place={place} />
+    </RowContext>
+  ))
 }
 
 function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import type { ListedDefect } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { DefectDetails } from '../../defects/defect-details'
@@ -48,7 +48,6 @@ export function DefectBody({ view, defect }: { view: BoxView; defect: ListedDefe
         value={row?.note ?? ''}
         max={1000}
         multiline
-        keep={`defect/${view.box.id}/${defect.key}`}
         onCommit={note =>
           edits.send('edit a defect', [
             row

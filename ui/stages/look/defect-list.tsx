@@ -12,6 +12,7 @@ import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
+import { RowContext } from '../../primitives/row-context'
 
 const AddDefect = dynamic(() => keptTrying(() => import('./add-defect')).then(module => module.AddDefect), {
   ssr: false,
@@ -72,7 +73,9 @@ function DefectRow({ view, defect }: { view: BoxView; defect: ListedDefect }) {
           </summary>
         }
       >
-        <DefectBody view={view} defect={defect} />
+        <RowContext value={defect.key}>
+          <DefectBody view={view} defect={defect} />
+        </RowContext>
       </Folded>
     </li>
   )

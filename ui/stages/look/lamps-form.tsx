@@ -9,6 +9,7 @@ import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
 import { LAMP_WORDS, plain } from '../../words'
 import { useSay } from '../../words/use-say'
+import { RowContext } from '../../primitives/row-context'
 
 /** The lamps of a light: what hangs on its switched conductor. */
 export function LampsForm({
@@ -27,7 +28,9 @@ export function LampsForm({
   return (
     <>
       {loads.map(load => (
-        <LoadForm key={load.id} edits={edits} region={region} load={load} />
+        <RowContext key={load.id} value={load.id}>
+          <LoadForm edits={edits} region={region} load={load} />
+        </RowContext>
       ))}
       <Button
         onClick={() =>

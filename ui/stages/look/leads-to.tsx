@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
@@ -14,6 +14,7 @@ import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { boxNamed } from './far-words'
 import { useSay } from '../../words/use-say'
+import { LINK_LOOK } from '../../primitives/link-look'
 
 const LinkSheet = dynamic(() => keptTrying(() => import('./link-sheet')).then(module => module.LinkSheet), {
   ssr: false,
@@ -49,7 +50,7 @@ export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {
         <div className="flex flex-wrap gap-2">
           <Link
             href={`/jobs/${view.record.job.id}/boxes/${other.id}/look`}
-            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-ink/60 bg-sheet px-4 font-semibold"
+            className={LINK_LOOK}
           >{say`Look there`}</Link>
           <Button onClick={() => setLinking(true)}>{say`It leads to another box`}</Button>
         </div>

@@ -3,7 +3,7 @@
 import { placeName } from '@/core/job/place-name'
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { sharersOf } from '@/core/model/ties'

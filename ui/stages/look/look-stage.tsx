@@ -82,7 +82,6 @@ export function LookStage({ view }: { view: BoxView }) {
           value={view.box.note}
           max={4000}
           multiline
-          keep={`box/${view.box.id}`}
           onCommit={note => edits.send('edit a box', [edits.change('boxes', view.box.id, { note })])}
         />
         <CheckField

@@ -70,7 +70,6 @@ export function OldDevice({ view, place }: { view: BoxView; place: PlaceView }) 
               value={found.note}
               max={1000}
               multiline
-              keep={`device/${found.id}`}
               onCommit={note => change({ note })}
             />
           </div>

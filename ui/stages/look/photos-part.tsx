@@ -11,6 +11,7 @@ import { PickOne, SelectField, TextField } from '../../primitives/fields'
 import { plain } from '../../words'
 import { Part } from '../stage-frame'
 import { useSay } from '../../words/use-say'
+import { RowContext } from '../../primitives/row-context'
 
 const KIND_WORDS: Readonly<Record<PhotoKind, string>> = {
   before: 'Before anything is moved',
@@ -72,12 +73,14 @@ export function PhotosPart({ view }: { view: BoxView }) {
                   edits.send('edit a photo', [edits.change('photos', photo.id, { kind: shows })])
                 }
               />
-              <TextField
-                label={say`What it shows`}
-                value={photo.note}
-                max={400}
-                onCommit={note => edits.send('edit a photo', [edits.change('photos', photo.id, { note })])}
-              />
+              <RowContext value={photo.id}>
+                <TextField
+                  label={say`What it shows`}
+                  value={photo.note}
+                  max={400}
+                  onCommit={note => edits.send('edit a photo', [edits.change('photos', photo.id, { note })])}
+                />
+              </RowContext>
               <Button
                 look="quiet"
                 aria-label={say`Remove the photo: ${photo.note || say(plain(photo.kind))}`}

@@ -28,6 +28,7 @@ import { CONNECTOR_WORDS, plain } from '../../words'
 import { useBroughtUp } from '../../primitives/use-brought-up'
 import { Part } from '../stage-frame'
 import { useSay } from '../../words/use-say'
+import { RowContext } from '../../primitives/row-context'
 
 /** One conductor as seen: colour, gauge, and where it sits. Each press is one edit. */
 export function StrandPanel({
@@ -110,7 +111,9 @@ export function StrandPanel({
             }
           />
         )}
-        <PinnedNote view={view} strand={strand} />
+        <RowContext key={strand.end.id} value={strand.end.id}>
+          <PinnedNote view={view} strand={strand} />
+        </RowContext>
         <div className="flex flex-wrap gap-x-8 gap-y-3">
           <PickOne
             label={say`Strands`}
@@ -159,15 +162,7 @@ function PinnedNote({ view, strand }: { view: BoxView; strand: EndView }) {
           ? edits.remove('notes', note.id)
           : edits.change('notes', note.id, { text }),
     ])
-  return (
-    <TextField
-      label={say`Note pinned to it`}
-      value={note?.text ?? ''}
-      max={400}
-      keep={`pin/${strand.end.id}`}
-      onCommit={commit}
-    />
-  )
+  return <TextField label={say`Note pinned to it`} value={note?.text ?? ''} max={400} onCommit={commit} />
 }
 
 /** Terminals of the old devices, the joints there are, a new joint, a cap, or loose. */

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { useMemo } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
@@ -17,6 +17,7 @@ import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
 import { Part, StageFrame } from '../stage-frame'
 import { useSay } from '../../words/use-say'
+import { RowContext } from '../../primitives/row-context'
 
 export function ProveStage({ view }: { view: BoxView }) {
   const say = useSay()
@@ -103,7 +104,9 @@ function Tests({
             key={item.key}
             className={`rounded-lg border border-rule p-3 ${item.outcome === 'fail' ? 'hazard' : ''}`}
           >
-            <TestRow view={view} place={place} item={item} held={held} />
+            <RowContext value={`${place.place.id}/${item.key}`}>
+              <TestRow view={view} place={place} item={item} held={held} />
+            </RowContext>
           </li>
         ))}
       </ol>
@@ -187,7 +190,6 @@ function TestRow({
           label={item.outcome === 'fail' ? say`What happened` : say`Note`}
           value={item.note}
           max={1000}
-          keep={`test/${place.place.id}/${item.key}`}
           onCommit={note => change({ note })}
         />
       )}

@@ -15,4 +15,5 @@ export const atHand = (): Promise<unknown> =>
     import('./before-on'),
     import('./dead-row'),
     import('../test/amps-field'),
+    import('../test/make-safe'),
   ])

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { locksOn } from '@/core/safety'
 import { Button } from '../../primitives/button'
 import { capital } from '@/core/words/capital'

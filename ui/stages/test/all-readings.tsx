@@ -11,6 +11,7 @@ import { plain } from '../../words'
 import { PutRight, Reason } from './put-right'
 import { readingWords, switchingWords } from './reading-words'
 import { useSay } from '../../words/use-say'
+import { RowContext } from '../../primitives/row-context'
 
 type Entry =
   | { readonly kind: 'reading'; readonly row: Reading }
@@ -81,7 +82,9 @@ function ReadingRow({ view, reading }: { view: BoxView; reading: Reading }) {
   return (
     <>
       <Line words={words} at={reading.at} struck={reading.struck} more={`${purpose}${corrected}${note}`} />
-      <PutRight reading={reading} words={words} boxId={view.box.id} />
+      <RowContext value={reading.id}>
+        <PutRight reading={reading} words={words} boxId={view.box.id} />
+      </RowContext>
     </>
   )
 }

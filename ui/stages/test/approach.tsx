@@ -1,8 +1,9 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
-import { MakeSafe } from './make-safe'
+import { keptTrying } from '../../primitives/kept-trying'
 import { Row } from './step-row'
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
@@ -13,16 +14,27 @@ import { capital } from '@/core/words/capital'
 import { switchName } from '../../words/switch-name'
 import { newReading, newTick } from '../../job/new-reading'
 import { BeforeOn } from '../safety/before-on'
-import { ReadersOnly } from '../safety/readers-only'
 import { PartedRow } from '../safety/dead-row'
-import { LocksOn } from '../safety/locks-on'
 import { holdersIn, useLocks } from '../safety/use-locks'
 import { onWords } from '../safety/use-switched-on'
 import { ReferenceChoices } from '../safety/reference-choices'
-import { AmpsField } from './amps-field'
 import { boxWords } from './question-words'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
+
+const MakeSafe = dynamic(() => keptTrying(() => import('./make-safe')).then(module => module.MakeSafe), {
+  ssr: false,
+})
+const ReadersOnly = dynamic(
+  () => keptTrying(() => import('../safety/readers-only')).then(module => module.ReadersOnly),
+  { ssr: false },
+)
+const LocksOn = dynamic(() => keptTrying(() => import('../safety/locks-on')).then(module => module.LocksOn), {
+  ssr: false,
+})
+const AmpsField = dynamic(() => keptTrying(() => import('./amps-field')).then(module => module.AmpsField), {
+  ssr: false,
+})
 
 /** What comes before the reading, one step after the other; each is recorded with one press. */
 export function Approach({ here, steps }: { here: BoxView; steps: readonly ApproachStep[] }) {

@@ -93,7 +93,6 @@ export function PutRight({ reading, words, boxId }: { reading: Reading; words: s
             label={say`Note on this reading`}
             value={reading.note}
             max={1000}
-            keep={`reading/${reading.id}`}
             onCommit={note =>
               edits.send('correct a reading', [edits.change('readings', reading.id, { note })])
             }

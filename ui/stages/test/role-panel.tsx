@@ -22,6 +22,7 @@ import { PutRight } from './put-right'
 import { readingWords } from './reading-words'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
+import { RowContext } from '../../primitives/row-context'
 
 /** One conductor: what it is taken for, the readings that rest under it, and the next one. */
 export function RolePanel({
@@ -98,7 +99,9 @@ function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
                 <span className="text-soft">{say` – bears it out`}</span>
               )}
             </span>
-            <PutRight reading={reading} words={words} boxId={view.box.id} />
+            <RowContext value={reading.id}>
+              <PutRight reading={reading} words={words} boxId={view.box.id} />
+            </RowContext>
           </li>
         )
       })}

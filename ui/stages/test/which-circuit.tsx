@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import type { BoxView } from '@/core/job/box-view'
 import type { Line } from '@/core/panel'
 import { Part } from '../stage-frame'

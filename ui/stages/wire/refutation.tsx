@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { PROPERTIES, type Counterexample } from '@/core/prove'
 import { useSay } from '../../words/use-say'
 

@@ -138,7 +138,6 @@ export function StepNote({
         label={say`Note: ${step.says}`}
         value={row.note}
         max={1000}
-        keep={`step/${row.id}`}
         onCommit={note => noteOn(step, note)}
       />
     </Folded>

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { ifOnAfter, type Step } from '@/core/plan'
@@ -15,6 +15,7 @@ import { useTicks } from './use-ticks'
 import { useSay } from '../../words/use-say'
 import { partWords } from '@/core/model/small-part'
 import { measuresOf } from '@/core/model/measures'
+import { RowContext } from '../../primitives/row-context'
 
 const LocksOn = dynamic(() => keptTrying(() => import('../safety/locks-on')).then(module => module.LocksOn), {
   ssr: false,
@@ -87,7 +88,9 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
                   {step.kind === 'power' && !step.done && (
                     <LocksOn circuitIds={onAgain(view)} boxId={view.box.id} isTakenOffWith />
                   )}
-                  <StepNote step={step} ticks={ticks} />
+                  <RowContext value={step.key}>
+                    <StepNote step={step} ticks={ticks} />
+                  </RowContext>
                 </div>
                 <div className={isWide(step) ? 'w-full sm:pl-10' : 'shrink-0'}>
                   <StepButton step={step} ticks={ticks} />

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import Link from 'next/link'
+import { Link } from '../../job/link'
 import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView } from '@/core/job/box-view'

@@ -1,0 +1,6 @@
+import { JobPage } from '@/ui/job/job-page'
+
+/** Every page of every job: the address says which, and the job comes as data. */
+export default function Page() {
+  return <JobPage />
+}

@@ -1,5 +1,0 @@
-import { CertificatePage } from '@/ui/certificate/certificate-page'
-
-export default function Page() {
-  return <CertificatePage />
-}

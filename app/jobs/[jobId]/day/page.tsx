@@ -1,5 +1,0 @@
-import { DayPage } from '@/ui/day/day-page'
-
-export default function Page() {
-  return <DayPage />
-}

@@ -1,5 +1,0 @@
-import { RulesPage } from '@/ui/rules/rules-page'
-
-export default function Page() {
-  return <RulesPage />
-}

@@ -1,5 +1,0 @@
-import { TagsPage } from '@/ui/tags/tags-page'
-
-export default function Page() {
-  return <TagsPage />
-}

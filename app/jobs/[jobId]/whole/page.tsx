@@ -1,5 +1,0 @@
-import { WholePage } from '@/ui/whole/whole-page'
-
-export default function Page() {
-  return <WholePage />
-}
