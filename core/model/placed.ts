@@ -34,14 +34,16 @@ export interface Placed {
 }
 
 /**
- * Whether who did one thing knew of another: it was done before on his own phone, or had come to it. Two things of
- * which neither was known to who did the other have no order: whatever must be later than the other is not.
+ * Whether who did one thing knew of another: it had come to it as part of the job, or was done before on his own phone. Two
+ * things of which neither was known to who did the other have no order: whatever must be later than the other is not. A
+ * phone’s own count says something only of what it did not have back from the server: one that was ended before it wrote
+ * down how far it had counted counts anew.
  */
 export function knew(later: Placed, earlier: Placed): boolean {
   if (isOneCommand(later, earlier)) return earlier.seq < later.seq
-  if (later.device !== '' && later.device === earlier.device && later.deviceNumber !== earlier.deviceNumber)
-    return earlier.deviceNumber < later.deviceNumber
-  return earlier.revision <= later.seen
+  if (earlier.revision <= later.seen) return true
+  const isOneDevice = later.device !== '' && later.device === earlier.device
+  return isOneDevice && earlier.deviceNumber < later.deviceNumber && later.revision > earlier.seen
 }
 
 /** Of one command, or both from before it was kept what anybody had seen: in the order they were taken in. */

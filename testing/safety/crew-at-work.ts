@@ -88,9 +88,9 @@ export class CrewAtWork {
       by: () => '',
       now: () => new Date((this.#clock += 1000)).toISOString(),
       later: (_, work) => void phone.waiting.push(work),
-      keep: () => undefined,
+      keep: async () => undefined,
       forget: () => undefined,
-      kept: () => [],
+      kept: async () => [],
     }
     const phone: Phone = {
       store: jobStore(this.#server, [holdPoints(trade), powerHolds(trade)], world),

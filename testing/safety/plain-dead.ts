@@ -55,6 +55,8 @@ export function happenings(
     if (!away[person]) {
       send(person)
       hear(person)
+      // His browser was ended before it wrote down how far it had counted.
+      if (draw(6) === 0) done[person] = Math.max(0, done[person]! - 1 - draw(6))
     }
     all.push({
       did: did(person),

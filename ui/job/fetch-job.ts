@@ -1,14 +1,20 @@
 import { havingWords, isSince, withSince, type Having, type Since, type VersionedJob } from '@/core/job/since'
+import type { Command, UndoCommand } from '@/core/job/command'
 import type { DeviceModel } from '@/core/model/device'
 import type { Trade } from '@/core/model/trade'
 import { fetchEarly, fetchPacked, unpacked } from '../primitives/early'
-import { hasKept } from './has-kept'
-import type { KeptJob } from './kept-job'
+import type { KeptJob } from './browser-db'
+import { openDevice } from './device'
+import { forgetJob, keptJob } from './kept-job'
+import { takeOverOld } from './taken-over'
+import { unsentOf } from './unsent'
 
 /** A job as a page begins with it. */
 export interface OpenedJob extends Omit<KeptJob, 'jobId' | 'at'> {
   /** When it was known last how things stand; null where that is now. */
   readonly keptAt: string | null
+  /** What was done in this browser and not answered so far. */
+  readonly unsent: readonly (Command | UndoCommand)[]
 }
 
 type Answer = (VersionedJob | Since) & {
@@ -36,11 +42,22 @@ export const fetchJob = (jobId: string, having: Having | null): Promise<Versione
  * such job; fails where nothing is known of it here.
  */
 export async function openJob(jobId: string): Promise<OpenedJob | null> {
-  // What keeps jobs is no part of a page where none is kept yet.
-  const kept = hasKept(jobId) ? await import('./kept-job').then(({ keptJob }) => keptJob(jobId)) : null
+  const [found, unsent] = await Promise.all([foundNow(jobId), keptUnsent(jobId)])
+  return found && { ...found, unsent }
+}
+
+/** Nothing is numbered, kept or sent before what was kept is known. */
+async function keptUnsent(jobId: string): Promise<OpenedJob['unsent']> {
+  await openDevice()
+  await takeOverOld(jobId)
+  return unsentOf(jobId)
+}
+
+async function foundNow(jobId: string): Promise<Omit<OpenedJob, 'unsent'> | null> {
+  const kept = await keptJob(jobId)
   try {
     const opened = await openedNow(jobId, kept)
-    if (!opened && kept) void import('./kept-job').then(({ forgetJob }) => forgetJob(jobId))
+    if (!opened && kept) void forgetJob(jobId)
     return opened && { ...opened, keptAt: null }
   } catch (error) {
     if (!kept) throw error
@@ -49,7 +66,10 @@ export async function openJob(jobId: string): Promise<OpenedJob | null> {
   }
 }
 
-async function openedNow(jobId: string, kept: KeptJob | null): Promise<Omit<OpenedJob, 'keptAt'> | null> {
+async function openedNow(
+  jobId: string,
+  kept: KeptJob | null,
+): Promise<Omit<OpenedJob, 'keptAt' | 'unsent'> | null> {
   const answer = await answerFrom(fetchEarly(pathOf(jobId, kept?.job ?? null)))
   if (!answer) return null
   const job = isSince(answer) ? kept && withSince(kept.job, answer) : whole(answer)

@@ -47,12 +47,12 @@ export interface StoreWorld {
   /** Who has it; empty where nobody said. */
   by(): string
   later(milliseconds: number, work: () => void): void
-  /** Keeps a command that is not confirmed where a reload finds it, or another page; throws where it cannot. */
-  keep(command: Command | UndoCommand): void
+  /** Keeps a command that is not confirmed where a later page finds it, or another one; fails where it cannot. */
+  keep(command: Command | UndoCommand): Promise<void>
   /** It was answered. */
   forget(id: string): void
   /** What is kept of this job, in the order it was done on this device. */
-  kept(): readonly (Command | UndoCommand)[]
+  kept(): Promise<readonly (Command | UndoCommand)[]>
 }
 
 export interface Word {

@@ -1,33 +1,8 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { havingWords, type VersionedJob } from '@/core/job/since'
-import type { Trade } from '@/core/model/trade'
+import { havingWords } from '@/core/job/since'
 import { HAVE } from '../primitives/early'
-
-/** A job as this browser had it last. */
-export interface KeptJob {
-  readonly jobId: string
-  readonly job: VersionedJob
-  readonly trade: Trade
-  /** Where the trade came from, to tell whether it is still that. */
-  readonly said: string
-  readonly demo: boolean
-  /** When it was known to stand so; UTC, ISO 8601. */
-  readonly at: string
-}
-
-interface Kept extends DBSchema {
-  jobs: { key: string; value: KeptJob; indexes: { at: string } }
-}
+import { database, type KeptJob } from './browser-db'
 
 const MOST_KEPT = 8
-
-let opened: Promise<IDBPDatabase<Kept>> | null = null
-
-const database = (): Promise<IDBPDatabase<Kept>> =>
-  (opened ??= openDB<Kept>('every-room', 1, {
-    upgrade: db => void db.createObjectStore('jobs', { keyPath: 'jobId' }).createIndex('at', 'at'),
-    terminated: () => void (opened = null),
-  }))
 
 /** Null where nothing is kept, or nothing can be. */
 export async function keptJob(jobId: string): Promise<KeptJob | null> {

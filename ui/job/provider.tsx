@@ -31,7 +31,7 @@ const DemoContext = createContext(false)
 export function JobProvider({ opened, children }: { opened: OpenedJob; children: ReactNode }) {
   const { demo, job } = opened
   const [store] = useState(() =>
-    jobStore(job, [holdPoints(opened.trade)], browserWorld(job.record.job.id), opened.keptAt),
+    jobStore(job, [holdPoints(opened.trade)], browserWorld(job.record.job.id), opened),
   )
   useEffect(() => {
     store.start()

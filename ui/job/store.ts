@@ -9,6 +9,7 @@ import { transition, type Guard, type Moment } from '@/core/job/transition'
 import type { Fault } from '@/core/model/result'
 import { decided } from './decided'
 import { keepUnchanged } from './keep-unchanged'
+import type { OpenedJob } from './fetch-job'
 import type { Conflict, JobSnapshot, JobStore, StoreWorld, Word } from './job-store'
 import { newId } from './new-id'
 import { sayFor } from '@/core/model/say-for'
@@ -46,8 +47,8 @@ export function jobStore(
   initial: VersionedJob,
   given: readonly Guard[],
   world: StoreWorld,
-  /** When it was known to stand so, where that is not now. */
-  keptAt: string | null = null,
+  /** When it was known to stand so, where that is not now; what was kept of it and not answered. */
+  { keptAt, unsent }: Pick<OpenedJob, 'keptAt' | 'unsent'> = { keptAt: null, unsent: [] },
 ): JobStore {
   const say = sayFor(initial.record)
 
@@ -59,6 +60,8 @@ export function jobStore(
   const conflicts: Conflict[] = []
   /** Commands of which word came by what is confirmed. */
   const arrived = new Set<string>()
+  /** Commands that are on their way to where a later page finds them: whether they came there. */
+  const keeping = new Map<string, Promise<boolean>>()
   /** How many presses wait to be told what can be taken back. */
   let asking = 0
   let failures = 0
@@ -127,24 +130,30 @@ export function jobStore(
   /** What was kept before a reload goes first, and is looked at before anything is kept over it. */
   const takeUp = () => {
     if (state.save !== 'opening') return
-    pending = world.kept()
+    pending = unsent
     publish({ ...laidOver(), save: 'saving' })
   }
 
-  /** What cannot be kept is not taken. */
-  const isKept = (command: Command | UndoCommand): boolean => {
-    try {
-      world.keep(command)
-      return true
-    } catch {
-      publish({ refusal: [{ path: '/', code: 'not-kept', message: say(NOT_KEPT) }] })
-      return false
-    }
-  }
-
+  /** It is kept before it is sent; what cannot be kept is taken back. */
   const queue = (command: Command | UndoCommand) => {
     pending = [...pending, command]
+    keep(command)
     void flush()
+  }
+
+  const keep = (command: Command | UndoCommand) => {
+    const kept = world.keep(command).then(
+      () => true,
+      () => notKept(command.id),
+    )
+    keeping.set(command.id, kept)
+  }
+
+  const notKept = (id: string): false => {
+    pending = pending.filter(command => command.id !== id)
+    waiting = []
+    publish({ ...laidOver(), refusal: [{ path: '/', code: 'not-kept', message: say(NOT_KEPT) }] })
+    return false
   }
 
   /** All is said and answered. */
@@ -166,6 +175,9 @@ export function jobStore(
     try {
       while (pending.length > 0) {
         const command = pending[0]!
+        const isKept = (await keeping.get(command.id)) ?? true
+        keeping.delete(command.id)
+        if (!isKept) continue
         publish({ save: failures > 0 ? 'waiting' : 'saving' })
         let answer: Outcome
         try {
@@ -250,7 +262,8 @@ export function jobStore(
     const from = { ...command.origin, ...world.next() }
     const told = { id: newId(), name: command.name, boxId: command.boxId, edits, origin: from }
     pending = [...pending, told]
-    isKept(told)
+    // It is told, kept or not.
+    void world.keep(told).catch(() => undefined)
   }
 
   const isOpen = (id: string) => pending.some(command => command.id === id)
@@ -329,7 +342,6 @@ export function jobStore(
     const target = !last ? state.undo[scopeOf(boxId)]?.[kind]?.id : kind === 'undo' ? last.id : undefined
     if (!target) return
     const command = { id: newId(), name: kind, boxId, undoes: target, origin: origin() }
-    if (!isKept(command)) return
     publish({ refusal: null })
     queue(command)
   }
@@ -339,7 +351,7 @@ export function jobStore(
   }
 
   /** Kept in this browser by another of its pages, and not sent so far. */
-  const ofOtherPages = () => world.kept().filter(({ id }) => !isOpen(id))
+  const ofOtherPages = async () => (await world.kept()).filter(({ id }) => !isOpen(id))
 
   /** What another page has not sent for a while is sent from here: that page may be gone. */
   const takeOver = (kept: readonly (Command | UndoCommand)[]) => {
@@ -352,7 +364,7 @@ export function jobStore(
   }
 
   const hear = async (aside?: Word['aside']) => {
-    const others = state.save === 'opening' ? [] : ofOtherPages()
+    const others = state.save === 'opening' ? [] : await ofOtherPages()
     const unsent = state.save === 'waiting' || others.length > 0
     const answer = await world.hear({ rests: false, unsent, ...(aside ? { aside } : {}) }).catch(() => null)
     if (answer === null) {
@@ -405,7 +417,6 @@ export function jobStore(
       return false
     }
     const command = { id: newId(), name, boxId, edits, origin: from }
-    if (!isKept(command)) return false
     const over = withEdits(state, command, pending.length)!
     const { touch } = state
     publish({

@@ -60,9 +60,9 @@ function world() {
     by: () => '',
     now: () => '2026-03-02T09:00:00.000Z',
     later: () => undefined,
-    keep: () => undefined,
+    keep: async () => undefined,
     forget: () => undefined,
-    kept: () => [],
+    kept: async () => [],
   }
   return { doors, apply, sent, answers, loads, now: () => server }
 }
@@ -151,7 +151,7 @@ describe('what another page of this browser kept', () => {
     const words: boolean[] = []
     const store = jobStore(initial, [], {
       ...doors,
-      kept: () => kept,
+      kept: async () => kept,
       forget: id => void (kept = kept.filter(each => each.id !== id)),
       hear: word => {
         words.push(word.unsent)
@@ -177,7 +177,7 @@ describe('what another page of this browser kept', () => {
   it('and sent by itself meanwhile, is let be', async () => {
     const { doors, sent } = world()
     let kept: Command[] = []
-    const store = jobStore(initial, [], { ...doors, kept: () => kept })
+    const store = jobStore(initial, [], { ...doors, kept: async () => kept })
     store.start()
     kept = [{ id: 'left', edits: [], boxId: null } as unknown as Command]
     await store.hear()

@@ -1,7 +1,8 @@
 import { useEffect } from 'react'
 import type { Since } from '@/core/job/since'
-import { eventsOf, hasUnsent, restHere } from './browser-world'
+import { eventsOf, restHere } from './browser-world'
 import type { JobStore } from './job-store'
+import { hasUnsent } from './unsent'
 
 const EVERY_MILLISECONDS = 2000
 

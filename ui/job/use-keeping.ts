@@ -1,6 +1,7 @@
 import { useEffect } from 'react'
 import type { OpenedJob } from './fetch-job'
 import type { JobStore } from './job-store'
+import { keepJob } from './kept-job'
 
 /** Once the page stands, and then after each change. */
 const AFTER_MILLISECONDS = 3000
@@ -20,7 +21,7 @@ export function useKeeping(store: JobStore, { trade, said, demo, job: { record: 
       const same = job.record.job.regionId === opened.job.regionId
       const jobId = job.record.job.id
       const kept = { jobId, job, trade, said: same ? said : '', demo, at: store.knownAt() }
-      void import('./kept-job').then(({ keepJob }) => keepJob(kept)).catch(() => undefined)
+      void keepJob(kept)
     }
     const later = () => (timer ??= window.setTimeout(keep, AFTER_MILLISECONDS))
     const leave = store.subscribe(later)

@@ -80,9 +80,9 @@ function world(given: { answers?: (command: Command) => Outcome | null } = {}) {
     by: () => 'Wren',
     now: () => '2026-03-02T09:00:00.000Z',
     later: (_, work) => void state.waiting.push(work),
-    keep: () => undefined,
+    keep: async () => undefined,
     forget: () => undefined,
-    kept: () => [],
+    kept: async () => [],
   }
   return { state, doors, retry: () => state.waiting.splice(0).forEach(work => work()) }
 }
