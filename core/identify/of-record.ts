@@ -5,6 +5,7 @@ import { runsThrough, type BoxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import { lookingForPlaces } from '../job/looking'
 import { placeName } from '../job/place-name'
+import { inDoubtAt } from '../job/power-said'
 import type { Reading } from '../model/entities'
 import { looksLikeGround, type Region } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
@@ -141,13 +142,18 @@ function lightsOf(views: readonly BoxView[], devices: readonly SurveyDevice[]): 
 
 /**
  * Readings of these boxes that say all they need to, in the order they were taken: those that were asked for, and those
- * that somebody took by hand.
+ * that somebody took by hand. None of which nobody knows whether the power was on.
  */
 export function takenIn(views: readonly BoxView[], trade: Trade): Taken[] {
   const boxes = views.map(({ box }) => box.id)
   const through = throughAll(views)
   return views
-    .flatMap(({ region, readings }) => readings.map(reading => ({ region, reading })))
+    .flatMap(view => {
+      const isInDoubt = inDoubtAt(view)
+      return view.readings
+        .filter(reading => !isInDoubt(reading))
+        .map(reading => ({ region: view.region, reading }))
+    })
     .sort((a, b) => a.reading.seq - b.reading.seq || (a.reading.id < b.reading.id ? -1 : 1))
     .flatMap(({ region, reading }) => {
       const { id, answer } = reading
@@ -259,7 +265,9 @@ export const valueOf = (answer: Answer, { nominalVolts }: Pick<Region, 'nominalV
 export const accountedIn = (views: readonly BoxView[]): Accounted => ({
   toldFromGround: new Set(
     views.flatMap(view =>
-      view.readings.flatMap(reading => (tellsFromGround(reading) ? [reading.fromEndId!] : [])),
+      view.readings
+        .filter(reading => tellsFromGround(reading) && !inDoubtAt(view)(reading))
+        .map(({ fromEndId }) => fromEndId!),
     ),
   ),
 })

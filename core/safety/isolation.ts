@@ -1,11 +1,9 @@
-import { houseRule } from '../model/house-rules'
 import type { BoxView, EndView } from '../job/box-view'
 import { DEAD_VOLTS } from '../model/limits'
 import type { Breaker, Lock, Reading, Switching } from '../model/entities'
 import { knew, knewAll, type Placed } from '../model/placed'
-import { isLiveReading } from '../job/taken-back'
+import { bearsOn, mustBeOff, offsOf, onsOf } from '../job/power-said'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
-import { sharersOf } from '../model/ties'
 import { isNominal } from '../model/regions'
 import { locksOn } from './locks'
 
@@ -86,23 +84,11 @@ export function isolationOf(view: BoxView): Isolation {
   }
 }
 
-/** All that says the power of a box was on: switchings, found so or struck out too, and readings of something live. */
-export function onsOf(view: BoxView, toSwitchOff = mustBeOff(view)): (Switching | Reading)[] {
-  return [
-    ...rowsOf(view.record, 'switchings').filter(each => mayFeed(toSwitchOff, each, 'on')),
-    ...[...view.readings, ...view.struckReadings].filter(isLiveReading),
-  ]
-}
-
-/** What was switched off that may feed a box. */
-export const offsOf = (view: BoxView, toSwitchOff = mustBeOff(view)): Switching[] =>
-  rowsOf(view.record, 'switchings').filter(each => mayFeed(toSwitchOff, each, 'off'))
-
 /** Off at its breaker or at the main switch, and kept off by a lock since, as far as was recorded. */
 export function isKeptOff(record: JobRecord, circuit: Breaker): boolean {
   const switchings = rowsOf(record, 'switchings')
   const standing = switchings.filter(({ struck }) => struck === null)
-  const ons = switchings.filter(each => mayFeed([circuit], each, 'on'))
+  const ons = switchings.filter(each => bearsOn([circuit], each, 'on'))
   return lockedSince(record, standing, circuit, ons).length > 0
 }
 
@@ -111,28 +97,6 @@ export function isSwitchedOff(record: JobRecord, circuitId: string | null): bool
   const switchings = rowsWith(record, 'switchings', 'circuitId', circuitId)
   const ons = switchings.filter(({ to, struck }) => to === 'on' && struck === null)
   return switchings.some(each => each.to === 'off' && each.struck === null && knewAll(each, ons))
-}
-
-/**
- * Known feeds by their breakers, and the circuits that conductors in it are taken for; the main switch where the house
- * rule says so or nothing is known.
- */
-function mustBeOff(view: BoxView): (Breaker | null)[] {
-  const always = houseRule(view.record, 'isolation') === 'main'
-  if (always || view.feeds.length === 0) return [null]
-  const named = view.ends.flatMap(({ end }) => view.record.circuits[end.roleCircuitId ?? ''] ?? [])
-  const circuits = [...view.feeds.map(each => each.circuit), ...named]
-  const tied = circuits.flatMap(circuit => sharersOf(view.record, circuit))
-  return [...new Map([...circuits, ...tied].map(circuit => [circuit.id, circuit])).values()]
-}
-
-/** Whether a switching bears on what must be off; the main switch bears on everything. */
-function mayFeed(circuits: readonly (Breaker | null)[], switching: Switching, to: 'on' | 'off'): boolean {
-  if (switching.to !== to) return false
-  return (
-    switching.circuitId === null ||
-    circuits.some(circuit => circuit === null || circuit.id === switching.circuitId)
-  )
 }
 
 /** Where it is off, in the knowledge of all that says it was on: at its breaker, at the main switch (null), or at both. */

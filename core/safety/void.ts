@@ -1,10 +1,10 @@
 import type { BoxView } from '../job/box-view'
+import { offsOf, onsOf } from '../job/power-said'
 import type { Reading, Row, Switching } from '../model/entities'
 import { atOnce, knew, type Placed } from '../model/placed'
 import { rowsWith } from '../model/record'
 import { stepOfKey } from '../model/step-name'
 import { APART, TOGETHER } from './apart'
-import { offsOf, onsOf } from './isolation'
 import { MADE_SAFE } from './stand'
 
 /** Something that says the power was on, and what was done meanwhile by somebody who did not know of it. */
@@ -26,7 +26,8 @@ export const byHand = (stepKey: string): boolean => {
   return name === null ? ALSO_BY_HAND.has(stepKey) : !HANDS_OFF.has(name.kind)
 }
 
-const RESTS: readonly Reading['purpose'][] = ['tester', 'reference', 'dead', 'clamp']
+const RESTS: ReadonlySet<Reading['purpose']> = new Set(['tester', 'reference', 'dead', 'clamp'])
+const restsOnOff = ({ purpose, breaker }: Reading): boolean => RESTS.has(purpose) || breaker === 'off'
 
 /**
  * What counts no more because the power may have been on: who did it did not know that it was switched on, and who
@@ -41,7 +42,7 @@ export function voidedIn(view: BoxView): Voided[] {
     const isOver = offs.some(off => knew(off, on))
     const found: Voided = {
       on,
-      readings: isOver ? [] : meanwhile(view.readings.filter(({ purpose }) => RESTS.includes(purpose))),
+      readings: isOver ? [] : meanwhile(view.readings.filter(restsOnOff)),
       offs: isOver ? [] : meanwhile(offs),
       ticks: meanwhile(ticks).filter(tick => !isDoneAgain(tick, ticks, on)),
     }

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Reading, Switching } from '@/core/model/entities'
+import { inDoubtAt } from '@/core/job/power-said'
 import { rowsOf } from '@/core/model/record'
 import { isolationOf } from '@/core/safety'
 import { useEdits } from '../../job/provider'
@@ -79,9 +80,18 @@ function ReadingRow({ view, reading }: { view: BoxView; reading: Reading }) {
   const purpose = reading.purpose === 'identify' ? '' : ` · ${say(plain(reading.purpose)).toLowerCase()}`
   const corrected = reading.corrected === null ? '' : say` · put right, ${reading.corrected}`
   const note = reading.note === '' ? '' : ` · ${reading.note}`
+  const doubt =
+    reading.struck === null && inDoubtAt(view)(reading)
+      ? say` · does not count: another phone switched meanwhile`
+      : ''
   return (
     <>
-      <Line words={words} at={reading.at} struck={reading.struck} more={`${purpose}${corrected}${note}`} />
+      <Line
+        words={words}
+        at={reading.at}
+        struck={reading.struck}
+        more={`${purpose}${doubt}${corrected}${note}`}
+      />
       <RowContext value={reading.id}>
         <PutRight reading={reading} words={words} boxId={view.box.id} />
       </RowContext>
