@@ -12,7 +12,8 @@ import { emptyRecord, type JobRecord } from '../model/record'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { fromJson } from './json'
 import { upgraded } from './upgrade'
-import { JOB_FILE_FORMAT, JOB_FILE_VERSION, jobFileSchema, validated } from './schemas'
+import { rowsPlainlyGood } from './plainly-good'
+import { JOB_FILE_FORMAT, JOB_FILE_VERSION, jobFileSchema, NO_ROWS, validated } from './schemas'
 
 /** A job as read from a file, with what this version does not know beside it. */
 export interface JobFile {
@@ -32,7 +33,8 @@ const KNOWN_AT_TOP = new Set<string>(['format', 'version', 'job', ...ENTITY_NAME
 export function parseJobFile(source: string): Result<JobFile> {
   const given = fromJson(source)
   if (!given.ok) return given
-  const shape = validated<Loose>(jobFileSchema, upgraded(given.value))
+  const file = upgraded(given.value)
+  const shape = held(file)
   if (!shape.ok) return shape
   const doubled = ENTITY_NAMES.flatMap(name => twiceIn(name, shape.value[name] as Loose[]))
   if (doubled.length > 0) return refused(...(doubled as [Fault, ...Fault[]]))
@@ -43,6 +45,14 @@ export function parseJobFile(source: string): Result<JobFile> {
     return refused(...faults.map(each => ({ ...each, path: pathInFile(each.path, shape.value, places) })))
   }
   return good({ record, extra: unknownFields(shape.value, KNOWN_AT_TOP) })
+}
+
+/** Held to its schema: but for its rows, where those are plainly good. */
+function held(file: unknown): Result<Loose> {
+  const loose = file as Loose
+  const isPlain = typeof file === 'object' && file !== null && rowsPlainlyGood(loose)
+  const shape = validated<Loose>(jobFileSchema, isPlain ? { ...loose, ...NO_ROWS } : file)
+  return shape.ok ? good(loose) : shape
 }
 
 /** Rows whose id stood before in their table. */
@@ -70,10 +80,10 @@ function tableOf(rows: readonly Loose[], fields: Fields): Loose {
 }
 
 function rowOf(given: Loose, fields: Fields): Loose {
+  // As they come from a file, most rows have these and no other.
+  if (Object.keys(given).every(name => Object.hasOwn(fields, name))) return given
   const row: Loose = {}
   for (const name of Object.keys(fields)) row[name] = given[name]
-  // As they come from a file, most rows have these and no other.
-  if (Object.keys(given).every(name => Object.hasOwn(fields, name))) return row
   return { ...row, extra: unknownFields(given, new Set(Object.keys(fields))) }
 }
 

@@ -21,7 +21,7 @@ const realInstant: Joi.CustomValidator<string> = (text, helpers) => {
     : text
 }
 
-function joiOf(field: Field): Joi.Schema {
+export function joiOf(field: Field): Joi.Schema {
   const maybe = (schema: Joi.Schema) => ('nullable' in field && field.nullable ? schema.allow(null) : schema)
   switch (field.kind) {
     case 'id':
@@ -148,9 +148,16 @@ export const jobFileSchema = Joi.object({
   ...tables,
 }).unknown(true)
 
+export const NOTHING_COERCED = { convert: false } as const
+
+/** A job file with no rows. */
+export const NO_ROWS: Readonly<Record<string, readonly []>> = Object.fromEntries(
+  ENTITY_NAMES.map(name => [name, []]),
+)
+
 /** Runs a schema with nothing coerced, and gives every fault with its path. */
 export function validated<Value>(schema: Joi.Schema, value: unknown): Result<Value> {
-  const { error, value: checkedValue } = schema.validate(value, { abortEarly: false, convert: false })
+  const { error, value: checkedValue } = schema.validate(value, { ...NOTHING_COERCED, abortEarly: false })
   if (!error) return good(checkedValue as Value)
   return refused(
     ...error.details.map(({ path, type, message }) =>
