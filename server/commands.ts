@@ -66,7 +66,8 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   const job = await loadRaised(jobId, now, db)
   const trade = await tradeAt(now.catalogue, db)
   const from: Standpoint = { origin: command.origin, revision: job.revision }
-  const moment = { now: at, from, guards: [holdPoints(trade), powerHolds(trade)] }
+  const isBehind = command.origin.seen < job.revision - 1
+  const moment = { now: at, from, isBehind, guards: [holdPoints(trade), powerHolds(trade)] }
   if (command.origin.seen >= job.revision)
     return rolledBack(db, { kind: 'refused', faults: [fault('/origin/seen', 'not-yet', NOT_YET)] })
   const planned = await ('undoes' in command

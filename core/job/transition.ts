@@ -9,14 +9,24 @@ import { removesOn } from './taken-back'
 import { ALONE, PLACED_NAMES } from '../model/placed'
 import { sayFor } from '../model/say-for'
 
-/** A rule that may refuse a step from one record to the next, such as the hold points of a step list. */
-export type Guard = (before: JobRecord, after: JobRecord, changes: readonly Change[]) => readonly Fault[]
+/**
+ * A rule that may refuse a step from one record to the next, such as the hold points of a step list. What was done by hand
+ * by somebody who is behind is not held to what he could not know.
+ */
+export type Guard = (
+  before: JobRecord,
+  after: JobRecord,
+  changes: readonly Change[],
+  isBehind?: boolean,
+) => readonly Fault[]
 
 export interface Moment {
   /** UTC, ISO 8601; given to what happens at the wall. */
   readonly now: string
   /** Who does it, and what he had before him; nobody else works on the record where it is not given. */
   readonly from?: Standpoint
+  /** Whether others did something meanwhile that had not come to him; his own phone held him to all he had. */
+  readonly isBehind?: boolean
   readonly guards: readonly Guard[]
 }
 
@@ -72,19 +82,24 @@ export function transition(record: JobRecord, edits: readonly Edit[], moment: Mo
 export function checked(
   record: JobRecord,
   changes: Change[],
-  { from, guards }: Pick<Moment, 'from' | 'guards'>,
+  { from, isBehind = false, guards }: Pick<Moment, 'from' | 'isBehind' | 'guards'>,
 ): Result<Change[]> {
   const faults = [
     ...faultsOfRecord(applyChanges(record, changes), changes),
-    ...held(from ? asSeen(record, from) : record, changes, guards),
+    ...held(from ? asSeen(record, from) : record, changes, guards, isBehind),
   ]
   return faults.length > 0 ? refused(...faults) : good(changes)
 }
 
 /** What the rules say against changes of a record. */
-export function held(record: JobRecord, changes: readonly Change[], guards: readonly Guard[]): Fault[] {
+export function held(
+  record: JobRecord,
+  changes: readonly Change[],
+  guards: readonly Guard[],
+  isBehind = false,
+): Fault[] {
   const after = applyChanges(record, changes)
-  return guards.flatMap(guard => guard(record, after, changes))
+  return guards.flatMap(guard => guard(record, after, changes, isBehind))
 }
 
 function lastSeq(record: JobRecord): number {

@@ -1,4 +1,5 @@
 import { boxView } from '../job/box-view'
+import { moves } from '../model/step-name'
 import type { JobRecord } from '../model/record'
 import type { Guard } from '../job/transition'
 import { fault, type Fault } from '../model/result'
@@ -10,6 +11,7 @@ import {
   holdsBeforeLifting,
   holdsBeforeMoving,
   holdsBeforeStanding,
+  isolationOf,
   LIFTED,
   liftedBehind,
   lockedBehind,
@@ -31,7 +33,7 @@ import { failedBehind, holdsBeforeTest } from '../certificate'
  */
 export const holdPoints =
   (trade: Trade): Guard =>
-  (before, after, changes) => {
+  (before, after, changes, isBehind) => {
     const say = sayFor(before)
     return changes.flatMap((change): Fault[] => {
       if (change.entity === 'switchings' && change.before === null && change.after !== null) {
@@ -77,8 +79,13 @@ export const holdPoints =
           fault(`/steps/${change.id}/stepKey`, 'held', say`Its neutral is not lifted yet: ${why}.`),
         )
       if (view && stepKey === PUT_BACK) return []
-      const step = view && planBox(view, trade).steps.find(each => each.key === stepKey)
       const path = `/steps/${change.id}/stepKey`
+      // What hands did is told, whatever others made of the plan meanwhile: that the box was dead is all it is held to.
+      if (view && isBehind && moves(stepKey))
+        return isolationOf(view).dead
+          ? []
+          : [fault(path, 'held', say`Held: ${say`the box was not read dead at every conductor`}`)]
+      const step = view && planBox(view, trade).steps.find(each => each.key === stepKey)
       if (!step) return [fault(path, 'no-such-step', say`this box has no step “${stepKey}”`)]
       if (step.doneBy === 'record')
         return [fault(path, 'by-record', say`“${step.says}” is done by its readings, not by a tick`)]
