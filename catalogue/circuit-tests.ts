@@ -31,7 +31,7 @@ const continuity = (kind: CircuitTest, says: string): CircuitTestRule =>
     kind,
     says,
     later`Low-resistance ohmmeter, leads zeroed; conductors of the other end joined for it, and parted after.`,
-    { unit: 'Ω', least: null, most: 2 },
+    { unit: 'Ω', least: null, most: 'by-length' },
     'test-continuity',
   )
 

@@ -65,6 +65,35 @@ test('a circuit is tested dead before it is live, held against its limits, and w
   expect(await violations(page)).toEqual([])
 })
 
+test('a joint that is bad shows by how long the run is', async ({ page, request }) => {
+  const jobId = await bringInBox(request, { choice: 'switch-plain-15', isolated: true })
+  await visit(page, `/jobs/${jobId}/panel`)
+  await page.getByRole('button', { name: 'Edit breaker 7', exact: true }).click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByText('Tests of the circuit').click()
+  const hot = sheet.getByRole('listitem').filter({ hasText: 'Hot, from end to end' })
+  await expect(hot.getByText('At most 2 Ω.')).toBeVisible()
+  await hot.getByLabel('It shows (Ω)').fill('1.1')
+  await hot.getByLabel('It shows (Ω)').press('Enter')
+  await expect(hot.getByText('1.1 Ω: as it should be')).toBeVisible()
+  // Said after it was read: it is judged anew.
+  await sheet.getByLabel('Length of the run, one way').fill('50')
+  await sheet.getByLabel('Length of the run, one way').press('Enter')
+  await expect(hot.getByText('1.1 Ω: not as it should be')).toBeVisible()
+  await expect(hot.getByText('At most 0.43 Ω.')).toBeVisible()
+  await saved(page)
+  expect(await rows('SELECT kind, value, metres FROM circuit_tests WHERE job_id = ?', jobId)).toEqual([
+    { kind: 'hot-continuity', value: 1.1, metres: 15.24 },
+  ])
+  const neutral = sheet.getByRole('listitem').filter({ hasText: 'Neutral, from end to end' })
+  await neutral.getByLabel('It shows (Ω)').fill('0.3')
+  await neutral.getByLabel('It shows (Ω)').press('Enter')
+  await expect(neutral.getByText('0.3 Ω: as it should be')).toBeVisible()
+  await expect(neutral.getByText('50 ft', { exact: false })).toBeVisible()
+  await saved(page)
+  expect(await violations(page)).toEqual([])
+})
+
 test('the tests of every circuit on one page, to be printed and signed @phone', async ({ page, request }) => {
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
   await visit(page, `/jobs/${jobId}/panel`)

@@ -113,6 +113,7 @@ export const AT_THE_WALL: HandsOf<
       'e2e/certificate.spec.ts',
       'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',
     ),
+    metres: inTest('e2e/certificate.spec.ts', 'a joint that is bad shows by how long the run is'),
     instrument: inTest(
       'e2e/certificate.spec.ts',
       'a circuit is tested dead before it is live, held against its limits, and what failed keeps it off',

@@ -5,7 +5,7 @@ import { further, guarded, lock, switching } from '@/testing/safety/usual-story'
 import type { BoxView } from '../job/box-view'
 import type { CircuitTestRow } from '../model/entities'
 import type { Edit } from '../job/command'
-import { holdsBeforeTest, mostLoopOhms, testsOfCircuit } from '.'
+import { holdsBeforeTest, mostLoopOhms, mostRunOhms, ohmsOfMetre, testsOfCircuit } from '.'
 
 let count = 0
 const took = (fields: Partial<CircuitTestRow>): Edit => ({
@@ -17,6 +17,7 @@ const took = (fields: Partial<CircuitTestRow>): Edit => ({
     kind: 'insulation-hot-ground',
     value: null,
     shows: null,
+    metres: null,
     instrument: '',
     takenBy: '',
     seq: 0,
@@ -41,6 +42,40 @@ describe('the tests of a circuit', () => {
   ])('a loop behind %s A may have %s Ω when warm', (amps, ohms) =>
     expect(Math.abs(mostLoopOhms(230, amps) - ohms * 0.8)).toBeLessThanOrEqual(0.01),
   )
+
+  it.each([
+    // Of published tables of conductors at 20 °C, in mΩ for a metre: out and back, a fifth for warmth, and 0.1 Ω.
+    ['1.5 mm²', 'copper', 12.1, 25],
+    ['2.5 mm²', 'copper', 7.41, 40],
+    ['14 AWG', 'copper', 8.29, 15],
+    ['12 AWG', 'copper', 5.21, 30],
+    ['12 AWG', 'aluminium', 8.57, 30],
+  ] as const)(
+    'a run of %s %s (%s mΩ for a metre) of %s m shows what its metal has',
+    (gauge, metal, milliohms, metres) => {
+      const { record } = usualBox()
+      const conductors = Object.fromEntries(
+        Object.entries(record.conductors).map(([id, row]) => [id, { ...row, gauge, metal }]),
+      )
+      const ofOne = ohmsOfMetre({ ...record, conductors }, record.circuits['circuit-7']!, trade)!
+      const most = (2 * metres * milliohms * 1.2) / 1000 + 0.1
+      expect(mostRunOhms(metres, ofOne) / most).toBeGreaterThan(0.98)
+      expect(mostRunOhms(metres, ofOne) / most).toBeLessThan(1.08)
+    },
+  )
+
+  it('a poor joint in a short run fails, and holds no longer once its length is said', () => {
+    const kind = 'hot-continuity'
+    const read = (value: number, metres: number | null) =>
+      verdict(further(locked(), took({ kind, value, metres })), kind)
+    expect(read(1.1, null)).toBe('holds')
+    expect(read(1.1, 15)).toBe('fails')
+    expect(read(0.38, 15)).toBe('holds')
+    // However long it is.
+    expect(read(2.01, 500)).toBe('fails')
+    const bare = { ...usualBox().record, conductors: {} }
+    expect(ohmsOfMetre(bare, bare.circuits['circuit-7']!, trade)).toBeNull()
+  })
 
   it.each<[CircuitTestRow['kind'], number, 'holds' | 'fails']>([
     ['insulation-hot-ground', 1, 'holds'],

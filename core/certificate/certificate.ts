@@ -1,6 +1,7 @@
 import type { Breaker, CircuitTestRow } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { regionOf } from '../model/regions'
+import type { Metal } from '../model/vocabulary'
 import type { CircuitTestRule, Trade } from '../model/trade'
 import { sharersOf } from '../model/ties'
 import { rounded } from '../model/units'
@@ -26,19 +27,57 @@ const READ_COLD = 0.8
 export const mostLoopOhms = (volts: number, ratedAmps: number): number =>
   rounded((READ_COLD * LOW_SUPPLY * volts) / (AT_ONCE * ratedAmps), 2)
 
-/** The tests that a circuit is to have where it is, in the order they are done. */
-export function testsOfCircuit(record: JobRecord, circuit: Breaker, trade: Trade): TestOfCircuit[] {
+/** Of any run in a house; and of one whose length is known, for its warmth, and for clips and joints. */
+const MOST_OF_ANY_OHMS = 2
+const WARMER = 1.2
+const CLIPS_AND_JOINTS_OHMS = 0.1
+/** Of a metre of 1 mm². */
+const OHMS_OF: Readonly<Record<Metal, number>> = { copper: 0.0185, aluminium: 0.029 }
+
+/** What one metre has of the conductor with the most of it that is recorded on a circuit; null where none is. */
+export function ohmsOfMetre(record: JobRecord, circuit: Breaker, trade: Trade): number | null {
+  const boxes = rowsWith(record, 'feeds', 'circuitId', circuit.id).map(({ boxId }) => boxId)
+  const cables = boxes.flatMap(boxId => rowsWith(record, 'cables', 'boxId', boxId))
+  const each = cables
+    .flatMap(({ id }) => rowsWith(record, 'conductors', 'cableId', id))
+    .map(({ gauge, metal }) => OHMS_OF[metal] / trade.conductors[gauge].squareMillimetres)
+  return each.length === 0 ? null : Math.max(...each)
+}
+
+/** The most that a run shows, in Ω, out and back, which is so many metres long; to 0.01, rounded up. */
+export const mostRunOhms = (metres: number, ohmsOfOne: number): number =>
+  Math.min(
+    MOST_OF_ANY_OHMS,
+    Math.ceil((2 * metres * ohmsOfOne * WARMER + CLIPS_AND_JOINTS_OHMS) * 100 - 1e-9) / 100,
+  )
+
+/** The tests that a circuit is to have where it is, in the order they are done; those not taken yet of a run of so many metres. */
+export function testsOfCircuit(
+  record: JobRecord,
+  circuit: Breaker,
+  trade: Trade,
+  metres: number | null = null,
+): TestOfCircuit[] {
   const { nominalVolts } = regionOf(record.job.regionId)
   const rows = rowsWith(record, 'circuitTests', 'circuitId', circuit.id)
+  const ofMetre = ohmsOfMetre(record, circuit, trade)
   return trade.circuitTests
     .filter(({ regions }) => regions.includes(record.job.regionId))
     .filter(({ protections }) => protections === null || protections.includes(circuit.protection))
     .map(rule => {
       const row = rows.filter(({ kind }) => kind === rule.kind).at(-1) ?? null
-      const most = rule.most === 'by-breaker' ? mostLoopOhms(nominalVolts, circuit.ratedAmps) : rule.most
+      const most =
+        rule.most === 'by-breaker'
+          ? mostLoopOhms(nominalVolts, circuit.ratedAmps)
+          : rule.most === 'by-length'
+            ? mostOfRun(row === null ? metres : row.metres, ofMetre)
+            : rule.most
       return { rule, least: rule.least, most, row, verdict: verdictOf(row, rule.least, most) }
     })
 }
+
+const mostOfRun = (metres: number | null, ohmsOfOne: number | null): number =>
+  metres === null || ohmsOfOne === null ? MOST_OF_ANY_OHMS : mostRunOhms(metres, ohmsOfOne)
 
 function verdictOf(
   row: CircuitTestRow | null,

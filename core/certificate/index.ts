@@ -2,6 +2,8 @@ export {
   failedBehind,
   holdsBeforeTest,
   mostLoopOhms,
+  mostRunOhms,
+  ohmsOfMetre,
   testsOfCircuit,
   type TestOfCircuit,
 } from './certificate'

@@ -324,6 +324,8 @@ export const ENTITIES = {
     /** In the unit of its kind; null where it is only looked at, or beyond what the instrument shows. */
     value: maybeNumber(0, 100_000),
     shows: maybeChoice(TEST_SHOWS),
+    /** How long the run is, one way, where the limit follows from that; null where nobody said. */
+    metres: maybeNumber(0.1, 1000),
     instrument: text(80),
     takenBy: text(80),
     ...PLACED,

@@ -1,7 +1,7 @@
 import { houseRule } from './house-rules'
 import type { JobRecord } from './record'
 import { regionOf } from './regions'
-import { inchesFrom, rounded } from './units'
+import { feetFrom, inchesFrom, rounded } from './units'
 
 /** What lengths and torques are given in: that of the region, unless the house rule says otherwise. */
 export type Measures = 'metric' | 'inch' | 'both'
@@ -48,6 +48,10 @@ const inUnits = (measures: Measures, metric: string, inch: string): string =>
 /** A length to be measured off, from mm: `16 mm`, `⅝ in`. */
 export const lengthWords = (measures: Measures, millimetres: number): string =>
   inUnits(measures, `${rounded(millimetres, 1)} mm`, byTheRule(millimetres))
+
+/** A run of cable, from m: `12 m`, `39 ft`. */
+export const runWords = (measures: Measures, metres: number): string =>
+  inUnits(measures, `${rounded(metres, 1)} m`, `${rounded(feetFrom(metres), 1)} ft`)
 
 /** A length that is compared with another, from mm: to a tenth of a mm, to a hundredth of an inch. */
 export const exactLength = (measures: Measures, millimetres: number): string =>

@@ -136,8 +136,11 @@ export interface CircuitTestRule {
   /** Null where it is only looked at. */
   readonly unit: 'Ω' | 'MΩ' | 'mA' | 'ms' | null
   readonly least: number | null
-  /** `by-breaker`: what still trips the breaker of the circuit at once. */
-  readonly most: number | 'by-breaker' | null
+  /**
+   * `by-breaker`: what still trips the breaker of the circuit at once. `by-length`: what the conductors of a run have that is
+   * so long.
+   */
+  readonly most: number | 'by-breaker' | 'by-length' | null
   /** Circuits it is for, by their protection; null for all. */
   readonly protections: readonly Protection[] | null
   readonly factId: string

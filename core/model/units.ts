@@ -14,6 +14,12 @@ export const millimetresFrom = (inches: number): number => inches * MILLIMETRES_
 
 export const inchesFrom = (millimetres: number): number => millimetres / MILLIMETRES_PER_INCH
 
+const METRES_PER_FOOT = 0.3048
+
+export const metresFrom = (feet: number): number => feet * METRES_PER_FOOT
+
+export const feetFrom = (metres: number): number => metres / METRES_PER_FOOT
+
 export const wattsFromHorsepower = (horsepower: number): number => horsepower * WATTS_PER_HORSEPOWER
 
 /**

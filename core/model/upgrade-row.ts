@@ -42,6 +42,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
       'location',
     ),
   cables: () => blank(BLANK.cables, 'pulled'),
+  circuitTests: () => ({ metres: null }),
   circuits: () => blank(BLANK.circuits, 'handleWithId'),
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),

@@ -9,7 +9,7 @@ import { Button } from '../primitives/button'
 import { useRunning } from '../primitives/use-running'
 import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
-import { limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
+import { limitWords, runOf, shownWords, TEST_VERDICT_WORDS } from './words'
 import { byPosition } from '@/core/model/ties'
 
 /** What every circuit was tested for, to be printed and signed. */
@@ -61,6 +61,9 @@ function CircuitTable({ circuit, tests }: { circuit: Breaker; tests: readonly Te
   const say = useSay()
   const dates = useDates()
   const running = useRunning()
+  const { record } = useJob()
+  const limitOf = (test: TestOfCircuit) =>
+    [limitWords(say, test), test.row && runOf(record, test.row)].filter(Boolean).join(', ')
   const takenBy = ({ row }: TestOfCircuit) =>
     row ? [row.takenBy, running ? dates.day.format(new Date(row.at)) : ''].filter(Boolean).join(', ') : ''
   return (
@@ -102,12 +105,10 @@ function CircuitTable({ circuit, tests }: { circuit: Breaker; tests: readonly Te
               <th scope="row" className="py-1 pr-3 font-normal">
                 {say(test.rule.says)}
                 <span className="block text-soft sm:hidden print:hidden">
-                  {[limitWords(say, test), test.row?.instrument ?? '', takenBy(test)]
-                    .filter(Boolean)
-                    .join(' · ')}
+                  {[limitOf(test), test.row?.instrument ?? '', takenBy(test)].filter(Boolean).join(' · ')}
                 </span>
               </th>
-              <td className={`py-1 pr-3 tabular-nums ${WIDE}`}>{limitWords(say, test) || '–'}</td>
+              <td className={`py-1 pr-3 tabular-nums ${WIDE}`}>{limitOf(test) || '–'}</td>
               <td className="py-1 pr-3 font-semibold tabular-nums">{shownWords(say, test) || '–'}</td>
               <td className="py-1 pr-3">{say(TEST_VERDICT_WORDS[test.verdict])}</td>
               <td className={`py-1 pr-3 ${WIDE}`}>{test.row?.instrument || '–'}</td>

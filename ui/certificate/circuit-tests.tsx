@@ -1,23 +1,38 @@
 'use client'
 
 import { holdsBeforeTest, testsOfCircuit, type TestOfCircuit } from '@/core/certificate'
-import type { Breaker } from '@/core/model/entities'
-import { rowsOf } from '@/core/model/record'
+import { ENTITIES, type Breaker, type CircuitTestRow } from '@/core/model/entities'
+import { measuresOf, type Measures } from '@/core/model/measures'
+import { rowsOf, rowsWith } from '@/core/model/record'
+import { feetFrom, metresFrom, rounded } from '@/core/model/units'
 import { newId } from '../job/new-id'
 import { useEdits, useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
 import { FigureField } from '../primitives/figure-field'
-import { TextField } from '../primitives/fields'
+import { NumberField, TextField } from '../primitives/fields'
 import { useState } from 'react'
 import { useSay } from '../words/use-say'
-import { beyondWords, limitWords, shownWords, TEST_VERDICT_WORDS } from './words'
+import { beyondWords, limitWords, runOf, shownWords, TEST_VERDICT_WORDS } from './words'
+
+const { min: LEAST_METRES, max: MOST_METRES } = ENTITIES.circuitTests.metres
 
 /** The tests of one circuit, dead ones first: each with what it is to show, and what was shown last. */
 export function CircuitTests({ circuit }: { circuit: Breaker }) {
   const say = useSay()
   const { record } = useJob()
   const trade = useTrade()
-  const tests = testsOfCircuit(record, circuit, trade)
+  const edits = useEdits(null)
+  const said = rowsWith(record, 'circuitTests', 'circuitId', circuit.id).filter(row => row.metres !== null)
+  const [metres, setMetres] = useState(said.at(-1)?.metres ?? null)
+  const tests = testsOfCircuit(record, circuit, trade, metres)
+  const isSoLong = (long: number | null) => {
+    setMetres(long)
+    const taken = tests.flatMap(({ rule, row }) => (row && rule.most === 'by-length' ? [row] : []))
+    edits.send(
+      'test a circuit',
+      taken.map(({ id }) => edits.change('circuitTests', id, { metres: long })),
+    )
+  }
   // With what, and by whom, as it was last: said once, and kept until it is said anew.
   const last = rowsOf(record, 'circuitTests').at(-1)
   const [instrument, setInstrument] = useState(last?.instrument ?? '')
@@ -31,15 +46,46 @@ export function CircuitTests({ circuit }: { circuit: Breaker }) {
       <div className="grid gap-3 sm:grid-cols-2">
         <TextField label={say`Instrument`} value={instrument} max={80} onCommit={setInstrument} />
         <TextField label={say`Taken by`} value={takenBy} max={80} onCommit={setTakenBy} />
+        <RunField measures={measuresOf(record)} metres={metres} onCommit={isSoLong} />
       </div>
       <ol className="flex flex-col gap-3">
         {tests.map(test => (
           <li key={test.rule.kind} className="rounded-lg border border-rule p-3">
-            <Test circuit={circuit} test={test} by={{ instrument, takenBy }} />
+            <Test
+              circuit={circuit}
+              test={test}
+              by={{ instrument, takenBy, metres: test.rule.most === 'by-length' ? metres : null }}
+            />
           </li>
         ))}
       </ol>
     </section>
+  )
+}
+
+/** How long the run is that is read from end to end, in what is measured in there. */
+function RunField({
+  measures,
+  metres,
+  onCommit,
+}: {
+  measures: Measures
+  metres: number | null
+  onCommit: (metres: number | null) => void
+}) {
+  const say = useSay()
+  const inFeet = measures !== 'metric'
+  return (
+    <NumberField
+      label={say`Length of the run, one way`}
+      hint={say`What its conductors may show at most follows from it: without it a poor joint can stay unseen.`}
+      unit={inFeet ? 'ft' : 'm'}
+      value={metres === null ? null : rounded(inFeet ? feetFrom(metres) : metres, 1)}
+      min={inFeet ? 1 : LEAST_METRES}
+      max={inFeet ? 3000 : MOST_METRES}
+      nullable
+      onCommit={said => onCommit(said === null || !inFeet ? said : rounded(metresFrom(said), 2))}
+    />
   )
 }
 
@@ -50,7 +96,7 @@ function Test({
 }: {
   circuit: Breaker
   test: TestOfCircuit
-  by: { readonly instrument: string; readonly takenBy: string }
+  by: Pick<CircuitTestRow, 'instrument' | 'takenBy' | 'metres'>
 }) {
   const say = useSay()
   const edits = useEdits(null)
@@ -83,7 +129,7 @@ function Test({
             {shownWords(say, test)}: {say(TEST_VERDICT_WORDS[verdict])}
           </strong>
           <span className="text-sm text-soft">
-            {[row.takenBy, row.instrument].filter(Boolean).join(', ')}
+            {[row.takenBy, row.instrument, runOf(record, row)].filter(Boolean).join(', ')}
           </span>
           <Button
             look="quiet"

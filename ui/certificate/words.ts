@@ -1,4 +1,7 @@
 import type { TestOfCircuit } from '@/core/certificate'
+import type { CircuitTestRow } from '@/core/model/entities'
+import { measuresOf, runWords } from '@/core/model/measures'
+import type { JobRecord } from '@/core/model/record'
 import { figure } from '@/core/model/units'
 import type { Say } from '@/core/words/say'
 
@@ -16,6 +19,10 @@ export function limitWords(say: Say, { rule: { unit }, least, most }: TestOfCirc
   if (most !== null) return say`At most ${amount(most)} ${unit}`
   return least === null ? '' : say`At least ${amount(least)} ${unit}`
 }
+
+/** How long the run is that was read; empty where nobody said. */
+export const runOf = (record: JobRecord, { metres }: CircuitTestRow): string =>
+  metres === null ? '' : runWords(measuresOf(record), metres)
 
 /** What was shown last. */
 export function shownWords(say: Say, { rule: { unit }, row }: TestOfCircuit): string {

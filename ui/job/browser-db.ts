@@ -36,6 +36,7 @@ interface Kept extends DBSchema {
 
 /** A store that does not open is as good as none. */
 const PATIENCE_MILLISECONDS = 3000
+const AGAIN_MILLISECONDS = 5000
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null
 
@@ -52,7 +53,8 @@ export const database = (): Promise<IDBPDatabase<Kept>> =>
       terminated: () => void (opened = null),
     }),
   ).catch((error: unknown) => {
-    opened = null
+    // Whoever asks now is told at once; later it is tried again.
+    window.setTimeout(() => void (opened = null), AGAIN_MILLISECONDS)
     throw error
   }))
 
