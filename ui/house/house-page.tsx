@@ -63,7 +63,8 @@ export function HousePage() {
         <div>
           <h1 className="text-2xl">{record.job.name}</h1>
           <p className="text-soft">
-            {`${record.job.address} · ${say.count(rooms.length, '# room', '# rooms')}, ${say.count(all.length, '# box', '# boxes')} · ${regionOf(record.job.regionId).name} · `}
+            {record.job.address && `${record.job.address} · `}
+            {`${say.count(rooms.length, '# room', '# rooms')}, ${say.count(all.length, '# box', '# boxes')} · ${regionOf(record.job.regionId).name} · `}
             <Link
               href={`${base}/defects`}
               className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"

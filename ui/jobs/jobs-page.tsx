@@ -131,7 +131,7 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
                 {job.name}
               </span>
               <span className="text-soft">
-                {say.count(job.boxes, '{0} · # box', '{0} · # boxes', job.address)}
+                {[job.address, say.count(job.boxes, '# box', '# boxes')].filter(Boolean).join(' · ')}
               </span>
             </Link>
             <a
