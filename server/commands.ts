@@ -16,7 +16,7 @@ import { inTransaction, isDuplicate } from './database'
 import { digestOf } from './digest'
 import { holdNext } from './held'
 import { inTurn } from './in-turn'
-import { loadJob, loadRaised, loadUndoState, standing } from './jobs'
+import { loadJob, loadRaised, loadUndoState, standingFor } from './jobs'
 import { stalenessOf } from './stale'
 import { insertSql, tableOf, updateSql, valuesOf } from './rows'
 
@@ -60,9 +60,8 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
     [jobId],
   )
   if (guarded.affectedRows === 0) return rolledBack(db, { kind: 'no-such-job' })
-  const earlier = await appliedBefore(db, jobId, command)
-  if (earlier) return rolledBack(db, earlier)
-  const now = (await standing(jobId, db))!
+  const now = await standingFor(jobId, command.id, db)
+  if (now.isApplied) return rolledBack(db, (await appliedBefore(db, jobId, command))!)
   const job = await loadRaised(jobId, now, db)
   const trade = await tradeAt(now.catalogue, db)
   const from: Standpoint = { origin: command.origin, revision: job.revision }
@@ -96,7 +95,11 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
     revision: job.revision,
     changes: planned.changes,
     versions,
-    undo: await loadUndoState(jobId, command.boxId, db),
+    // What was just done is what is taken back next.
+    undo:
+      'undoes' in command
+        ? await loadUndoState(jobId, command.boxId, db)
+        : { undo: { id: command.id, name: command.name }, redo: null },
     held: held(job.record, planned.changes, moment.guards),
   }
   return { outcome, next }
