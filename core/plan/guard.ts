@@ -1,5 +1,5 @@
 import { boxView } from '../job/box-view'
-import { moves } from '../model/step-name'
+import { moves, stepOfKey } from '../model/step-name'
 import type { JobRecord } from '../model/record'
 import type { Guard } from '../job/transition'
 import { fault, type Fault } from '../model/result'
@@ -86,7 +86,16 @@ export const holdPoints =
           ? []
           : [fault(path, 'held', say`Held: ${say`the box was not read dead at every conductor`}`)]
       const step = view && planBox(view, trade).steps.find(each => each.key === stepKey)
-      if (!step) return [fault(path, 'no-such-step', say`this box has no step “${stepKey}”`)]
+      if (!step)
+        return [
+          fault(
+            path,
+            'no-such-step',
+            stepOfKey(stepKey)
+              ? say`The plan of this box is another one now: look at how it stands before anything is done on.`
+              : say`this box has no step “${stepKey}”`,
+          ),
+        ]
       if (step.doneBy === 'record')
         return [fault(path, 'by-record', say`“${step.says}” is done by its readings, not by a tick`)]
       return step.holds.length > 0 ? [fault(path, 'held', say`Held: ${step.holds[0]}`)] : []
