@@ -13,7 +13,7 @@ const ALL = [
   ),
   fact(
     'test-continuity',
-    'Out and back, a run has twice its length of the metal it is of: copper at most 0.0185 Ω for a metre of 1 mm² (14 AWG about 9 mΩ/m, 1.5 mm² 12 mΩ/m), aluminium 0.029 Ω. A fifth more for its warmth and 0.1 Ω for clips and joints; what is above that is a poor joint, or another length. Nothing in a house has more than 2 Ω.',
+    'Out and back, a run has twice its length of the metal it is of: copper at most 18.5 mΩ/m at 1 mm² (14 AWG 9 mΩ/m, 1.5 mm² 12 mΩ/m), aluminum 29 mΩ/m. A fifth more for its warmth and 0.1 Ω for clips and joints; what is above that is a poor joint, or another length. Nothing in a house has more than 2 Ω.',
     COMMON,
   ),
   fact(
