@@ -1,6 +1,6 @@
 import { tiedBoxes } from '../job/tied'
 import { runsThrough, type BoxView } from '../job/box-view'
-import { inDoubtAt } from '../job/power-said'
+import { readingsInNoDoubt } from '../job/power-said'
 import type { JobRecord } from '../model/record'
 
 /**
@@ -47,7 +47,7 @@ const seenIn = (view: BoxView) => [
     ...(place.part > 1 ? [place.gang, place.part] : []),
   ]),
   view.feeds.map(({ circuit }) => circuit.id),
-  view.readings
+  readingsInNoDoubt(view)
     .filter(
       ({ purpose, value, breaker }) =>
         purpose === 'identify' ||
@@ -55,7 +55,6 @@ const seenIn = (view: BoxView) => [
         // No current with the power off is a hold point met, and says nothing of what a conductor is.
         (purpose === 'clamp' && !(value === 0 && breaker === 'off')),
     )
-    .filter(reading => !inDoubtAt(view)(reading))
     .map(({ id, answer, value, lampsOutGroupId, offDeviceId }) => [
       id,
       answer,

@@ -1,5 +1,5 @@
 import type { BoxView, EndView } from '../job/box-view'
-import { inDoubtAt } from '../job/power-said'
+import { readingsInNoDoubt } from '../job/power-said'
 import { basisOf } from './basis'
 import { answerOfVolts } from './question'
 import { isHotRole, SIDE_OF, type Side } from '../model/roles'
@@ -52,9 +52,8 @@ function weighed(view: BoxView, subject: EndView): ClaimStatus {
     }
   }
   const net = netMates(view, subject)
-  const bearing = view.readings
+  const bearing = readingsInNoDoubt(view)
     .filter(({ purpose, workedDeviceId }) => purpose === 'identify' && workedDeviceId === null)
-    .filter(reading => !inDoubtAt(view)(reading))
     .map(reading => ({ reading, says: bears(view, net, role, reading) }))
   const contradicting = bearing.filter(each => each.says === 'contradicts').map(each => each.reading)
   const supporting = bearing.filter(each => each.says === 'supports').map(each => each.reading)

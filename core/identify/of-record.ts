@@ -5,7 +5,7 @@ import { runsThrough, type BoxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
 import { lookingForPlaces } from '../job/looking'
 import { placeName } from '../job/place-name'
-import { inDoubtAt } from '../job/power-said'
+import { readingsInNoDoubt } from '../job/power-said'
 import type { Reading } from '../model/entities'
 import { looksLikeGround, type Region } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
@@ -148,12 +148,7 @@ export function takenIn(views: readonly BoxView[], trade: Trade): Taken[] {
   const boxes = views.map(({ box }) => box.id)
   const through = throughAll(views)
   return views
-    .flatMap(view => {
-      const isInDoubt = inDoubtAt(view)
-      return view.readings
-        .filter(reading => !isInDoubt(reading))
-        .map(reading => ({ region: view.region, reading }))
-    })
+    .flatMap(view => readingsInNoDoubt(view).map(reading => ({ region: view.region, reading })))
     .sort((a, b) => a.reading.seq - b.reading.seq || (a.reading.id < b.reading.id ? -1 : 1))
     .flatMap(({ region, reading }) => {
       const { id, answer } = reading
@@ -265,9 +260,7 @@ export const valueOf = (answer: Answer, { nominalVolts }: Pick<Region, 'nominalV
 export const accountedIn = (views: readonly BoxView[]): Accounted => ({
   toldFromGround: new Set(
     views.flatMap(view =>
-      view.readings
-        .filter(reading => tellsFromGround(reading) && !inDoubtAt(view)(reading))
-        .map(({ fromEndId }) => fromEndId!),
+      readingsInNoDoubt(view).flatMap(reading => (tellsFromGround(reading) ? [reading.fromEndId!] : [])),
     ),
   ),
 })

@@ -66,5 +66,11 @@ export function inDoubtAt({ record, box }: BoxView): InDoubt {
   return isInDoubt
 }
 
+/** Readings of a box of which it is known in which state they were taken. */
+export const readingsInNoDoubt = (view: BoxView): readonly Reading[] => {
+  const isInDoubt = inDoubtAt(view)
+  return view.readings.filter(reading => !isInDoubt(reading))
+}
+
 /** A record never changes, so it is looked through once. */
 const doubts = new WeakMap<JobRecord, Map<string, InDoubt>>()

@@ -16,9 +16,9 @@ let own: Numbered | null = null
 export async function openDevice(): Promise<void> {
   try {
     const { device, upTo } = await setAside()
-    const counted = read()
-    const number = Math.max(upTo - AT_ONCE, counted?.device === device ? counted.number : 0)
-    write({ device, number, upTo: Math.max(upTo, counted?.device === device ? counted.upTo : 0) })
+    const counted = countedOf(device)
+    const number = Math.max(upTo - AT_ONCE, counted.number)
+    write({ device, number, upTo: Math.max(upTo, counted.upTo) })
   } catch {
     standAlone()
   }
@@ -28,10 +28,8 @@ export async function openDevice(): Promise<void> {
 const setAside = (): Promise<SetAside> =>
   written('device', async tx => {
     const before = await tx.store.get('this')
-    const counted = read()
-    const device = before?.device ?? counted?.device ?? newId()
-    const used = Math.max(before?.upTo ?? 0, counted?.device === device ? counted.number : 0)
-    const next = { device, upTo: used + AT_ONCE }
+    const device = before?.device ?? read()?.device ?? newId()
+    const next = { device, upTo: Math.max(before?.upTo ?? 0, countedOf(device).number) + AT_ONCE }
     await tx.store.put(next, 'this')
     return next
   })
@@ -73,6 +71,12 @@ function read(): Counted | null {
   return typeof kept?.device === 'string' && Number.isInteger(kept.number)
     ? { device: kept.device, number: kept.number!, upTo: kept.upTo ?? 0 }
     : null
+}
+
+/** How far was counted as this phone; not at all where that was another one. */
+function countedOf(device: string): Counted {
+  const counted = read()
+  return counted?.device === device ? counted : { device, number: 0, upTo: 0 }
 }
 
 const write = (counted: Counted): void => localStorage.setItem(DEVICE, JSON.stringify(counted))
