@@ -19,6 +19,9 @@ export function AskAloud({ view }: { view: BoxView }) {
   const [said, setSaid] = useState('')
   const isolation = isolationOf(view)
   const what = isolation.toSwitchOff.map(circuit => switchName(record, circuit?.id ?? null)).join(say` and `)
+  const named = [...new Set(touch.unheard.map(({ by }) => by).filter(Boolean))]
+  const unnamed = touch.unheard.filter(({ by }) => by === '').length
+  const who = unnamed === 0 ? named : [...named, say.count(unnamed, 'another phone', '# other phones')]
   const answer = (words: string) => {
     const kept = words.trim().slice(0, 200)
     if (kept !== '') store.askedAloud(view.box.id, kept)
@@ -31,7 +34,7 @@ export function AskAloud({ view }: { view: BoxView }) {
       )}
       {touch.unheard.length > 0 && (
         <p>
-          {say`Not heard since ${when(touch.unheard[0]!.since)}: ${touch.unheard.map(({ by }) => by || say`another phone`).join(', ')}. What was done there is not known here.`}
+          {say`Not heard since ${when(touch.unheard[0]!.since)}: ${who.join(', ')}. What was done there is not known here.`}
         </p>
       )}
       {saidOf(touch, view.box.id) === null && isolation.stillOn.length === 0 && (
