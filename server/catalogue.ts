@@ -48,7 +48,16 @@ export async function loadCatalogue(db: Database = pool()): Promise<CatalogueEnt
   return rows.map(entryOf).sort((a, b) => orderOf(a) - orderOf(b))
 }
 
-const held: { revision: number; trade: Trade } = { revision: -1, trade: shippedTrade }
+interface HeldTrade {
+  /** Of the catalogue. */
+  readonly revision: number
+  readonly trade: Trade
+}
+
+let held: HeldTrade = { revision: -1, trade: shippedTrade }
+
+/** The trade as it was read last, however it stands now. */
+export const heldTrade = (): HeldTrade => held
 
 /** The catalogue and the trade’s figures as they are now; read again only after a change. */
 export async function currentTrade(db: Database = pool()): Promise<Trade> {
@@ -60,12 +69,11 @@ export async function currentTrade(db: Database = pool()): Promise<Trade> {
 export async function tradeAt(revision: number, db: Database = pool()): Promise<Trade> {
   if (held.revision !== revision) {
     const devices = (await loadCatalogue(db)).map(({ device }) => device)
-    held.trade = {
-      ...shippedTrade,
-      devices: devices.length > 0 ? devices : shippedTrade.devices,
-      lamps: lampsOf(await loadLamps(db)),
+    const lamps = lampsOf(await loadLamps(db))
+    held = {
+      revision,
+      trade: { ...shippedTrade, devices: devices.length > 0 ? devices : shippedTrade.devices, lamps },
     }
-    held.revision = revision
   }
   return held.trade
 }

@@ -1,4 +1,4 @@
-import type { PoolConnection, ResultSetHeader, RowDataPacket } from 'mysql2/promise'
+import type { PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { commandSchema, validated } from '@/core/format/schemas'
 import type { Standpoint } from '@/core/job/as-seen'
 import { applyChanges, changedFields, inDatabaseOrder, type Change } from '@/core/job/change'
@@ -11,12 +11,12 @@ import { holdPoints, powerHolds } from '@/core/plan'
 import { fault } from '@/core/model/result'
 import { JOB_FIELDS } from '@/core/model/entities'
 import { upgradedRow } from '@/core/model/upgrade-row'
-import { tradeAt } from './catalogue'
 import { inTransaction, isDuplicate } from './database'
 import { digestOf } from './digest'
 import { holdNext } from './held'
 import { inTurn } from './in-turn'
-import { loadJob, loadRaised, loadUndoState, standingFor } from './jobs'
+import { loadJob, loadUndoState } from './jobs'
+import { raisedByOne } from './raised'
 import { stalenessOf } from './stale'
 import { insertSql, tableOf, updateSql, valuesOf } from './rows'
 
@@ -55,24 +55,15 @@ interface Done {
 
 async function applied(db: PoolConnection, jobId: string, command: Command | UndoCommand): Promise<Done> {
   const at = new Date().toISOString()
-  const [guarded] = await db.execute<ResultSetHeader>(
-    'UPDATE jobs SET revision = revision + 1 WHERE id = ?',
-    [jobId],
-  )
-  if (guarded.affectedRows === 0) return rolledBack(db, { kind: 'no-such-job' })
-  const now = await standingFor(jobId, command.id, db)
-  if (now.isApplied) return rolledBack(db, (await appliedBefore(db, jobId, command))!)
-  const job = await loadRaised(jobId, now, db)
-  const trade = await tradeAt(now.catalogue, db)
+  const raised = await raisedByOne(jobId, db)
+  if (!raised) return rolledBack(db, { kind: 'no-such-job' })
+  const { job, trade } = raised
   const from: Standpoint = { origin: command.origin, revision: job.revision }
   const isBehind = command.origin.seen < job.revision - 1
   const moment = { now: at, from, isBehind, guards: [holdPoints(trade), powerHolds(trade)] }
-  if (command.origin.seen >= job.revision)
-    return rolledBack(db, { kind: 'refused', faults: [fault('/origin/seen', 'not-yet', NOT_YET)] })
-  const planned = await ('undoes' in command
-    ? undoing(db, job, command, moment)
-    : editing(db, job, command, moment))
-  if (planned.kind !== 'changes') return rolledBack(db, planned)
+  const planned = await planning(db, job, command, moment)
+  // What was applied already does not fit a second time.
+  if (planned.kind !== 'changes') return rolledBack(db, (await appliedBefore(db, jobId, command)) ?? planned)
   const versions = await write(db, job, planned.changes)
   const next = { ...job, ...afterThem(job, planned.changes, versions) }
   await db.execute(
@@ -115,16 +106,26 @@ function afterThem(
   return { record: applyChanges(job.record, changes), versions }
 }
 
-const NOT_YET = 'the job has not come so far: what was seen is not what is here'
-
 /** Nothing was written but the revision; giving it back leaves the job untouched. */
 async function rolledBack(db: PoolConnection, outcome: Outcome): Promise<Done> {
   await db.rollback()
-  await db.beginTransaction()
   return { outcome, next: null }
 }
 
+const NOT_YET = 'the job has not come so far: what was seen is not what is here'
+
 type Planned = { readonly kind: 'changes'; readonly changes: readonly Change[] } | Outcome
+
+async function planning(
+  db: PoolConnection,
+  job: VersionedJob,
+  command: Command | UndoCommand,
+  moment: Moment,
+): Promise<Planned> {
+  if (command.origin.seen >= job.revision)
+    return { kind: 'refused', faults: [fault('/origin/seen', 'not-yet', NOT_YET)] }
+  return 'undoes' in command ? undoing(db, job, command, moment) : editing(db, job, command, moment)
+}
 
 async function editing(
   db: PoolConnection,

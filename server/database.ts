@@ -10,11 +10,12 @@ export const databaseUrl = (): string => {
 /** As who may change tables; the application itself reads and writes rows only. */
 export const ownerUrl = (): string => process.env.MIGRATE_URL ?? databaseUrl()
 
-const holder = globalThis as { everyRoomPool?: Pool }
+/** One of each a process: what stands alone is written at once, a transaction begins with its first statement. */
+const holder = globalThis as { everyRoomPool?: Pool; everyRoomTransactions?: Pool }
 
-/** One pool a process; times in UTC, numbers as numbers. */
-export function pool(): Pool {
-  holder.everyRoomPool ??= mysql.createPool({
+/** Times in UTC, numbers as numbers. */
+const newPool = (): Pool =>
+  mysql.createPool({
     uri: databaseUrl(),
     connectionLimit: 8,
     timezone: 'Z',
@@ -22,12 +23,32 @@ export function pool(): Pool {
     dateStrings: true,
     charset: 'utf8mb4_bin',
   })
-  return holder.everyRoomPool
+
+/** For statements that stand alone. */
+export const pool = (): Pool => (holder.everyRoomPool ??= newPool())
+
+const transactions = (): Pool => (holder.everyRoomTransactions ??= newPool())
+
+const beginByThemselves = new WeakSet<object>()
+
+/** One on which a transaction begins with its first statement: it need not be begun. */
+async function inNoTransaction(): Promise<PoolConnection> {
+  const db = await transactions().getConnection()
+  if (beginByThemselves.has(db.connection)) return db
+  try {
+    await db.query('SET autocommit = 0')
+  } catch (error) {
+    db.destroy()
+    throw error
+  }
+  beginByThemselves.add(db.connection)
+  return db
 }
 
 export async function closePool(): Promise<void> {
-  await holder.everyRoomPool?.end()
+  await Promise.all([holder.everyRoomPool?.end(), holder.everyRoomTransactions?.end()])
   delete holder.everyRoomPool
+  delete holder.everyRoomTransactions
 }
 
 /** Deadlock, certification failure at commit, node not ready, and lost connections: the whole is tried again. */
@@ -60,9 +81,8 @@ export async function inTransaction<Value>(work: (db: PoolConnection) => Promise
 }
 
 async function once<Value>(work: (db: PoolConnection) => Promise<Value>): Promise<Value> {
-  const db = await pool().getConnection()
+  const db = await inNoTransaction()
   try {
-    await db.beginTransaction()
     const value = await work(db)
     await db.commit()
     return value

@@ -14,9 +14,12 @@ const all = (): Held => (holder.everyRoomHeld ??= { jobs: new Map(), listeners: 
 
 /** The job as it was read or written last, if that is how it stands now. */
 export function heldJob(jobId: string, now: Having): VersionedJob | null {
-  const held = all().jobs.get(jobId)
+  const held = heldLast(jobId)
   return held && havingWords(held) === havingWords(now) ? held : null
 }
+
+/** The job as it was read or written last, however it stands now. */
+export const heldLast = (jobId: string): VersionedJob | null => all().jobs.get(jobId) ?? null
 
 /** Keeps a job as it stands: what is asked of it next needs no reading of its tables. */
 export function hold(jobId: string, job: VersionedJob): void {

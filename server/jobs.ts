@@ -65,33 +65,20 @@ export interface Standing extends Having {
   readonly catalogue: number
 }
 
-const STANDING =
-  'SELECT line, jobs.revision, demo, catalogue_state.revision AS catalogue FROM jobs LEFT JOIN catalogue_state ON TRUE'
-
-const standingIn = (row: RowDataPacket): Standing => ({
-  line: String(row.line),
-  revision: Number(row.revision),
-  demo: row.demo !== null,
-  catalogue: Number(row.catalogue ?? 0),
-})
-
 /** How a job stands now; null where there is none. */
 export async function standing(jobId: string, db: Db = pool()): Promise<Standing | null> {
-  const [rows] = await db.execute<RowDataPacket[]>(`${STANDING} WHERE jobs.id = ?`, [jobId])
-  return rows[0] ? standingIn(rows[0]) : null
-}
-
-/** How a job stands that is there, and whether a command was applied to it already. */
-export async function standingFor(
-  jobId: string,
-  commandId: string,
-  db: Db,
-): Promise<Standing & { readonly isApplied: boolean }> {
   const [rows] = await db.execute<RowDataPacket[]>(
-    `SELECT standing.*, command_log.id AS applied FROM (${STANDING} WHERE jobs.id = ?) AS standing LEFT JOIN command_log ON command_log.job_id = ? AND command_log.id = ?`,
-    [jobId, jobId, commandId],
+    'SELECT line, jobs.revision, demo, catalogue_state.revision AS catalogue FROM jobs LEFT JOIN catalogue_state ON TRUE WHERE jobs.id = ?',
+    [jobId],
   )
-  return { ...standingIn(rows[0]!), isApplied: rows[0]!.applied !== null }
+  const row = rows[0]
+  if (!row) return null
+  return {
+    line: String(row.line),
+    revision: Number(row.revision),
+    demo: row.demo !== null,
+    catalogue: Number(row.catalogue ?? 0),
+  }
 }
 
 /** More commands than this since, and the whole job is the shorter answer. */
