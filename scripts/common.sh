@@ -89,7 +89,7 @@ build_if_older() {
     tail -n 20 "$DATA/build.log" >&2
     fail "the build failed (the whole log is in $DATA/build.log)." 'Mend what it names, then run this again.'
   }
-  beside_server read-file.worker.ts read-file.worker.cjs cjs
+  beside_server bring-in-file.worker.ts bring-in-file.worker.cjs cjs
   # No request comes in but by the door, which stands before the server is begun.
   beside_server front-door.main.ts front-door.mjs esm
   grep -q front-door .next/standalone/server.js || sed -i "1i import './front-door.mjs'" .next/standalone/server.js

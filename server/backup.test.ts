@@ -12,7 +12,8 @@ import { applyCommand } from './commands'
 import { closePool, pool } from './database'
 import { loadJob, storeJobFile } from './jobs'
 import { migrate, migrationsIn } from './migrate'
-import { loadPhoto, storePhoto } from './photos'
+import { storePhoto } from './photos'
+import { loadPicture } from './pictures'
 
 const MIGRATIONS = path.join(import.meta.dirname, 'migrations')
 const was = { database: process.env.DATABASE_URL, migrate: process.env.MIGRATE_URL }
@@ -109,7 +110,7 @@ describe('a backup', () => {
     const doneThen = done
     working = false
     await work
-    const photo = await loadPhoto('house', 'photo', 'picture')
+    const photo = await loadPicture('house', 'photo', 'picture')
     const { line } = (await loadJob('house'))!
 
     await speakTo('RESTORED_URL')
@@ -122,7 +123,7 @@ describe('a backup', () => {
     expect(await count('SELECT COUNT(*) FROM command_log')).toBe(job.revision)
     expect(job.record.boxes.box!.note).toBe(`“ü” ${job.revision}`)
     expect(job.versions['boxes/box']).toBe(job.revision + 1)
-    expect(await loadPhoto('house', 'photo', 'picture')).toEqual(photo)
+    expect(await loadPicture('house', 'photo', 'picture')).toEqual(photo)
     // Once more out of there, it is the same, but for the life that each job begins: what somebody has of the one before is none of this.
     expect(job.line).not.toBe(line)
     await pool().query('UPDATE jobs SET line = ?', [line])

@@ -2,13 +2,11 @@ import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
 import type { JobFile } from '@/core/format/job-file'
 import { validated } from '@/core/format/schemas'
-import { renumbered } from '@/core/job/renumbered'
 import { emptyRecord } from '@/core/model/record'
 import { fault, good, refused, type Result } from '@/core/model/result'
 import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { bringInFile } from './bring-in-file'
 import { isDuplicate } from './database'
-import type { Picture } from './photos'
-import { readJobFile } from './read-file'
 import { loadJobFile, storeJobFile } from './jobs'
 
 /** Of the job that is to be, made by who asks: sent twice it is made once. */
@@ -38,35 +36,18 @@ interface Start {
   readonly start: { readonly id?: string; readonly name: string; readonly regionId: RegionId }
 }
 
-/**
- * Stores what was sent: a job file, or the wish for an empty job, or for a copy of one. A file keeps its own id while that is
- * free and gets a new one where it is taken, so nothing is ever overwritten.
- */
-export async function bringIn(body: string): Promise<Result<string>> {
-  const start = wishIn<Start>(startSchema, body)
-  if (start) return startJob(start)
-  const copy = wishIn<Copy>(copySchema, body)
-  if (copy) return copyJob(copy)
-  const parsed = await readJobFile(body)
-  return parsed.ok ? good(await storeBesideOthers(parsed.value)) : parsed
-}
+/** A wish is a few words; what is longer is no wish, and takes long to look through. */
+const MOST_OF_A_WISH = 2000
 
-/** Stores a job under its own id while that is free, else under a new one: which it is. */
-export async function storeBesideOthers(
-  given: JobFile,
-  pictures?: ReadonlyMap<string, Picture>,
-): Promise<string> {
-  const file = { ...given, record: renumbered(given.record) }
-  const wished = file.record.job.id
-  try {
-    await storeJobFile(file, { jobId: wished, demo: null, pictures })
-    return wished
-  } catch (error) {
-    if (!isDuplicate(error)) throw error
-    const jobId = randomUUID()
-    await storeJobFile(file, { jobId, demo: null, pictures })
-    return jobId
+/** Stores what was sent: a job file, or the wish for an empty job, or for a copy of one. */
+export async function bringIn(body: string): Promise<Result<string>> {
+  if (body.length <= MOST_OF_A_WISH) {
+    const start = wishIn<Start>(startSchema, body)
+    if (start) return startJob(start)
+    const copy = wishIn<Copy>(copySchema, body)
+    if (copy) return copyJob(copy)
   }
+  return bringInFile(body)
 }
 
 function wishIn<Wish>(schema: Joi.Schema, body: string): Wish | null {

@@ -8,8 +8,8 @@ import type { Placed } from '@/core/model/placed'
 import { emptyRecord, type JobRecord } from '@/core/model/record'
 import { inTransaction, pool } from './database'
 import { heldJob, hold, letGo } from './held'
-import { insertPicture, type Picture } from './photos'
-import { CHILDREN_FIRST, insertSql, parsedExtra, rowFrom, selectSql, tableOf, valuesOf } from './rows'
+import { insertPicture, type Picture } from './pictures'
+import { CHILDREN_FIRST, insertManySql, parsedExtra, rowFrom, selectSql, tableOf, valuesOf } from './rows'
 
 export interface JobSummary {
   readonly id: string
@@ -192,16 +192,13 @@ async function insertJob(
     const rows = Object.values(record[name]) as AnyRow[]
     for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
       const some = rows.slice(at, at + ROWS_AT_ONCE)
-      await db.query(
-        insertSql(name, some.length),
-        some.flatMap(row => [jobId, ...valuesOf(name, row)]),
-      )
+      await db.query(insertManySql(name), [some.map(row => [jobId, ...valuesOf(name, row)])])
     }
   }
   for (const [id, picture] of pictures ?? []) await insertPicture(db, jobId, id, picture)
 }
 
-const ROWS_AT_ONCE = 500
+const ROWS_AT_ONCE = 1000
 
 /** Takes a job away with everything in it; false where there was none. */
 export async function removeJob(jobId: string): Promise<boolean> {

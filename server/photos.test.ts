@@ -5,7 +5,8 @@ import { usualBox } from '@/demo/usual'
 import { closePool } from './database'
 import { storeJobFile } from './jobs'
 import { migrate } from './migrate'
-import { loadPhoto, MOST_PHOTO_BYTES, storePhoto } from './photos'
+import { MOST_PHOTO_BYTES, storePhoto } from './photos'
+import { loadPicture } from './pictures'
 
 const jobId = `photos-${process.pid}-${Date.now().toString(36)}`
 
@@ -29,12 +30,12 @@ describe('photos', () => {
     expect((await sharp(given).metadata()).exif).toBeDefined()
     const stored = await storePhoto(jobId, 'one', given)
     expect(stored).toEqual({ ok: true, value: { widthPixels: 1067, heightPixels: 1600 } })
-    const kept = (await loadPhoto(jobId, 'one', 'picture'))!
+    const kept = (await loadPicture(jobId, 'one', 'picture'))!
     const about = await sharp(kept).metadata()
     expect(about).toMatchObject({ format: 'jpeg', width: 1067, height: 1600 })
     expect(about.exif).toBeUndefined()
     expect(kept.includes('GPS')).toBe(false)
-    const small = await sharp((await loadPhoto(jobId, 'one', 'small'))!).metadata()
+    const small = await sharp((await loadPicture(jobId, 'one', 'small'))!).metadata()
     expect(Math.max(small.width, small.height)).toBe(320)
   })
 
@@ -43,9 +44,9 @@ describe('photos', () => {
       .png()
       .toBuffer()
     await storePhoto(jobId, 'twice', await fromCamera())
-    const first = await loadPhoto(jobId, 'twice', 'picture')
+    const first = await loadPicture(jobId, 'twice', 'picture')
     expect((await storePhoto(jobId, 'twice', other)).ok).toBe(true)
-    expect(await loadPhoto(jobId, 'twice', 'picture')).toEqual(first)
+    expect(await loadPicture(jobId, 'twice', 'picture')).toEqual(first)
   })
 
   it('are told by what is in them: anything else is refused, and nothing kept', async () => {
@@ -63,6 +64,6 @@ describe('photos', () => {
       .toBuffer()
     expect(vast.length).toBeLessThan(2_000_000)
     expect(await codes(vast)).toEqual(['too-large'])
-    expect(await loadPhoto(jobId, 'bad', 'picture')).toBeNull()
+    expect(await loadPicture(jobId, 'bad', 'picture')).toBeNull()
   })
 })

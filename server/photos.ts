@@ -1,8 +1,8 @@
-import type { PoolConnection, RowDataPacket } from 'mysql2/promise'
 import sharp from 'sharp'
 import { fault, good, refused, type Result } from '@/core/model/result'
 import { pool } from './database'
 import { inTurn } from './in-turn'
+import { insertPicture, type Picture, type StoredPhoto } from './pictures'
 
 /** A picture as it comes from a camera, at most. */
 export const MOST_PHOTO_BYTES = 15 * 1024 * 1024
@@ -13,17 +13,6 @@ const PICTURE_PIXELS = 1600
 const SMALL_PIXELS = 320
 const QUALITY = 80
 
-export interface StoredPhoto {
-  readonly widthPixels: number
-  readonly heightPixels: number
-}
-
-/** A picture as it is kept, and as it is shown in a list. */
-export interface Picture extends StoredPhoto {
-  readonly picture: Buffer
-  readonly small: Buffer
-}
-
 /** Keeps a picture of a job. Sent twice under one id it is kept once. Refused: what is no picture, or too large. */
 export async function storePhoto(jobId: string, id: string, given: Buffer): Promise<Result<StoredPhoto>> {
   const made = await pictureOf(given)
@@ -31,18 +20,6 @@ export async function storePhoto(jobId: string, id: string, given: Buffer): Prom
   await insertPicture(pool(), jobId, id, made.value)
   const { widthPixels, heightPixels } = made.value
   return good({ widthPixels, heightPixels })
-}
-
-export async function insertPicture(
-  db: Pick<PoolConnection, 'execute'>,
-  jobId: string,
-  id: string,
-  { picture, small }: Picture,
-): Promise<void> {
-  await db.execute(
-    'INSERT INTO photo_files (job_id, id, picture, small) VALUES (?, ?, ?, ?) ON DUPLICATE KEY UPDATE id = id',
-    [jobId, id, picture, small],
-  )
 }
 
 /** Turns a picture upright, makes it smaller, and takes off all that a camera writes beside it, such as where it was taken. */
@@ -72,18 +49,4 @@ export async function pictureOf(given: Buffer): Promise<Result<Picture>> {
   } catch {
     return refused(fault('/photo', 'no-picture', 'this is no picture that can be read'))
   }
-}
-
-/** A picture as it is kept, or null where there is none. */
-export async function loadPhoto(
-  jobId: string,
-  id: string,
-  size: 'picture' | 'small',
-): Promise<Buffer | null> {
-  const column = size === 'small' ? 'small' : 'picture'
-  const [rows] = await pool().execute<RowDataPacket[]>(
-    `SELECT ${column} AS bytes FROM photo_files WHERE job_id = ? AND id = ?`,
-    [jobId, id],
-  )
-  return (rows[0]?.bytes as Buffer | undefined) ?? null
 }

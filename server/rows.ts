@@ -25,12 +25,17 @@ export function valuesOf(entity: EntityName | 'job', row: object): SqlValue[] {
 
 const names = (entity: EntityName | 'job') => [...Object.keys(fieldsFor(entity)).map(quoted), '`extra`']
 
-/** Puts so many rows in, each by the job’s id and its values. */
-export const insertSql = (entity: EntityName, rows = 1): string => {
-  const columns = ['`job_id`', ...names(entity)]
-  const places = `(${columns.map(() => '?').join(', ')})`
-  return `INSERT INTO ${tableOf(entity)} (${columns.join(', ')}) VALUES ${Array(rows).fill(places).join(', ')}`
-}
+const into = (entity: EntityName) =>
+  `INSERT INTO ${tableOf(entity)} (${['`job_id`', ...names(entity)].join(', ')}) VALUES`
+
+/** Puts a row in, by the job’s id and its values. */
+export const insertSql = (entity: EntityName): string =>
+  `${into(entity)} (?, ${names(entity)
+    .map(() => '?')
+    .join(', ')})`
+
+/** Puts any number of rows in, given as one list of such lists. */
+export const insertManySql = (entity: EntityName): string => `${into(entity)} ?`
 
 /** Sets every field and raises the version; the last three places are job, id and the version seen. */
 export const updateSql = (entity: EntityName): string =>

@@ -9,7 +9,8 @@ import { usualBox } from '@/demo/usual'
 import { closePool, pool } from './database'
 import { listJobs, loadJob, removeJob, storeJobFile } from './jobs'
 import { migrate } from './migrate'
-import { loadPhoto, storePhoto } from './photos'
+import { storePhoto } from './photos'
+import { loadPicture } from './pictures'
 import { bringInWhole, wholeJob } from './whole-job'
 
 const jobId = 'whole-one'
@@ -69,9 +70,9 @@ describe('a job taken out whole', () => {
     expect(id).not.toBe(jobId)
     const there = (await loadJob(id))!.record
     expect({ ...there, job: { ...there.job, id: jobId } }).toEqual((await loadJob(jobId))!.record)
-    const picture = (await loadPhoto(id, 'photo-1', 'picture'))!
+    const picture = (await loadPicture(id, 'photo-1', 'picture'))!
     expect(await sharp(picture).metadata()).toMatchObject({ format: 'jpeg', width: 40, height: 30 })
-    expect(await loadPhoto(id, 'photo-1', 'small')).not.toBeNull()
+    expect(await loadPicture(id, 'photo-1', 'small')).not.toBeNull()
     const again = unzipSync((await wholeJob(id))!.bytes)
     const file = parseJobFile(new TextDecoder().decode(again['job.everyroom.json']))
     expect(file.ok && file.value.extra).toEqual({ odd: [1] })
@@ -115,7 +116,7 @@ describe('what is no whole job', () => {
     ],
     [
       'a picture of no photo',
-      files => void (files['photos/other.jpg'] = strToU8('x')),
+      files => void (files['photos/other.jpg'] = files['photos/photo-1.jpg']!),
       '/photos/other.jpg',
       'no-photo',
     ],

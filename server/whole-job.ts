@@ -1,10 +1,10 @@
 import { unzipSync, zipSync, strToU8, type UnzipFileInfo, type Zippable } from 'fflate'
-import { writeJobFile, type JobFile } from '@/core/format/job-file'
+import { writeJobFile } from '@/core/format/job-file'
 import { fault, good, refused, type Fault, type Result } from '@/core/model/result'
-import { storeBesideOthers } from './bring-in'
+import { bringInFile } from './bring-in-file'
 import { loadJobFile } from './jobs'
-import { loadPhoto, MOST_PHOTO_BYTES, pictureOf, type Picture } from './photos'
-import { readJobFile } from './read-file'
+import { MOST_PHOTO_BYTES, pictureOf } from './photos'
+import { loadPicture, type Picture } from './pictures'
 
 /*
  * A job taken out whole: a ZIP of its job file and its pictures, each under the id of its row.
@@ -27,7 +27,7 @@ export async function wholeJob(jobId: string): Promise<WholeJob | null> {
   if (!file) return null
   const files: Zippable = { [JOB]: strToU8(writeJobFile(file)) }
   for (const id of Object.keys(file.record.photos)) {
-    const picture = await loadPhoto(jobId, id, 'picture')
+    const picture = await loadPicture(jobId, id, 'picture')
     // Packed already.
     if (picture) files[`photos/${id}.jpg`] = [new Uint8Array(picture), { level: 0 }]
   }
@@ -40,10 +40,8 @@ export async function bringInWhole(bytes: Buffer): Promise<Result<string>> {
   if (!files.ok) return files
   const { [JOB]: job, ...others } = files.value
   if (!job) return refused(fault('/', 'no-job', `there is no ${JOB} in it`))
-  const file = await readJobFile(new TextDecoder().decode(job))
-  if (!file.ok) return file
-  const pictures = await picturesIn(file.value, others)
-  return pictures.ok ? good(await storeBesideOthers(file.value, pictures.value)) : pictures
+  const pictures = await picturesIn(others)
+  return pictures.ok ? bringInFile(new TextDecoder().decode(job), pictures.value) : pictures
 }
 
 type Files = Readonly<Record<string, Uint8Array>>
@@ -68,15 +66,11 @@ function unpacked(bytes: Buffer): Result<Files> {
   }
 }
 
-async function picturesIn({ record }: JobFile, files: Files): Promise<Result<Map<string, Picture>>> {
+async function picturesIn(files: Files): Promise<Result<Map<string, Picture>>> {
   const pictures = new Map<string, Picture>()
   const faults: Fault[] = []
   for (const [name, bytes] of Object.entries(files)) {
     const id = PICTURE.exec(name)![1]!
-    if (!Object.hasOwn(record.photos, id)) {
-      faults.push(fault(`/${name}`, 'no-photo', 'no photo of the job has this id'))
-      continue
-    }
     const picture = await pictureOf(Buffer.from(bytes))
     if (picture.ok) pictures.set(id, picture.value)
     else faults.push(...picture.faults.map(each => ({ ...each, path: `/${name}` })))

@@ -1,6 +1,7 @@
 import { jobExists } from '@/server/jobs'
 import { answered, bytesOf } from '@/server/http'
-import { loadPhoto, MOST_PHOTO_BYTES, storePhoto } from '@/server/photos'
+import { MOST_PHOTO_BYTES, storePhoto } from '@/server/photos'
+import { loadPicture } from '@/server/pictures'
 
 interface Context {
   readonly params: Promise<{ jobId: string; photoId: string }>
@@ -30,7 +31,7 @@ export async function GET(request: Request, { params }: Context) {
   return answered(async () => {
     const { jobId, photoId } = await params
     const size = new URL(request.url).searchParams.get('size') === 'small' ? 'small' : 'picture'
-    const bytes = await loadPhoto(jobId, photoId, size)
+    const bytes = await loadPicture(jobId, photoId, size)
     if (bytes === null) return new Response(null, { status: 404 })
     return new Response(new Uint8Array(bytes), {
       headers: {
