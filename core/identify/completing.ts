@@ -1,6 +1,7 @@
 import type { Role } from '../model/vocabulary'
+import { Driving } from './driving'
 import type { Hypothesis, HypothesisLamp } from './hypothesis'
-import { AGAINST, NEUTRAL, PASSIVE, timesOf, type Held, type Judged, type Load } from './judge'
+import { NEUTRAL, PASSIVE, timesOf, type Held, type Judged, type Load } from './judge'
 import type { Meeting } from './meetings'
 import { DEAD } from './predict'
 import { rolesIn } from './roles'
@@ -25,6 +26,7 @@ interface Complete {
 
 /** Completes a whole that is supposed to the first network like it that agrees with every reading. */
 export class Completing extends Searching {
+  private readonly drivings = new WeakMap<Meeting, Map<number | null, Driving>>()
   /** Networks that came of the whole that was completed last. */
   protected completed: Hypothesis[] = []
 
@@ -49,14 +51,22 @@ export class Completing extends Searching {
     return against <= this.bound.misread
   }
 
+  /** What the readings as found make of it: null where too many speak against it, or need too many loads. */
   protected judgeAsFound(whole: Whole): Judged | null {
-    const network = this.network(whole, this.somehow(whole))
-    const sure = sureOf(network.lamps)
-    return this.judge.of({ ...network, sure }, this.standsAsFound, this.bound.misread)
+    const lamps = this.lampsOf(whole)
+    const network = { ...whole.asFound, lamps, sure: sureOf(lamps) }
+    return this.judge.taken(network, this.standsAsFound, this.bound.misread, [], judged =>
+      this.isTooMuch(judged.loads) ? null : judged,
+    )
+  }
+
+  /** Lamps only let more be shown: what speaks against it without them does so with them. */
+  protected mayBeRead({ asFound }: Whole): boolean {
+    return !this.isOneBox || this.judge.of(asFound, this.standsAsFound, this.bound.misread) !== null
   }
 
   /** Each metal driven by the first of its conductors. */
-  protected somehow({ metals, drives }: Whole): ReadonlyMap<number, number> {
+  protected somehow({ metals, drives }: Pick<Whole, 'metals' | 'drives'>): ReadonlyMap<number, number> {
     return new Map(
       metals.flatMap(({ ends }, metal) =>
         ends.length > 0 && drives[metal] !== PASSIVE ? [[ends[0]!, drives[metal]!] as const] : [],
@@ -65,7 +75,7 @@ export class Completing extends Searching {
   }
 
   /** From box to box each hot and the neutral may be taken on. */
-  protected get mayLack(): number {
+  get mayLack(): number {
     return MEETINGS + (this.frame.survey.boxes.length - 1) * (this.legs + 1)
   }
 
@@ -78,9 +88,8 @@ export class Completing extends Searching {
    * readings with boxes apart. `forced`: a conductor that is on what is said.
    */
   protected complete(whole: Whole, forced: number | null, value: number): boolean {
-    const given = new Map(forced === null ? [] : [[forced, value]])
     this.completed = []
-    return this.hang(whole, [], lamps => this.driven(whole, lamps, given))
+    return this.hang(whole, [], lamps => this.driven(whole, lamps, forced, value))
   }
 
   /** Hangs each lamp on conductors of its metals; those of a driven metal are then on no source themselves. */
@@ -113,6 +122,9 @@ export class Completing extends Searching {
     return drives[side.metal] === PASSIVE ? ends : this.eachRead(ends)
   }
 
+  readonly isSource = (node: number): boolean =>
+    node === this.frame.nodes.neutral || this.frame.nodes.hot.includes(node)
+
   /** The node of a side that is on no metal of the boxes. */
   protected outside(side: { readonly out: number }, light: number): number {
     const { nodes } = this.frame
@@ -120,91 +132,40 @@ export class Completing extends Searching {
     return side.out === NEUTRAL ? nodes.neutral : nodes.hot[side.out]!
   }
 
-  /** `lamps`: null where it is only asked whether any conductors could drive the metals so. */
-  protected driven(
+  /** Whether any conductors could drive the metals so, on whichever the lamps hang: of their metals where those are supposed. */
+  protected mayDrive(whole: Whole): boolean {
+    const { drives, lamps, judged } = whole
+    const sides = lamps.flat().flatMap(side => ('metal' in side ? [side.metal] : []))
+    return this.drivingOf(whole, null).run(
+      {
+        ...{ drives, lamps: null, lampMetals: judged && new Set(sides) },
+        ...{ value: PASSIVE, against: timesOf(judged?.spoken ?? []) },
+      },
+      () => true,
+    )
+  }
+
+  private driven(
     whole: Whole,
-    lamps: readonly HypothesisLamp[] | null,
-    forced: ReadonlyMap<number, number>,
+    lamps: readonly HypothesisLamp[],
+    first: number | null,
+    value: number,
   ): boolean {
-    const { metals, drives } = whole
-    const held = new Set((lamps ?? []).flatMap(({ over, back }) => [over, back]))
-    const order = metals
-      .flatMap(({ ends: own }, metal) => own.map(end => ({ end, metal })))
-      .sort(
-        (a, b) =>
-          Number(forced.has(b.end)) - Number(forced.has(a.end)) ||
-          (this.readApart.get(b.end) ?? 0) - (this.readApart.get(a.end) ?? 0) ||
-          a.end - b.end,
-      )
-    const left = metals.map(({ ends: own }) => own.length)
-    const driven = metals.map((each, metal) => drives[metal] === PASSIVE || each.isGround)
-    const far = new Map<number, number>()
-    const undriven: number[] = []
-    const early = this.judge.early(this.apart, whole.meeting, new Map(order.map(({ end }, at) => [end, at])))
-    const needs = new Map<number, number>()
-    const mayNeed = lamps ? this.bound.unseen + this.spareLamps + this.cappedMore : Infinity
-    const metalOf = new Map(order.map(({ end, metal }) => [end, metal]))
-    const mayMeet = (node: number): boolean => {
-      const metal = metalOf.get(node)
-      return (
-        metal !== undefined &&
-        drives[metal] !== PASSIVE &&
-        !driven[metal] &&
-        (far.get(node) ?? PASSIVE) === PASSIVE
-      )
-    }
-    const go = (at: number, against: number): boolean => {
-      if (at === order.length)
-        return (
-          lamps === null ||
-          this.met(whole, { ...this.network(whole, far), lamps, sure: sureOf(lamps) }, far, undriven, 0)
-        )
-      const { end, metal } = order[at]!
-      const drive = drives[metal]!
-      left[metal]!--
-      const given = forced.get(end)
-      for (const value of drive === PASSIVE
-        ? [PASSIVE]
-        : driven[metal]
-          ? [PASSIVE, drive]
-          : [drive, PASSIVE]) {
-        if (given !== undefined && given !== value) continue
-        if (value !== PASSIVE && held.has(end)) continue
-        const before = driven[metal]!
-        // What no conductor of its own drives may be driven by one that meets another beyond.
-        const lacks = left[metal] === 0 && value === PASSIVE && !before
-        if (lacks && undriven.length >= this.mayLack) continue
-        if (!this.step()) break
-        far.set(end, value)
-        if (value !== PASSIVE) driven[metal] = true
-        if (lacks) undriven.push(metal)
-        let spoken = against
-        const needed: number[] = []
-        for (const reading of early[at]!) {
-          // What lacks a source may meet another beyond: then it is looked at with that.
-          const { from, to } = reading.asked
-          if (mayMeet(from) || mayMeet(to)) continue
-          const said = this.judge.fitsEarly(reading, far, whole.meeting, lamps ?? [])
-          if (said === AGAINST) spoken += reading.times
-          else if (said >= 0) {
-            needs.set(said, (needs.get(said) ?? 0) + 1)
-            needed.push(said)
-          }
-        }
-        if (spoken <= this.bound.misread && needs.size <= mayNeed && go(at + 1, spoken)) return true
-        for (const need of needed) {
-          if (needs.get(need) === 1) needs.delete(need)
-          else needs.set(need, needs.get(need)! - 1)
-        }
-        driven[metal] = before
-        if (lacks) undriven.pop()
-        far.delete(end)
-        if (this.stopped) break
-      }
-      left[metal]!++
-      return false
-    }
-    return go(0, timesOf(whole.judged?.spoken ?? []))
+    const { drives } = whole
+    const against = timesOf(whole.judged?.spoken ?? [])
+    const supposing = { drives, lamps, lampMetals: null, value, against }
+    return this.drivingOf(whole, first).run(supposing, (far, undriven) => {
+      const network = { ...this.network(whole, far), lamps, sure: sureOf(lamps) }
+      return this.met(whole, network, far, undriven, 0)
+    })
+  }
+
+  private drivingOf({ metals, meeting }: Whole, first: number | null): Driving {
+    const known = this.drivings.get(meeting) ?? new Map<number | null, Driving>()
+    this.drivings.set(meeting, known)
+    const driving = known.get(first) ?? new Driving(this, metals, meeting, first)
+    known.set(first, driving)
+    return driving
   }
 
   /** Lets each metal that lacks a source meet one beyond that has it. */
@@ -244,8 +205,8 @@ export class Completing extends Searching {
     return other === undefined ? read : [other, ...read]
   }
 
-  /** As a network without lamps: what each end is on beyond. */
-  protected network({ meeting, lamps, metals }: Whole, far: ReadonlyMap<number, number>): Hypothesis {
+  /** Without lamps: what each end is on beyond. */
+  protected network({ meeting }: Pick<Whole, 'meeting'>, far: ReadonlyMap<number, number>): Hypothesis {
     const { ends, nodes } = this.frame
     const beyond = new Int16Array(ends.length).fill(-1)
     for (const { index, ground, other } of ends) {
@@ -257,19 +218,14 @@ export class Completing extends Searching {
       }
     }
     for (const [a, b] of meeting) beyond[b] = a
+    return { beyond, sources: this.legs, lamps: [], loads: [], weight: 1 }
+  }
+
+  /** The lamps of each light, on any conductor of their metals. */
+  private lampsOf({ lamps, metals }: Whole): readonly HypothesisLamp[] {
     const side = (each: Side, light: number): number =>
       'metal' in each ? metals[each.metal]!.ends[0]! : this.outside(each, light)
-    return {
-      beyond,
-      sources: this.legs,
-      lamps: lamps.map(([over, back], light) => ({
-        light,
-        over: side(over, light),
-        back: side(back, light),
-      })),
-      loads: [],
-      weight: 1,
-    }
+    return lamps.map(([over, back], light) => ({ light, over: side(over, light), back: side(back, light) }))
   }
 
   /** Holds every reading against a network; true where it is one. */
@@ -278,11 +234,14 @@ export class Completing extends Searching {
     const { frame } = this
     const { misread } = this.bound
     // What was read as found was judged with the whole; loads that it needs hang where these conductors let them.
-    const judged =
+    const complete =
       asFound?.loads.length === 0
-        ? this.judge.of(network, this.standsApart, misread, asFound.spoken)
-        : this.judge.of(network, this.stands, misread)
-    const complete = judged && this.surely(network, judged)
+        ? this.judge.taken(network, this.standsApart, misread, asFound.spoken, judged =>
+            this.surely(network, judged, [...asFound.dropped, ...judged.dropped]),
+          )
+        : this.judge.taken(network, this.stands, misread, [], judged =>
+            this.surely(network, judged, judged.dropped),
+          )
     if (!complete) return false
     const unseen = this.unseenIn(complete.network.loads)
     this.completed.push(complete.network)
@@ -320,12 +279,12 @@ export class Completing extends Searching {
    * The network with the loads that its readings need, held against them again until it needs no more. What showed once
    * with its box apart shows each time: those loads are there for certain.
    */
-  private surely(network: Hypothesis, judged: Judged): Complete | null {
+  private surely(network: Hypothesis, judged: Judged, dropped: readonly Held[]): Complete | null {
     if (judged.loads.length === network.loads.length) return { network, spoken: judged.spoken }
     if (this.isTooMuch(judged.loads)) return null
     const sure = [...(network.sure ?? []), ...judged.exact]
     const complete: Hypothesis = { ...network, loads: judged.loads, sure }
-    const again = this.judge.of(complete, this.stands, this.bound.misread)
-    return again && this.surely(complete, again)
+    const again = this.judge.of(complete, this.stands, this.bound.misread, dropped)
+    return again && this.surely(complete, again, dropped)
   }
 }

@@ -19,6 +19,10 @@ export interface Judged {
   readonly exact: readonly Load[]
   /** Readings that speak against it all the same. */
   readonly spoken: readonly Held[]
+  /** Readings without which it would need fewer loads. */
+  readonly needy: readonly Held[]
+  /** Those of the spoken that were left out, so that what they need is not there. */
+  readonly dropped: readonly Held[]
 }
 
 /** Something unseen that lets current through, from the metal of an end. */
@@ -107,6 +111,35 @@ export class Judge {
     return needOf(own, other === NEUTRAL_NET ? TO_HOT : TO_NEUTRAL)
   }
 
+  /**
+   * Whether such a reading would have shown for certain: one side is driven, and the other is led to the far potential by a
+   * lamp seen lit and to nothing else. Only where no load hangs there and nothing meets it but `meeting`.
+   */
+  showsEarly(
+    { asked: { from, to, lampsOut } }: Held,
+    far: ReadonlyMap<number, number>,
+    meeting: Meeting,
+    lamps: readonly HypothesisLamp[],
+  ): boolean {
+    if (from < 0 || to < 0 || lampsOut >= 0) return false
+    const nets = [this.#net(from, far, meeting), this.#net(to, far, meeting)]
+    const own = nets.find(net => !isPassive(net))
+    const floating = nets.find(isPassive)
+    if (own === undefined || floating === undefined) return false
+    let behind: number | null = null
+    let isSure = false
+    for (const { over, back, light } of lamps) {
+      const sides = [this.#net(over, far, meeting), this.#net(back, far, meeting)]
+      if (!sides.includes(floating)) continue
+      const other: number = sides[0] === floating ? sides[1]! : sides[0]!
+      if (other === floating) continue
+      if (isPassive(other) || (behind !== null && other !== behind)) return false
+      behind = other
+      isSure ||= this.frame.survey.lights[light]!.behaves === 'answers'
+    }
+    return isSure && behind !== own && (behind === NEUTRAL_NET || own === NEUTRAL_NET)
+  }
+
   /** A node, the hot of the panel, or null where nothing is known of the lamps of a light. */
   #spotOf(node: number, spot: Spot, lamps: readonly HypothesisLamp[]): number | null {
     if (node >= 0) return node
@@ -176,12 +209,38 @@ export class Judge {
   }
 
   /**
+   * The first that is taken of what the readings make of a network: with all loads that they need, or where one may be false and
+   * what it alone needs is not there. `before`: those that speak against it already.
+   */
+  taken<Value>(
+    network: Hypothesis,
+    stands: Stands,
+    misread: number,
+    before: readonly Held[],
+    take: (judged: Judged) => Value | null,
+  ): Value | null {
+    const judged = this.of(network, stands, misread, before)
+    if (!judged) return null
+    const plain = take(judged)
+    if (plain !== null) return plain
+    const left = misread - timesOf(judged.spoken)
+    for (const needy of judged.needy) {
+      if (needy.times > left) continue
+      const without = this.of(network, stands, misread, [...before, needy])
+      const taken = without && take({ ...without, dropped: [needy] })
+      if (taken) return taken
+    }
+    return null
+  }
+
+  /**
    * The loads that the readings need, or null where more speak against it than may be false. `before`: those that
-   * do already and are not among these.
+   * do already; they are not asked.
    */
   of(network: Hypothesis, stands: Stands, misread: number, before: readonly Held[] = []): Judged | null {
     const everywhere = (1 << this.frame.survey.boxes.length) - 1
     const spoken = [...before]
+    const needy: Held[] = []
     // What a reading needs is there for those judged after it.
     let loaded = network
     let exact = 0
@@ -191,7 +250,7 @@ export class Judge {
       let plain = this.#plainly(loaded, readings, out)
       for (let index = 0; index < readings.length; index++) {
         const held = readings[index]!
-        if (mayShow(held, plain[index]!, out)) continue
+        if (before.includes(held) || mayShow(held, plain[index]!, out)) continue
         const { loads } = loaded
         const needs = this.#needsOf(loaded, held, plain[index]!, out)
         const more = needs?.filter(need => !loads.some(each => isSame(each, need))) ?? []
@@ -201,13 +260,14 @@ export class Judge {
           if (timesOf(spoken) > misread) return null
           continue
         }
+        needy.push(held)
         loaded = { ...loaded, loads: [...loads, ...more] }
         if (index + 1 < readings.length) plain = this.#plainly(loaded, readings, out)
       }
       if (apart === everywhere && question.kind === 'volts') exact = loaded.loads.length
     }
     const { loads } = loaded
-    return { loads, exact: loads.slice(network.loads.length, exact), spoken }
+    return { loads, exact: loads.slice(network.loads.length, exact), spoken, needy, dropped: [] }
   }
 
   /** What each reading of one stand may show, position by position of the switches. */

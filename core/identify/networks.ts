@@ -1,7 +1,7 @@
 import type { Role } from '../model/vocabulary'
 import type { Frame } from './frame'
 import type { Taken } from './ledger'
-import { firstOf, meetings } from './meetings'
+import { firstOf, meetings, type Meeting } from './meetings'
 import { DEAD, DOUBLE, NOMINAL } from './predict'
 import { root } from './metal'
 import { NEUTRAL, PASSIVE } from './judge'
@@ -40,6 +40,8 @@ export function networks(
 /** Bits of what a watched meter shows. */
 const STAYS_DEAD = 1
 const STAYS_LIVE = 2
+
+const NO_MEETING: Meeting = []
 
 class Search extends Completing {
   /** What drives each metal as supposed, in every position of the switches. */
@@ -146,18 +148,22 @@ class Search extends Completing {
   private meet(supposed: Supposed): void {
     const { frame } = this
     const { metals, drives } = supposed
-    const whole = { metals, drives: [...drives], lamps: [], judged: null }
-    const base: Whole = { ...whole, meeting: [] }
-    // Lamps only let more be shown: what speaks against it without them does so with them.
-    if (this.isOneBox && this.judgeAsFound(base) === null) return
-    if (!this.driven(base, null, new Map())) return
+    const plain = { metals, drives: [...drives] }
+    const far = this.somehow(plain)
+    const wholeOf = (meeting: Meeting): Whole => {
+      const asFound = this.network({ meeting }, far)
+      return { ...plain, meeting, lamps: [], asFound, judged: null }
+    }
+    const base = wholeOf(NO_MEETING)
+    if (!this.mayBeRead(base) || !this.mayDrive(base)) return
     const metalOf = new Map(metals.flatMap(({ ends }, metal) => ends.map(end => [end, metal] as const)))
     const isFree = (end: number) => drives[metalOf.get(end) ?? -1] === PASSIVE
     for (const meeting of meetings(frame, this.sounded(), isFree, pairs => this.maySound(pairs))) {
       if (this.stopped) return
       const joined = meeting.map(([a, b]) => [metalOf.get(a)!, metalOf.get(b)!] as const)
-      if (this.step(frame.switches.length) && this.standsAll(supposed, joined))
-        this.lit({ ...whole, meeting })
+      if (!this.step(frame.switches.length) || !this.standsAll(supposed, joined)) continue
+      const whole = meeting.length > 0 ? wholeOf(meeting) : base
+      if (whole === base || this.mayBeRead(whole)) this.lit(whole)
     }
   }
 
@@ -294,9 +300,9 @@ class Search extends Completing {
   /** Holds the readings against it that were taken as found: which conductor drives a metal makes no difference there. */
   private asRead(whole: Whole): void {
     const judged = this.judgeAsFound(whole)
-    if (!judged || this.isTooMuch(judged.loads)) return
+    if (!judged) return
     const read: Whole = { ...whole, judged }
-    if (!this.complete(read, null, PASSIVE) || !this.claims) return
+    if (!this.mayDrive(read) || !this.complete(read, null, PASSIVE) || !this.claims) return
     const plain = this.completed
     const { cables, ends, nodes } = this.frame
     for (const { index, other, ground, cable } of ends) {

@@ -140,12 +140,14 @@ export class Predictor {
 /** What an instrument may show of one way of wiring as it stands, breaker, boxes and switches. */
 export class Shown {
   readonly #standing: Standing
+  readonly #grounds: Uint8Array
 
   constructor(
     readonly frame: Frame,
     standing: Standing,
   ) {
     this.#standing = standing
+    this.#grounds = Uint8Array.from(frame.ends, ({ ground }) => (ground ? 1 : 0))
   }
 
   /** Bits of what the instrument may show, as things stand now. */
@@ -170,7 +172,7 @@ export class Shown {
   }
 
   #isGround(node: number): boolean {
-    return this.frame.ends[node]?.ground ?? false
+    return this.#grounds[node] === 1
   }
 
   /** Nodes of a spot that differ from one way of wiring to the next. */

@@ -20,19 +20,19 @@ const CAPPED_MORE = 1
 /** What a search for networks goes by: the readings in numbers, what is claimed, what was found, what it may still spend. */
 export class Searching {
   protected readonly standing: Standing
-  protected readonly judge: Judge
+  readonly judge: Judge
   protected readonly asFound: readonly Held[]
-  protected readonly apart: readonly Held[]
+  readonly apart: readonly Held[]
   /** How often each end was held to with its box apart. */
-  protected readonly readApart = new Map<number, number>()
+  readonly readApart = new Map<number, number>()
   /** All readings, and those taken as found, as they are judged together. */
   protected readonly stands: Stands
   protected readonly standsAsFound: Stands
   protected readonly standsApart: Stands
   protected readonly heldTo: readonly boolean[]
-  protected readonly spareLamps: number
+  readonly spareLamps: number
   /** Unseen loads that a rival may have more where one hangs on what is capped by itself. */
-  protected readonly cappedMore: number
+  readonly cappedMore: number
   protected readonly claims: (Role | null)[] | null
   protected readonly found: Hypothesis[] = []
   protected readonly parent: Uint16Array
@@ -106,7 +106,7 @@ export class Searching {
     return this.claims ? this.claims.every(role => role === null) : this.found.length >= this.bound.enough
   }
 
-  protected step(count = 1): boolean {
+  step(count = 1): boolean {
     this.steps += count
     if (this.steps > this.bound.steps) this.stopped = true
     return !this.stopped
@@ -118,7 +118,7 @@ export class Searching {
     return this.unseenIn(loads) > this.bound.unseen + more
   }
 
-  protected isCapped(end: number): boolean {
+  isCapped(end: number): boolean {
     const known = this.frame.ends[end]
     return known !== undefined && !known.ground && known.seat.kind === 'alone'
   }

@@ -29,9 +29,13 @@ export class Standing {
   readonly #parent: Uint16Array
   readonly #drive: Uint8Array
   readonly #reach: Uint8Array
+  readonly #behind: Uint8Array
   readonly #linked: Uint16Array
   readonly #bases = new Map<number, Uint16Array>()
   readonly #elements: Pair[] = []
+  /** Both sides of those that lead on, as nets. */
+  readonly #near: number[] = []
+  readonly #far: number[] = []
   #collected: Hypothesis | null = null
   #collectedFor = 0
   /** Lamps that were seen lit: they let current through for certain. */
@@ -43,6 +47,7 @@ export class Standing {
     this.#parent = new Uint16Array(count)
     this.#drive = new Uint8Array(count)
     this.#reach = new Uint8Array(count)
+    this.#behind = new Uint8Array(count)
     this.#linked = new Uint16Array(count)
   }
 
@@ -84,16 +89,7 @@ export class Standing {
   reach = (node: number): number => this.#reach[this.root(node)]!
 
   /** Bits of the potentials that lie behind lamps seen lit, from an undriven point. */
-  behindLamps(node: number): number {
-    const net = this.root(node)
-    let bits = 0
-    for (const [a, b] of this.#sure) {
-      const [x, y] = [this.root(a), this.root(b)]
-      if (x === net) bits |= this.#drive[y]!
-      if (y === net) bits |= this.#drive[x]!
-    }
-    return bits
-  }
+  behindLamps = (node: number): number => this.#behind[this.root(node)]!
 
   /** Whether current can pass between two points, through lamps and devices if need be. */
   connected(a: number, b: number): boolean {
@@ -173,19 +169,38 @@ export class Standing {
 
   #spread() {
     const reach = this.#reach
-    reach.set(this.#drive)
-    for (let changed = true; changed;) {
+    const drive = this.#drive
+    reach.set(drive)
+    const elements = this.#elements
+    const [near, far] = [this.#near, this.#far]
+    let open = 0
+    for (const [a, b] of elements) {
+      const [x, y] = [this.root(a), this.root(b)]
+      // A driven point keeps its own potential: what lies behind it is not felt through it.
+      if (x === y || (drive[x] !== 0 && drive[y] !== 0)) continue
+      near[open] = x
+      far[open++] = y
+    }
+    for (let changed = open > 0; changed;) {
       changed = false
-      for (const [a, b] of this.#elements) {
-        const [x, y] = [this.root(a), this.root(b)]
+      for (let at = 0; at < open; at++) {
+        const [x, y] = [near[at]!, far[at]!]
         const both = reach[x]! | reach[y]!
-        // A driven point keeps its own potential: what lies behind it is not felt through it.
-        for (const net of [x, y])
-          if (this.#drive[net] === 0 && reach[net] !== both) {
-            reach[net] = both
-            changed = true
-          }
+        if (drive[x] === 0 && reach[x] !== both) {
+          reach[x] = both
+          changed = true
+        }
+        if (drive[y] === 0 && reach[y] !== both) {
+          reach[y] = both
+          changed = true
+        }
       }
+    }
+    const behind = this.#behind.fill(0)
+    for (const [a, b] of this.#sure) {
+      const [x, y] = [this.root(a), this.root(b)]
+      behind[x]! |= drive[y]!
+      behind[y]! |= drive[x]!
     }
   }
 }

@@ -44,6 +44,8 @@ export interface Whole {
   readonly drives: readonly number[]
   /** Both sides of the lamp of each light. */
   readonly lamps: readonly (readonly [over: Side, back: Side])[]
+  /** Its network without lamps, each metal driven by the first of its conductors. */
+  readonly asFound: Hypothesis
   /** What the readings as found make of it; null before they were held against it. */
   readonly judged: Judged | null
 }
