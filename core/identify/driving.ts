@@ -158,9 +158,12 @@ export class Driving {
     }
     // With every box apart a conductor of a lamp is driven by nothing but what another lamp, or this, hangs on beyond.
     const lit = [...held].some(may.isSource) ? [...held].flatMap(node => metalOf.get(node) ?? []) : []
+    const lampsOn = lampMetals ? [...lampMetals] : lit
+    // Where it meets another metal of the same drive, or that one lacks a source and meets it.
     const mayMeetALamp = (node: number): boolean => {
       const own = metalOf.get(node)
-      return own !== undefined && lit.some(metal => metal !== own && drives[metal] === drives[own])
+      if (own === undefined || drives[own] === PASSIVE || isOn(node)) return false
+      return lampsOn.some(metal => metal !== own && drives[metal] === drives[own])
     }
     const mayBeCapped = (node: number): boolean =>
       this.#capped.some(
@@ -183,8 +186,8 @@ export class Driving {
       const meets = mayMeet(from) || mayMeet(to)
       // What lacks a source may meet another beyond, which drives it no more with its box apart; what else that makes of a
       // reading is looked at with it.
-      if (meets && (!showsLive(reading) || [from, to].some(node => mayMeet(node) && mayMeetALamp(node))))
-        return null
+      if (meets && !showsLive(reading)) return null
+      if (mayMeetALamp(from) || mayMeetALamp(to)) return null
       const need = may.judge.fitsEarly(reading, far, meeting, lamps ?? [])
       if (need === AGAINST) return AGAINST
       if (need >= 0 && !lamps && (meets || mayHoldALamp(from) || mayHoldALamp(to))) return null
