@@ -4,7 +4,8 @@ import { Agent, request } from 'node:http'
 import { performance } from 'node:perf_hooks'
 import { parseArgs } from 'node:util'
 import { writeJobFile } from '@/core/format/job-file'
-import type { VersionedJob } from '@/core/job/since'
+import type { Since, VersionedJob } from '@/core/job/since'
+import { eachVersion, versionOf, withVersions, type Versions } from '@/core/job/versions'
 import { quillbackRoad } from '@/demo/quillback'
 
 /*
@@ -129,13 +130,7 @@ const jobAt = async (jobId: string): Promise<VersionedJob> =>
   JSON.parse((await ask('GET', `/api/jobs/${jobId}`)).body) as VersionedJob
 
 /** Says something of a room: in each job there are several, so people rarely mean the same. */
-function rename(
-  jobId: string,
-  job: Pick<VersionedJob, 'record' | 'versions'>,
-  device: string,
-  seen: number,
-  room: string,
-) {
+function rename(jobId: string, versions: Versions, device: string, seen: number, room: string) {
   number++
   return ask('POST', `/api/jobs/${jobId}/commands`, {
     id: `b-${stamp}-${number}`,
@@ -143,7 +138,7 @@ function rename(
     boxId: null,
     edits: [
       {
-        ...{ kind: 'change', entity: 'rooms', id: room, based: job.versions[`rooms/${room}`] },
+        ...{ kind: 'change', entity: 'rooms', id: room, based: versionOf(versions, 'rooms', room) },
         fields: { floor: `Floor ${number}` },
       },
     ],
@@ -154,7 +149,7 @@ function rename(
 interface Applied {
   readonly kind: string
   readonly revision: number
-  readonly versions: Readonly<Record<string, number>>
+  readonly versions: Versions
 }
 
 interface Took {
@@ -173,7 +168,7 @@ async function person(index: number, jobId: string, until: number, took: Took, k
   ] as const)
     took.opening.push((await ask('GET', path, undefined, { accept })).milliseconds)
   const job = await jobAt(jobId)
-  const versions = { ...job.versions }
+  let { versions } = job
   const rooms = Object.keys(job.record.rooms)
   const room = rooms[index % rooms.length]!
   let seen = job.revision
@@ -181,17 +176,13 @@ async function person(index: number, jobId: string, until: number, took: Took, k
   while (performance.now() < until) {
     const page = await ask('GET', `/jobs/${jobId}/boxes/any/test`, undefined, { accept: 'text/html' })
     const since = await ask('GET', `/api/jobs/${jobId}?having=${job.line}.${seen}`)
-    const news = JSON.parse(since.body) as {
-      revision: number
-      rows: { entity: string; id: string; version: number | null }[]
-    }
+    const news = JSON.parse(since.body) as Since
     seen = news.revision
-    for (const { entity, id, version } of news.rows)
-      if (version !== null) versions[`${entity}/${id}`] = version
-    const said = await rename(jobId, { record: job.record, versions }, `person-${index}`, seen, room)
+    versions = withVersions(versions, news.rows)
+    const said = await rename(jobId, versions, `person-${index}`, seen, room)
     const answer = JSON.parse(said.body) as Applied
     kinds.set(answer.kind, (kinds.get(answer.kind) ?? 0) + 1)
-    if (answer.kind === 'applied') Object.assign(versions, answer.versions)
+    if (answer.kind === 'applied') versions = withVersions(versions, eachVersion(answer.versions))
     took.working.push(page.milliseconds, since.milliseconds, said.milliseconds)
     await new Promise(resolve => setTimeout(resolve, Number(values.think) * (0.5 + Math.random())))
   }
@@ -232,13 +223,13 @@ async function main() {
     await cost('A job, of which nothing is new', 1000, () =>
       ask('GET', `/api/jobs/${first}?having=${job.line}.${job.revision}`),
     )
-    const versions = { ...job.versions }
+    let { versions } = job
     const room = Object.keys(job.record.rooms)[0]!
     let seen = job.revision
     await cost('A command', 1000, async () => {
-      const answer = await rename(first!, { record: job.record, versions }, 'alone', seen, room)
+      const answer = await rename(first!, versions, 'alone', seen, room)
       const said = JSON.parse(answer.body) as Applied
-      Object.assign(versions, said.versions)
+      versions = withVersions(versions, eachVersion(said.versions))
       seen = said.revision
       return answer
     })

@@ -150,14 +150,14 @@ test('what is being tried goes on when the job is fetched anew, and when it chan
   await expect(lampList(page)).toHaveText('Stair light Dark')
 
   const { versions } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as {
-    versions: Record<string, number>
+    versions: { rooms: Record<string, number> }
   }
-  const room = Object.keys(versions).find(key => key.startsWith('rooms/'))!
+  const [room, based] = Object.entries(versions.rooms)[0]!
   const edit = {
     kind: 'change',
     entity: 'rooms',
-    id: room.slice('rooms/'.length),
-    based: versions[room],
+    id: room,
+    based,
     fields: { name: 'Renamed elsewhere' },
   }
   const sent = await request.post(`/api/jobs/${jobId}/commands`, {

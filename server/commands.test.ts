@@ -59,7 +59,7 @@ const applied = (outcome: Outcome) => {
 describe('commands', () => {
   it('apply, raise the version, and stand in the log', async () => {
     const outcome = applied(await applyCommand(jobId, rename('By the window')))
-    expect(outcome.versions).toEqual({ 'boxes/box': 2 })
+    expect(outcome.versions).toEqual({ boxes: { box: 2 } })
     expect(await boxName()).toBe('By the window')
     expect(await logLength()).toBe(1)
   })
@@ -92,7 +92,7 @@ describe('commands', () => {
     const outcomes = await Promise.all(Array.from({ length: 20 }, () => applyCommand(jobId, command)))
     expect(outcomes.every(each => each.kind === 'applied')).toBe(true)
     expect(await logLength()).toBe(1)
-    expect((await loadJob(jobId))!.versions['boxes/box']).toBe(2)
+    expect((await loadJob(jobId))!.versions.boxes?.box).toBe(2)
   })
 
   it('two people at once: one is applied, the other is told what changed', async () => {
@@ -200,7 +200,7 @@ describe('undo and redo', () => {
   })
 
   it('take back what was said of the job itself, whatever order its row has its fields in', async () => {
-    const version = (await loadJob(jobId))!.versions[`job/${jobId}`] ?? 1
+    const version = (await loadJob(jobId))!.versions.job?.[jobId] ?? 1
     const before = (await loadJob(jobId))!.record.job
     const command: Command = {
       id: fresh(),
@@ -396,7 +396,7 @@ describe('demo and migrations', () => {
     await loadDemoOnce(DEMO)
     const demo = 'saltpan-quay-3'
     await resetDemo(DEMO, demo)
-    const version = (await loadJob(demo))!.versions['boxes/box-hallway']!
+    const version = (await loadJob(demo))!.versions.boxes!['box-hallway']!
     const command = {
       ...rename('Changed', version),
       edits: [

@@ -5,6 +5,7 @@ import { applyChanges, changedFields, inDatabaseOrder, type Change } from '@/cor
 import type { Command, UndoCommand } from '@/core/job/command'
 import type { Outcome, Stale } from '@/core/job/outcome'
 import type { VersionedJob } from '@/core/job/since'
+import { versionOf, withVersions, type RowVersion } from '@/core/job/versions'
 import { takenBack } from '@/core/job/taken-back'
 import { checked, held, transition, type Moment } from '@/core/job/transition'
 import { holdPoints, powerHolds } from '@/core/plan'
@@ -64,8 +65,12 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   const planned = await planning(db, job, command, moment)
   // What was applied already does not fit a second time.
   if (planned.kind !== 'changes') return rolledBack(db, (await appliedBefore(db, jobId, command)) ?? planned)
-  const versions = await write(db, job, planned.changes)
-  const next = { ...job, ...afterThem(job, planned.changes, versions) }
+  const written = await write(db, job, planned.changes)
+  const next = {
+    ...job,
+    record: applyChanges(job.record, planned.changes),
+    versions: withVersions(job.versions, written),
+  }
   await db.execute(
     'INSERT INTO command_log (job_id, id, revision, name, box_id, device, undoes, asked, changes, applied_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [
@@ -85,7 +90,7 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
     kind: 'applied',
     revision: job.revision,
     changes: planned.changes,
-    versions,
+    versions: withVersions({}, written),
     // What was just done is what is taken back next.
     undo:
       'undoes' in command
@@ -94,16 +99,6 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
     held: held(job.record, planned.changes, moment.guards),
   }
   return { outcome, next }
-}
-
-function afterThem(
-  job: VersionedJob,
-  changes: readonly Change[],
-  written: Readonly<Record<string, number>>,
-): Pick<VersionedJob, 'record' | 'versions'> {
-  const versions = { ...job.versions, ...written }
-  for (const change of changes) if (!change.after) delete versions[keyOf(change)]
-  return { record: applyChanges(job.record, changes), versions }
 }
 
 /** Nothing was written but the revision; giving it back leaves the job untouched. */
@@ -172,7 +167,7 @@ async function undoing(
         entity: change.entity,
         id: change.id,
         now: plainRow(now),
-        version: job.versions[`${change.entity}/${change.id}`] ?? null,
+        version: versionOf(job.versions, change.entity, change.id),
         fields,
       },
     ]
@@ -186,26 +181,26 @@ async function write(
   db: PoolConnection,
   job: VersionedJob,
   changes: readonly Change[],
-): Promise<Record<string, number>> {
+): Promise<RowVersion[]> {
   const jobId = job.record.job.id
-  const versions: Record<string, number> = {}
+  const written: RowVersion[] = []
   for (const { entity, id, before, after } of inDatabaseOrder(changes)) {
-    const key = `${entity}/${id}`
-    const version = job.versions[key] ?? 0
+    const version = versionOf(job.versions, entity, id) ?? 0
     if (entity === 'job') {
       if (after) await updateJob(db, jobId, after)
-      versions[key] = version + 1
+      written.push({ entity, id, version: version + 1 })
     } else if (after === null) {
       await db.execute(`DELETE FROM ${tableOf(entity)} WHERE job_id = ? AND id = ?`, [jobId, id])
+      written.push({ entity, id, version: null })
     } else if (before === null) {
       await db.execute(insertSql(entity), [jobId, ...valuesOf(entity, after)])
-      versions[key] = 1
+      written.push({ entity, id, version: 1 })
     } else {
       await db.execute(updateSql(entity), [...valuesOf(entity, after), jobId, id, version])
-      versions[key] = version + 1
+      written.push({ entity, id, version: version + 1 })
     }
   }
-  return versions
+  return written
 }
 
 async function updateJob(db: PoolConnection, jobId: string, row: object): Promise<void> {
@@ -238,16 +233,16 @@ async function appliedBefore(
     }
   const changes = changesFrom(found.changes)
   const job = await loadJob(jobId, db)
-  const versions: Record<string, number> = {}
-  for (const { entity, id } of changes) {
-    const version = job?.versions[`${entity}/${id}`]
-    if (version !== undefined) versions[`${entity}/${id}`] = version
-  }
+  const written = changes.map(({ entity, id }) => ({
+    entity,
+    id,
+    version: job && versionOf(job.versions, entity, id),
+  }))
   return {
     kind: 'applied',
     revision: Number(found.revision),
     changes,
-    versions,
+    versions: withVersions({}, written),
     undo: await loadUndoState(jobId, command.boxId, db),
     held: [],
   }

@@ -11,12 +11,14 @@ import { inlineScriptsIn } from './inline-scripts'
 let server: Server
 let port = 0
 let passed: string[] = []
+let reached: { readonly corked: boolean; readonly packing: unknown } | null = null
 const door: { now: Door } = { now: { served: '127.0.0.1', names: [], scripts: ["'sha256-x'"] } }
 
 beforeAll(async () => {
   server = createServer((asked, answer) => {
     if (atTheDoor(door.now, asked, answer)) return
     passed.push(`${asked.method} ${asked.url}`)
+    reached = { corked: answer.writableCorked > 0, packing: asked.headers['accept-encoding'] }
     // As what serves pages does: it says that they may be kept.
     answer.setHeader('Cache-Control', 's-maxage=31536000')
     answer.end('ok')
@@ -39,6 +41,18 @@ const ask = (method: string, target: string, headers: Record<string, string> = {
       .on('error', reject)
       .end()
   })
+
+describe('what answers a write', () => {
+  it('goes out in one piece, unpacked; what is asked for comes as it is made', async () => {
+    const encodings = { 'accept-encoding': 'gzip' }
+    expect((await ask('POST', '/api/jobs', { ...encodings, 'sec-fetch-site': 'same-origin' })).status).toBe(
+      200,
+    )
+    expect(reached).toEqual({ corked: true, packing: undefined })
+    expect((await ask('GET', '/api/jobs/x/events', encodings)).status).toBe(200)
+    expect(reached).toEqual({ corked: false, packing: 'gzip' })
+  })
+})
 
 describe('the front door', () => {
   it('sends every answer with what keeps it from others, and lets nobody keep it', async () => {

@@ -161,7 +161,7 @@ describe('what a command says of its person', () => {
       kind: 'remove',
       entity: 'locks',
       id,
-      based: versions[`locks/${id}`],
+      based: versions.locks?.[id],
     }))
     expect(await applyCommand(jobId, { ...on({ device: 'wall' }), edits: off })).toMatchObject({
       kind: 'applied',

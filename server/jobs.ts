@@ -111,18 +111,20 @@ async function readJob(jobId: string, db: Db): Promise<VersionedJob | null> {
   if (!found) return null
   const job = rowFrom('job', found)
   const record = { ...emptyRecord(job.row as unknown as JobRow) } as Record<string, unknown>
-  const versions: Record<string, number> = { [`job/${jobId}`]: job.version }
+  const versions: Record<string, Record<string, number>> = { job: { [jobId]: job.version } }
   const tables = await Promise.all(
     ENTITY_NAMES.map(name => db.query<RowDataPacket[]>(selectSql(name), [jobId])),
   )
   ENTITY_NAMES.forEach((name, index) => {
     const rows: Record<string, unknown> = {}
+    const those: Record<string, number> = {}
     for (const each of tables[index]![0]) {
       const { row, version } = rowFrom(name, each)
       rows[String(row.id)] = row
-      versions[`${name}/${String(row.id)}`] = version
+      those[String(row.id)] = version
     }
     record[name] = rows
+    versions[name] = those
   })
   const { line, revision } = found
   return {

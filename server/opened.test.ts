@@ -52,7 +52,7 @@ async function doStep(step: Step, at: number): Promise<void> {
   const { record, versions, revision } = (await loadJob(jobId))!
   const added = Object.keys(record.rooms).filter(id => id.startsWith('more'))
   const room = added[at % Math.max(added.length, 1)]
-  const based = (key: string) => versions[key]!
+  const based = (entity: 'rooms' | 'job', id: string | undefined) => versions[entity]![id!]!
   const circuit = Object.keys(record.circuits)[0]!
   switch (step) {
     case 'add a room':
@@ -80,7 +80,7 @@ async function doStep(step: Step, at: number): Promise<void> {
               kind: 'change',
               entity: 'rooms',
               id: room,
-              based: based(`rooms/${room}`),
+              based: based('rooms', room),
               fields: { name: `Other ${at} ${number}` },
             },
           ],
@@ -89,7 +89,7 @@ async function doStep(step: Step, at: number): Promise<void> {
       return
     case 'remove':
       if (room)
-        await send([{ kind: 'remove', entity: 'rooms', id: room, based: based(`rooms/${room}`) }], revision)
+        await send([{ kind: 'remove', entity: 'rooms', id: room, based: based('rooms', room) }], revision)
       return
     case 'the job':
       return void (await send(
@@ -98,7 +98,7 @@ async function doStep(step: Step, at: number): Promise<void> {
             kind: 'change',
             entity: 'job',
             id: jobId,
-            based: based(`job/${jobId}`),
+            based: based('job', jobId),
             fields: { note: `note ${at}` },
           },
         ],

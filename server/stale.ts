@@ -4,6 +4,7 @@ import { changedFields, type Change } from '@/core/job/change'
 import type { Edit, Origin } from '@/core/job/command'
 import type { Stale } from '@/core/job/outcome'
 import type { VersionedJob } from '@/core/job/since'
+import { versionOf } from '@/core/job/versions'
 
 type Row = Readonly<Record<string, unknown>>
 
@@ -17,20 +18,23 @@ export async function stalenessOf(
   edits: readonly Edit[],
   origin: Origin,
 ): Promise<Stale[]> {
-  const late = edits.filter(edit => edit.kind !== 'add' && (job.versions[keyOf(edit)] ?? null) !== edit.based)
+  const late = edits.filter(
+    edit => edit.kind !== 'add' && versionOf(job.versions, edit.entity, edit.id) !== edit.based,
+  )
   if (late.length === 0) return []
   // What also adds or takes away was thought of as one, over rows as they were.
   const isPlain = edits.every(({ kind }) => kind === 'change')
   const changes = isPlain ? await changesSince(db, job.record.job.id, origin) : []
   return late.flatMap((edit): Stale[] => {
     if (edit.kind === 'add') return []
+    const version = versionOf(job.versions, edit.entity, edit.id)
     const now = edit.entity === 'job' ? job.record.job : (job.record[edit.entity][edit.id] ?? null)
     const stale = (fields: readonly string[]): Stale[] => [
       {
         entity: edit.entity,
         id: edit.id,
         now: now as Row | null,
-        version: job.versions[keyOf(edit)] ?? null,
+        version,
         fields,
       },
     ]
@@ -41,7 +45,7 @@ export async function stalenessOf(
     if (!isPlain) return stale(differing)
     const since = changes.filter(({ change: { entity, id } }) => entity === edit.entity && id === edit.id)
     // So many of them the edit is based on; more of the same phone are of another of its pages.
-    const known = edit.based - (job.versions[keyOf(edit)] ?? 0) + since.length
+    const known = edit.based - (version ?? 0) + since.length
     const own = since.filter(({ isOwn }) => isOwn)
     const theirs = new Set(
       (own.length > known ? since : since.filter(({ isOwn }) => !isOwn)).flatMap(({ change }) =>
@@ -54,8 +58,6 @@ export async function stalenessOf(
 }
 
 const same = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other)
-
-const keyOf = (edit: Exclude<Edit, { kind: 'add' }>): string => `${edit.entity}/${edit.id}`
 
 interface Since {
   readonly change: Change

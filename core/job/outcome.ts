@@ -1,6 +1,7 @@
 import type { Fault } from '../model/result'
 import type { Change } from './change'
 import type { UndoState } from './history'
+import type { Versions } from './versions'
 
 /** What somebody else changed meanwhile in a row a command was based on. */
 export interface Stale {
@@ -18,7 +19,7 @@ export type Outcome =
       readonly kind: 'applied'
       readonly revision: number
       readonly changes: readonly Change[]
-      readonly versions: Readonly<Record<string, number>>
+      readonly versions: Versions
       readonly undo: UndoState
       /**
        * What would have held it back had its person known what others did meanwhile: done it is, and that may be against

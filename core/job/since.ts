@@ -1,11 +1,12 @@
 import type { AnyRow, EntityName, JobRow } from '../model/entities'
 import type { JobRecord } from '../model/record'
 import { applyChanges } from './change'
+import { versionOf, withVersions, type RowVersion, type Versions } from './versions'
 
-/** A job with the version of each of its rows (`entity/id`), as a client needs it to write. */
+/** A job with the version of each of its rows, as a client needs it to write. */
 export interface VersionedJob {
   readonly record: JobRecord
-  readonly versions: Readonly<Record<string, number>>
+  readonly versions: Versions
   readonly revision: number
   /** Which life of the job this is: brought in anew, reset or restored it begins another, with revisions of its own. */
   readonly line: string
@@ -15,11 +16,8 @@ export interface VersionedJob {
 export type Having = Pick<VersionedJob, 'line' | 'revision'>
 
 /** A row as it stands; gone where there is none. */
-export interface RowNow {
-  readonly entity: EntityName | 'job'
-  readonly id: string
+export interface RowNow extends RowVersion {
   readonly row: AnyRow | JobRow | null
-  readonly version: number | null
 }
 
 /** What became of a job after a revision that somebody has: each row it touched, as it stands now. */
@@ -47,7 +45,7 @@ export function rowsNow(job: VersionedJob, touched: Iterable<string>): RowNow[] 
     const entity = key.slice(0, at) as EntityName | 'job'
     const id = key.slice(at + 1)
     const row = entity === 'job' ? job.record.job : (job.record[entity][id] ?? null)
-    return { entity, id, row, version: job.versions[key] ?? null }
+    return { entity, id, row, version: versionOf(job.versions, entity, id) }
   })
 }
 
@@ -55,21 +53,10 @@ export function rowsNow(job: VersionedJob, touched: Iterable<string>): RowNow[] 
 export function withSince(job: VersionedJob, { line, from, revision, rows }: Since): VersionedJob | null {
   if (line !== job.line || from > job.revision) return null
   if (revision <= job.revision) return job
-  const versions = { ...job.versions }
-  const changed = rows.filter(({ entity, id, version }) => {
-    const key = `${entity}/${id}`
-    if (version === null) {
-      const was = key in versions
-      delete versions[key]
-      return was
-    }
-    const was = versions[key]
-    versions[key] = version
-    return was !== version
-  })
+  const changed = rows.filter(({ entity, id, version }) => versionOf(job.versions, entity, id) !== version)
   const record = applyChanges(
     job.record,
     changed.map(({ entity, id, row }) => ({ entity, id, before: null, after: row })),
   )
-  return { record, versions, revision, line }
+  return { record, versions: withVersions(job.versions, changed), revision, line }
 }

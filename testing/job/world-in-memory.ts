@@ -6,7 +6,7 @@ import { usualBox } from '@/demo/usual'
 import type { StoreWorld } from '@/ui/job/job-store'
 
 export const record = usualBox().record
-export const initial: VersionedJob = { record, versions: { 'boxes/box': 1 }, revision: 0, line: 'one' }
+export const initial: VersionedJob = { record, versions: { boxes: { box: 1 } }, revision: 0, line: 'one' }
 export const rename = (name: string, based: number): Edit => ({
   kind: 'change',
   entity: 'boxes',
@@ -54,8 +54,8 @@ export function world(
         if ('undoes' in command) standing = standing.filter(({ id }) => id !== command.undoes)
         else standing = [...standing, command]
         seen.set(command.id, changes)
-        const version = (server.versions['boxes/box'] ?? 0) + 1
-        server = { ...server, versions: { 'boxes/box': version }, revision: server.revision + 1 }
+        const version = (server.versions.boxes?.box ?? 0) + 1
+        server = { ...server, versions: { boxes: { box: version } }, revision: server.revision + 1 }
       }
       if (state.losesAnswers) {
         state.losesAnswers--

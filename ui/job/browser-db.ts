@@ -43,8 +43,10 @@ let opened: Promise<IDBPDatabase<Kept>> | null = null
 /** What this browser keeps, for all its pages. Fails where it keeps nothing. */
 export const database = (): Promise<IDBPDatabase<Kept>> =>
   (opened ??= soon(
-    openDB<Kept>('every-room', 1, {
-      upgrade: db => {
+    openDB<Kept>('every-room', 2, {
+      upgrade: (db, before, _now, tx) => {
+        // A job is fetched again in the shape it has now; what waits to be sent stays.
+        if (before > 0) return void tx.objectStore('jobs').clear()
         db.createObjectStore('jobs', { keyPath: 'jobId' }).createIndex('at', 'at')
         db.createObjectStore('unsent', { keyPath: 'id' }).createIndex('jobId', 'jobId')
         db.createObjectStore('device')

@@ -1,4 +1,5 @@
 import type { Edit } from '@/core/job/command'
+import { versionOf } from '@/core/job/versions'
 import type { Conflict, JobSnapshot } from './job-store'
 
 /**
@@ -23,7 +24,7 @@ export function decided(
     const against = stale.find(({ entity, id }) => `${entity}/${id}` === key)
     const row = edit.entity === 'job' ? record.job : record[edit.entity][edit.id]
     if (!row) return []
-    const based = versions[key] ?? edit.based
+    const based = versionOf(versions, edit.entity, edit.id) ?? edit.based
     if (edit.kind === 'remove') return !against || ours.has(key) ? [{ ...edit, based }] : []
     const fields = Object.fromEntries(
       Object.entries(edit.fields).filter(

@@ -11,6 +11,7 @@ import {
 } from 'react'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import type { CommandName, Edit } from '@/core/job/command'
+import { versionOf } from '@/core/job/versions'
 import type { EntityName } from '@/core/model/entities'
 import type { Trade } from '@/core/model/trade'
 import { holdPoints } from '@/core/plan'
@@ -116,7 +117,7 @@ export function useEdits(boxId: string | null): Edits {
   const store = useStore()
   return useMemo((): Edits => {
     const based = (entity: EntityName | 'job', id: string) =>
-      store.snapshot().versions[`${entity}/${id}`] ?? 1
+      versionOf(store.snapshot().versions, entity, id) ?? 1
     return {
       // What changes nothing is no command, and nothing to be taken back.
       send: (name, edits) => edits.length === 0 || store.send(name, boxId, edits),

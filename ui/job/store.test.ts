@@ -19,7 +19,7 @@ describe('the job in the browser', () => {
     expect(store.snapshot().record.boxes.box!.name).toBe('New')
     expect(store.snapshot().save).toBe('saving')
     await settled()
-    expect(store.snapshot()).toMatchObject({ save: 'saved', versions: { 'boxes/box': 2 } })
+    expect(store.snapshot()).toMatchObject({ save: 'saved', versions: { boxes: { box: 2 } } })
   })
 
   it('keeps every object that did not change when the job is fetched anew', async () => {

@@ -6,6 +6,7 @@ import type { Outcome } from '@/core/job/outcome'
 import { isSince, withSince, type Since, type VersionedJob } from '@/core/job/since'
 import { saysOn } from '@/core/job/taken-back'
 import { transition, type Guard, type Moment } from '@/core/job/transition'
+import { eachVersion, raisedBy, withVersions } from '@/core/job/versions'
 import type { Fault } from '@/core/model/result'
 import { decided } from './decided'
 import { keepUnchanged } from './keep-unchanged'
@@ -118,12 +119,7 @@ export function jobStore(
   ): VersionedJob | null => {
     const changes = transition(over.record, edits, moment(from, at))
     if (!changes.ok) return null
-    const versions = { ...over.versions }
-    for (const { entity, id, after } of changes.value) {
-      const key = `${entity}/${id}`
-      if (after) versions[key] = (versions[key] ?? 0) + 1
-      else delete versions[key]
-    }
+    const versions = raisedBy(over.versions, changes.value)
     return { ...over, record: applyChanges(over.record, changes.value), versions }
   }
 
@@ -213,8 +209,10 @@ export function jobStore(
           return
         }
         const isNext = answer.revision === confirmed.revision + 1
-        const versions = { ...confirmed.versions, ...answer.versions }
-        for (const { entity, id, after } of answer.changes) if (!after) delete versions[`${entity}/${id}`]
+        const gone = answer.changes.flatMap(({ entity, id, after }) =>
+          after ? [] : [{ entity, id, version: null }],
+        )
+        const versions = withVersions(confirmed.versions, [...eachVersion(answer.versions), ...gone])
         confirmed = {
           line: confirmed.line,
           record: applyChanges(confirmed.record, answer.changes),

@@ -4,6 +4,7 @@ import type { Command, Edit } from '@/core/job/command'
 import { transition } from '@/core/job/transition'
 import { applyChanges } from '@/core/job/change'
 import { rowsNow, type Since, type VersionedJob } from '@/core/job/since'
+import { withVersions } from '@/core/job/versions'
 import { decided } from './decided'
 import type { StoreWorld } from './job-store'
 import { jobStore } from './store'
@@ -11,7 +12,7 @@ import { jobStore } from './store'
 /* Word of what was done comes by itself, before, after and instead of answers. */
 
 const record = usualBox().record
-const initial: VersionedJob = { record, versions: { 'boxes/box': 1 }, revision: 3, line: 'one' }
+const initial: VersionedJob = { record, versions: { boxes: { box: 1 } }, revision: 3, line: 'one' }
 const edit = (fields: object, based: number): Edit =>
   ({ kind: 'change', entity: 'boxes', id: 'box', based, fields }) as Edit
 const settled = () => new Promise(resolve => setTimeout(resolve, 0))
@@ -26,7 +27,9 @@ function world() {
   const apply = (id: string, edits: readonly Edit[]): Since => {
     const made = transition(server.record, edits, { now: '2026-03-02T09:00:00.000Z', guards: [] })
     if (!made.ok) throw new Error(JSON.stringify(made.faults))
-    const versions = { ...server.versions, 'boxes/box': (server.versions['boxes/box'] ?? 0) + 1 }
+    const versions = withVersions(server.versions, [
+      { entity: 'boxes', id: 'box', version: (server.versions.boxes?.box ?? 0) + 1 },
+    ])
     const from = server.revision
     server = { line: 'one', record: applyChanges(server.record, made.value), versions, revision: from + 1 }
     const rows = rowsNow(
@@ -74,10 +77,10 @@ describe('word of a command', () => {
     store.send('edit a box', 'box', [edit({ name: 'One' }, 1)])
     await settled()
     store.told(apply(sent[0]!.id, sent[0]!.edits))
-    expect(store.snapshot()).toMatchObject({ versions: { 'boxes/box': 2 }, revision: 4 })
-    store.send('edit a box', 'box', [edit({ note: 'Two' }, store.snapshot().versions['boxes/box']!)])
+    expect(store.snapshot()).toMatchObject({ versions: { boxes: { box: 2 } }, revision: 4 })
+    store.send('edit a box', 'box', [edit({ note: 'Two' }, store.snapshot().versions.boxes!.box!)])
     expect(store.snapshot().record.boxes.box).toMatchObject({ name: 'One', note: 'Two' })
-    expect(store.snapshot().versions['boxes/box']).toBe(3)
+    expect(store.snapshot().versions.boxes?.box).toBe(3)
     answers.shift()!()
     await settled()
     expect(sent[1]!.edits[0]).toMatchObject({ based: 2 })
@@ -196,7 +199,7 @@ describe('where two set the same', () => {
     edits: [edit({ name: 'Ours', note: 'Ours too' }, 1)],
     stale: [{ entity: 'boxes', id: 'box', now: { name: 'Theirs' }, version: 4, fields: ['name'] }],
   }
-  const now = { record, versions: { 'boxes/box': 4 } }
+  const now = { record, versions: { boxes: { box: 4 } } }
 
   it('theirs leaves the field alone and the rest is made; ours is made over what both have seen', () => {
     expect(decided(conflict, new Set(), now)).toEqual([edit({ note: 'Ours too' }, 4)])
