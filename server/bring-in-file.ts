@@ -23,9 +23,13 @@ export function bringInFile(source: string, pictures: Pictures = new Map()): Pro
     : inTurn('a job file', () => storedBeside({ source, pictures }))
 }
 
+/** What it makes stays until it is written: it is not looked through for what could go meanwhile. */
+const ROOM = { maxYoungGenerationSizeMb: 128 }
+
 /** Built it is a script; where nothing is built, it is read as it is written. */
 function beside(): Worker {
-  if (process.env.NEXT_RUNTIME) return new Worker(path.join(process.cwd(), 'bring-in-file.worker.cjs'))
+  if (process.env.NEXT_RUNTIME)
+    return new Worker(path.join(process.cwd(), 'bring-in-file.worker.cjs'), { resourceLimits: ROOM })
   const here = JSON.stringify(import.meta.url)
   return new Worker(
     `import('tsx/esm/api').then(({ tsImport }) => tsImport('./bring-in-file.worker.ts', ${here}))`,

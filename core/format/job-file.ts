@@ -36,9 +36,12 @@ export function parseJobFile(source: string): Result<JobFile> {
   const file = upgraded(given.value)
   const shape = held(file)
   if (!shape.ok) return shape
-  const doubled = ENTITY_NAMES.flatMap(name => twiceIn(name, shape.value[name] as Loose[]))
-  if (doubled.length > 0) return refused(...(doubled as [Fault, ...Fault[]]))
   const record = recordOf(shape.value)
+  const doubled = ENTITY_NAMES.flatMap(name => {
+    const rows = shape.value[name] as Loose[]
+    return rows.length === Object.keys(record[name]).length ? [] : twiceIn(name, rows)
+  })
+  if (doubled.length > 0) return refused(...(doubled as [Fault, ...Fault[]]))
   const faults = faultsOfRecord(record)
   if (faults.length > 0) {
     const places = new Map<string, ReadonlyMap<unknown, number>>()
@@ -81,7 +84,9 @@ function tableOf(rows: readonly Loose[], fields: Fields): Loose {
 
 function rowOf(given: Loose, fields: Fields): Loose {
   // As they come from a file, most rows have these and no other.
-  if (Object.keys(given).every(name => Object.hasOwn(fields, name))) return given
+  let isKnown = true
+  for (const name in given) isKnown &&= Object.hasOwn(fields, name)
+  if (isKnown) return given
   const row: Loose = {}
   for (const name of Object.keys(fields)) row[name] = given[name]
   return { ...row, extra: unknownFields(given, new Set(Object.keys(fields))) }

@@ -8,7 +8,6 @@ import { sayFor } from '../model/say-for'
 interface Subject {
   readonly entity: EntityName
   readonly id: string
-  readonly path: string
 }
 
 /**
@@ -19,13 +18,11 @@ export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): 
   const say = sayFor(record)
 
   const subjects: Subject[] = changes
-    ? changes.flatMap(({ entity, id, after }) =>
-        entity === 'job' || !after ? [] : [{ entity, id, path: `/${entity}/${id}` }],
-      )
+    ? changes.flatMap(({ entity, id, after }) => (entity === 'job' || !after ? [] : [{ entity, id }]))
     : ENTITY_NAMES.flatMap(entity =>
         Object.keys(record[entity])
           .sort()
-          .map(id => ({ entity, id, path: `/${entity}/${id}` })),
+          .map(id => ({ entity, id })),
       )
   const regionChanged =
     changes?.some(
@@ -37,8 +34,10 @@ export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): 
       ? [fault('/job/regionId', 'region-in-use', say`things are recorded by the rules of its region already`)]
       : []
   const faults: Fault[] = [...ofRegion]
-  for (const subject of subjects)
-    faults.push(...danglingReferences(record, subject), ...incoherence(record, subject))
+  for (const subject of subjects) {
+    for (const each of danglingReferences(record, subject)) faults.push(each)
+    for (const each of incoherence(record, subject)) faults.push(each)
+  }
   return faults
 }
 
@@ -49,15 +48,17 @@ const BY_REGION = ['circuits', 'devices', 'choices', 'cables', 'readings'] as co
 export const isRegionFree = (record: JobRecord): boolean =>
   BY_REGION.every(entity => Object.keys(record[entity]).length === 0)
 
-function danglingReferences(record: JobRecord, { entity, id, path }: Subject): Fault[] {
-  const say = sayFor(record)
+const NONE: readonly Fault[] = []
 
+function danglingReferences(record: JobRecord, { entity, id }: Subject): readonly Fault[] {
+  if (REFERENCES[entity].length === 0) return NONE
+  const say = sayFor(record)
   const row = record[entity][id] as unknown as Record<string, unknown>
   const faults: Fault[] = []
   for (const [name, to] of REFERENCES[entity]) {
     const target = row[name]
     if (target === null || target === undefined || Object.hasOwn(record[to], String(target))) continue
-    faults.push(fault(`${path}/${name}`, 'no-such-row', say`there is no ${to} ${String(target)}`))
+    faults.push(fault(`/${entity}/${id}/${name}`, 'no-such-row', say`there is no ${to} ${String(target)}`))
   }
   return faults
 }
@@ -72,9 +73,10 @@ const REFERENCES = Object.fromEntries(
   ]),
 ) as unknown as Readonly<Record<EntityName, readonly (readonly [name: string, to: EntityName])[]>>
 
-function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] {
+function incoherence(record: JobRecord, { entity, id }: Subject): readonly Fault[] {
+  if (entity === 'rooms' || entity === 'circuits') return faultsOfName(record, entity, id)
   const say = sayFor(record)
-
+  const path = `/${entity}/${id}`
   switch (entity) {
     case 'places':
       return faultsOfPlace(record, id, path)
@@ -84,15 +86,12 @@ function incoherence(record: JobRecord, { entity, id, path }: Subject): Fault[] 
       return faultsOfCable(record, id, path)
     case 'ends':
       return faultsOfEnd(record, id, path)
-    case 'rooms':
-    case 'circuits':
-      return faultsOfName(record, entity, id, path)
     case 'devices':
       return oneEach(record, 'devices', id, path, say`this place has an old device already`)
     case 'choices':
       return oneEach(record, 'choices', id, path, say`a device is chosen for this place already`)
     default:
-      return []
+      return NONE
   }
 }
 
@@ -183,29 +182,31 @@ function faultsOfEnd(record: JobRecord, id: string, path: string): Fault[] {
 
 const spoken = (name: unknown): string => String(name).trim().toLowerCase()
 
-/** How often each name stands in a table: a table never changes, so they are counted once. */
-const counted = new WeakMap<object, ReadonlyMap<string, number>>()
+/** Which names stand more than once in a table: a table never changes, so it is looked through once. */
+const looked = new WeakMap<object, ReadonlySet<string>>()
 
-function namesIn(table: object, key: string): ReadonlyMap<string, number> {
-  let known = counted.get(table)
+function doubledIn(table: object, key: string): ReadonlySet<string> {
+  let known = looked.get(table)
   if (!known) {
-    const names = new Map<string, number>()
+    const names = new Set<string>()
+    const doubled = new Set<string>()
     for (const row of Object.values(table) as Record<string, unknown>[]) {
       const name = spoken(row[key])
-      names.set(name, (names.get(name) ?? 0) + 1)
+      if (names.size === names.add(name).size) doubled.add(name)
     }
-    counted.set(table, (known = names))
+    looked.set(table, (known = doubled))
   }
   return known
 }
 
-function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: string, path: string): Fault[] {
-  const say = sayFor(record)
-
+function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: string): readonly Fault[] {
   const key = entity === 'rooms' ? 'name' : 'breaker'
+  const doubled = doubledIn(record[entity], key)
+  if (doubled.size === 0) return NONE
   const mine = spoken((record[entity][id] as unknown as Record<string, unknown>)[key])
-  const rivals = namesIn(record[entity], key).get(mine) ?? 0
-  return rivals > 1 ? [fault(`${path}/${key}`, 'name-taken', say`there is another ${key} “${mine}”`)] : []
+  if (!doubled.has(mine)) return NONE
+  const say = sayFor(record)
+  return [fault(`/${entity}/${id}/${key}`, 'name-taken', say`there is another ${key} “${mine}”`)]
 }
 
 function oneEach(
