@@ -2,6 +2,9 @@ import { RULE_DEFAULTS } from '@/core/model/house-rules'
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { describe, expect, it } from 'vitest'
+import type { DeviceModel } from '@/core/model/device'
+import { BRITISH } from '@/core/words/british'
+import { inLanguage } from '@/core/words/say'
 import { parseDevice } from '@/core/format/device-file'
 import { GAUGES, LAMP_KINDS, REGION_IDS } from '@/core/model/vocabulary'
 import { trade } from '.'
@@ -16,6 +19,20 @@ const faultsOf = (given: unknown) => {
   const parsed = parseDevice(given)
   return parsed.ok ? [] : parsed.faults.map(each => `${each.path} ${each.code}`)
 }
+
+/** All that is read of a sheet. */
+const wordsOf = ({ name, terminals, settings, tests, instructions }: DeviceModel): string[] =>
+  Object.values({ name, terminals, settings, tests, instructions }).flatMap(each => textsIn(each))
+
+const textsIn = (value: unknown): string[] =>
+  typeof value === 'string'
+    ? [value]
+    : value !== null && typeof value === 'object'
+      ? Object.entries(value).flatMap(([key, inner]) => (NO_WORDS.has(key) ? [] : textsIn(inner)))
+      : []
+
+/** What a machine reads. */
+const NO_WORDS = new Set(['id', 'wants', 'alike', 'joins', 'lead', 'gauges', 'strandings', 'side', 'of'])
 
 describe('house rules', () => {
   it('each that the core goes by stands in the tables, its default first', () => {
@@ -50,6 +67,13 @@ describe('catalogue', () => {
             word.toLowerCase().includes(lead!.replace('-', ' ').replace(' place', '')),
           ),
         ]).toEqual([id, true])
+  })
+
+  it('a sheet speaks the words of every region it is sold in', () => {
+    const foreign = trade.devices
+      .filter(({ regions }) => regions.includes('europe-230'))
+      .flatMap(device => wordsOf(device).filter(each => inLanguage(BRITISH, each) !== each))
+    expect(foreign).toEqual([])
   })
 
   it('the worked example of the documentation is one too', () => {

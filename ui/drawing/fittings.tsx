@@ -2,6 +2,7 @@
 
 import { capital } from '@/core/words/capital'
 import type { KeyboardEvent } from 'react'
+import { WORD_LETTERS, wrapped } from './layout'
 import { wireColour } from './wire-colour'
 import type { DrawnDevice, DrawnJoint } from './goals'
 import type { PictureDevice } from './picture'
@@ -134,7 +135,7 @@ export function Device({
             ? {
                 role: 'button',
                 tabIndex: 0,
-                className: say`cursor-pointer strand`,
+                className: 'cursor-pointer strand',
                 onClick: () => onTerminal(device.id, terminal.id),
                 onKeyDown: (event: KeyboardEvent) => {
                   if (event.key === 'Enter' || event.key === ' ') {
@@ -153,17 +154,35 @@ export function Device({
             capped={terminal.capped}
             side={terminal.side}
           />
-          <text
-            x={terminal.side === 'left' ? at.x + 12 : at.x - 12}
-            y={at.y + 4}
-            textAnchor={terminal.side === 'left' ? 'start' : 'end'}
-            className="fill-ink text-[12px]"
-          >
-            {terminal.word.length > 20 ? terminal.word.slice(0, 19) + '…' : terminal.word}
-          </text>
+          <TerminalWord word={terminal.word} side={terminal.side} at={at} />
         </g>
       ))}
     </g>
+  )
+}
+
+const WORD_LINE = 13
+
+/** What its sheet calls a terminal, beside it: in two lines where it is long. */
+function TerminalWord({
+  word,
+  side,
+  at,
+}: {
+  word: string
+  side: 'left' | 'right'
+  at: { readonly x: number; readonly y: number }
+}) {
+  const lines = wrapped(word, WORD_LETTERS)
+  const x = side === 'left' ? at.x + 12 : at.x - 12
+  return (
+    <text textAnchor={side === 'left' ? 'start' : 'end'} className="fill-ink text-[12px]">
+      {lines.map((line, index) => (
+        <tspan key={line} x={x} y={at.y + 4 + (index - (lines.length - 1) / 2) * WORD_LINE}>
+          {line}
+        </tspan>
+      ))}
+    </text>
   )
 }
 

@@ -37,6 +37,10 @@ const OUTSIDE = 46
 const DEVICE_WIDTH = 142
 const DEVICE_GAP = 52
 const TERMINAL_STEP = 24
+/** Between terminals whose words take two lines. */
+const WORDY_STEP = 32
+/** Letters of a terminal’s word in one line. */
+export const WORD_LETTERS = 20
 const JOINT_WIDTH = 58
 const JOINT_STEP = 68
 /** From the foot of the devices to the middle of the joints below them. */
@@ -164,7 +168,10 @@ function placeJoints(
   return ordered.map((joint, at) => ({ joint, width: JOINT_WIDTH, at: { x: xs[at]!, y } }))
 }
 
-const heightOf = (device: PictureDevice) => 48 + device.terminals.length * TERMINAL_STEP + 4
+const stepOf = ({ terminals }: PictureDevice): number =>
+  terminals.some(({ word }) => wrapped(word, WORD_LETTERS).length > 1) ? WORDY_STEP : TERMINAL_STEP
+
+const heightOf = (device: PictureDevice) => 48 + device.terminals.length * stepOf(device) + 4
 
 function placeDevices(picture: BoxPicture, left: number, y: number, height: number): DrawnDevice[] {
   const all = [...picture.devices].sort((a, b) => a.gang - b.gang || a.part - b.part)
@@ -181,7 +188,7 @@ function placeDevices(picture: BoxPicture, left: number, y: number, height: numb
         terminal,
         at: {
           x: terminal.side === 'left' ? x : x + DEVICE_WIDTH,
-          y: y + 56 + at * TERMINAL_STEP,
+          y: y + 56 + at * stepOf(device),
         },
       })),
     }
