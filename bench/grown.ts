@@ -13,6 +13,7 @@ function main(): void {
   const mistaken = option('mistakes', 'no') === 'yes'
   const talks = option('say', 'no') === 'yes'
   const milliseconds: number[] = []
+  const further: number[] = []
   const readings: number[] = []
   let [circuits, fully, wrong, contradicted, refused, unlike] = [0, 0, 0, 0, 0, 0]
   for (let seed = from; circuits < count; seed++) {
@@ -26,6 +27,7 @@ function main(): void {
     }
     readings.push(done.readings)
     milliseconds.push(...done.milliseconds)
+    further.push(...done.further)
     if (done.fullyProven) fully++
     if (done.wrong.length > 0) wrong++
     if (!lies && (done.contradictions > 0 || done.nothingFits)) contradicted++
@@ -49,7 +51,7 @@ function main(): void {
     [...figures].sort((a, b) => a - b)[Math.floor((figures.length - 1) * share)] ?? 0
   const mean = readings.reduce((sum, each) => sum + each, 0) / Math.max(1, readings.length)
   console.log(
-    `Identify, grown houses: ${circuits} circuits of ${least} to ${most} boxes from seed ${from}${refused > 0 ? `, ${refused} refused` : ''}: ${fully} fully proven, ${wrong} with a wrong proven, ${contradicted} false contradictions (${unlike} before any reading), readings mean ${mean.toFixed(2)}, median ${at(readings, 0.5)}, p95 ${at(readings, 0.95)}; a question p95 ${at(milliseconds, 0.95).toFixed(1)} ms, worst ${Math.max(...milliseconds).toFixed(0)} ms`,
+    `Identify, grown houses: ${circuits} circuits of ${least} to ${most} boxes from seed ${from}${refused > 0 ? `, ${refused} refused` : ''}: ${fully} fully proven, ${wrong} with a wrong proven, ${contradicted} false contradictions (${unlike} before any reading), readings mean ${mean.toFixed(2)}, median ${at(readings, 0.5)}, p95 ${at(readings, 0.95)}; a question p95 ${at(milliseconds, 0.95).toFixed(1)} ms, worst ${Math.max(...milliseconds).toFixed(0)} ms; for ${further.length} of ${milliseconds.length} more was searched, median ${at(further, 0.5).toFixed(0)} ms, p95 ${at(further, 0.95).toFixed(0)} ms, worst ${Math.max(0, ...further).toFixed(0)} ms`,
   )
 }
 

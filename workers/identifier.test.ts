@@ -1,6 +1,6 @@
-import { beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { trade } from '@/catalogue'
-import { keyOf, readingFor } from '@/core/identify'
+import { answersTo, Identifier, keyOf, readingFor } from '@/core/identify'
 import type { JobRecord } from '@/core/model/record'
 import { usualBox } from '@/demo/usual'
 import type { Answer, Question } from './ask'
@@ -15,9 +15,14 @@ describe('the identifier behind a worker', () => {
   const heard: Answer<IdentifyAnswer>[] = []
   const world: World = { onmessage: null, postMessage: answer => heard.push(answer) }
   let last = 0
-  const ask = (record: JobRecord, skipped: readonly string[] = []) => {
+  const ask = (
+    record: JobRecord,
+    skipped: readonly string[] = [],
+    how: Pick<IdentifyQuestion, 'reach' | 'supposing'> = { reach: 'far' },
+  ) => {
     const id = ++last
-    world.onmessage!({ data: { id, value: structuredClone({ record, boxId: 'box', trade, skipped }) } })
+    const about = { record, boxId: 'box', trade, skipped, ...how }
+    world.onmessage!({ data: { id, value: structuredClone(about) } })
     const answer = heard.at(-1)!
     expect(answer.id).toBe(id)
     // Only plain data crosses over.
@@ -61,6 +66,34 @@ describe('the identifier behind a worker', () => {
     const other = ask(record, [keyOf(begun.identification.next!.question)])
     if (other.kind !== 'identified') throw new Error(other.kind)
     expect(other.identification.next?.question).not.toEqual(begun.identification.next?.question)
+  })
+
+  it('has thought of a reading before it was taken, and names it as it is called then', () => {
+    const begun = ask(record)
+    if (begun.kind !== 'identified') throw new Error(begun.kind)
+    const { question } = begun.identification.next!
+    const answers = answersTo(question)
+    for (const answer of answers) ask(record, [], { reach: 'far', supposing: { question, answer } })
+    const after = vi.spyOn(Identifier.prototype, 'after')
+    const said = answers.map(answer => {
+      const reading = {
+        ...{ id: `taken-${answer}`, boxId: 'box', seq: 1, at: '2026-03-02T08:00:00.000Z' },
+        ...readingFor(question, answer, 0, 1),
+      }
+      return { answer, of: ask({ ...record, readings: { [reading.id]: reading } } as never) }
+    })
+    expect(after.mock.calls.length).toBeLessThan(answers.length)
+    after.mockRestore()
+    for (const { answer, of } of said) {
+      if (of.kind !== 'identified') throw new Error(of.kind)
+      const why = of.identification.known.flatMap(each => each.why)
+      expect(new Set(why)).toEqual(new Set(why.length > 0 ? [`taken-${answer}`] : []))
+    }
+    expect(
+      said.some(
+        ({ of }) => of.kind === 'identified' && of.identification.known.some(({ why }) => why.length > 0),
+      ),
+    ).toBe(true)
   })
 
   it('refuses what does not hang together, with its place', () => {

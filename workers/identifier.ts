@@ -1,4 +1,16 @@
-import { accountedIn, allowedBy, Identifier, surveyOf, takenIn, type Identification } from '@/core/identify'
+import {
+  accountedIn,
+  allowedBy,
+  Identifier,
+  keyOf,
+  surveyOf,
+  takenIn,
+  type Answer as Shown,
+  type Identification,
+  type Question as Reading,
+  type Reach,
+  type Taken,
+} from '@/core/identify'
 import { tiedBoxes } from '@/core/job/tied'
 import type { JobRecord } from '@/core/model/record'
 import type { Fault } from '@/core/model/result'
@@ -12,6 +24,10 @@ export interface IdentifyQuestion {
   readonly trade: Trade
   /** Questions, by their keys, that cannot be answered now. */
   readonly skipped: readonly string[]
+  /** Whether an answer is wanted at once, or as much as is ever said. */
+  readonly reach: Reach
+  /** A reading that is being taken, and what it may show: thought of before it is there. */
+  readonly supposing?: { readonly question: Reading; readonly answer: Shown }
 }
 
 export type IdentifyAnswer =
@@ -20,7 +36,17 @@ export type IdentifyAnswer =
 
 let held: { readonly key: string; readonly identifier: Identifier } | null = null
 
-function answered({ record, boxId, trade, skipped }: IdentifyQuestion): IdentifyAnswer {
+/** What was thought of one survey already, the reading that was supposed under a name of its own. */
+interface Known {
+  readonly ids: readonly string[]
+  readonly identification: Identification
+}
+const known = new Map<string, Known>()
+const MOST_KNOWN = 30
+
+const SUPPOSED = 'supposed'
+
+function answered({ record, boxId, trade, skipped, reach, supposing }: IdentifyQuestion): IdentifyAnswer {
   const views = tiedBoxes(record, boxId)
   const survey = surveyOf(views, trade)
   if (!survey.ok) return { kind: 'refused', faults: survey.faults }
@@ -30,10 +56,35 @@ function answered({ record, boxId, trade, skipped }: IdentifyQuestion): Identify
     const opened = Identifier.of(survey.value, allowed)
     if (!opened.ok) return { kind: 'refused', faults: opened.faults }
     held = { key, identifier: opened.value }
+    known.clear()
   }
+  const taken = [...takenIn(views, trade), ...(supposing ? [{ id: SUPPOSED, ...supposing }] : [])]
+  const accounted = accountedIn(views)
+  const { identifier } = held
+  const after = (how: Reach) => identifier.after(taken, accounted, new Set(skipped), how)
+  if (reach === 'soon') return { kind: 'identified', identification: after('soon') }
+  const asked = JSON.stringify([
+    taken.map(({ question, answer }) => [keyOf(question), answer]),
+    [...accounted.toldFromGround],
+    skipped,
+  ])
+  const before = known.get(asked)
+  if (before) return { kind: 'identified', identification: named(before, taken) }
+  const soon = after('soon')
+  const identification = soon.further ? after('far') : soon
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!)
+  // Readings that do not stand together are told of one by one, by their names: those are thought of when they are there.
+  if (!identification.conflict && identification.unused.length === 0)
+    known.set(asked, { ids: taken.map(({ id }) => id), identification })
+  return { kind: 'identified', identification }
+}
+
+/** The same, with the names that its readings have now. */
+function named({ ids, identification }: Known, taken: readonly Taken[]): Identification {
+  const now = new Map(ids.map((id, at) => [id, taken[at]!.id]))
   return {
-    kind: 'identified',
-    identification: held.identifier.after(takenIn(views, trade), accountedIn(views), new Set(skipped)),
+    ...identification,
+    known: identification.known.map(each => ({ ...each, why: each.why.map(id => now.get(id) ?? id) })),
   }
 }
 

@@ -12,6 +12,7 @@ import { everyNetwork } from '@/testing/identify/every-network'
 import { TIMES } from '@/testing/times'
 
 const MOST_ENDS = 6
+const SHOWS_NOTHING: ReadonlySet<string> = new Set(['dead', 'stays-dead', 'silent'])
 
 /** Boxes of so few conductors that everything can be gone through, whose lights answer. */
 function smallCuts(from: number, count: number): readonly (readonly [Cut, Frame])[] {
@@ -33,12 +34,17 @@ function smallCuts(from: number, count: number): readonly (readonly [Cut, Frame]
 function rolesAnywhere(frame: Frame, taken: readonly Taken[]): ReadonlySet<Role>[] {
   const [standing, predictor] = [new Standing(frame), new Predictor(frame)]
   const asked = taken.map(
-    ({ question, answer }) => [askedIn(frame, question), bitOf(question, answer)] as const,
+    ({ question, answer }) =>
+      [askedIn(frame, question), bitOf(question, answer), SHOWS_NOTHING.has(answer)] as const,
   )
   const roles = frame.ends.map(() => new Set<Role>())
   for (const network of everyNetwork(frame, standing)) {
+    // What lets current through makes something show; it hides nothing.
+    const bare = { ...network, loads: [], sure: network.sure?.slice(0, network.lamps.length) }
     let against = 0
-    for (const [each, bit] of asked) if (!predictor.agrees(network, each, bit) && ++against > 1) break
+    for (const [each, bit, isDead] of asked)
+      if (!predictor.agrees(isDead ? bare : network, each, bit) || !predictor.agrees(network, each, bit))
+        if (++against > 1) break
     if (against <= 1) rolesIn(frame, standing, network).forEach((role, end) => roles[end]!.add(role))
   }
   return roles

@@ -10,7 +10,7 @@ import { nextQuestion, plannedOn, type CostOf, type Next } from './next'
 import { keyOf, type Question } from './question'
 import type { Survey } from './survey'
 import type { Candidates } from './predictions'
-import { Rivals } from './rivals'
+import { Rivals, type Reach } from './rivals'
 import { Thinking } from './thinking'
 
 /** All that Identify has to say of some boxes after some readings, as plain data. */
@@ -20,6 +20,8 @@ export interface Identification {
   readonly conflict: Conflict | null
   /** False where not every way of wiring could be thought of: nothing is proven then. */
   readonly decided: boolean
+  /** Searched no further than can be waited for: nothing is asked, and no more is proven, before more was. */
+  readonly further: boolean
   /** Ways of wiring that agree with every reading, as far as roles go. */
   readonly ways: number
   /** Readings that cannot be held against these boxes any more, and why. */
@@ -61,8 +63,16 @@ export class Identifier {
     return opened.ok ? good(new Identifier(opened.value, allowed)) : opened
   }
 
-  /** `skipped`: questions, by their keys, that somebody cannot answer now. */
-  after(taken: readonly Taken[], accounted: Accounted, skipped: ReadonlySet<string>): Identification {
+  /**
+   * `skipped`: questions, by their keys, that somebody cannot answer now. `soon` answers in a moment, and says whether
+   * `far` may say more.
+   */
+  after(
+    taken: readonly Taken[],
+    accounted: Accounted,
+    skipped: ReadonlySet<string>,
+    reach: Reach = 'far',
+  ): Identification {
     const { held, candidates } = this.#thinking.after(taken)
     this.#take(held, taken)
     const ledger = this.#ledger
@@ -71,13 +81,17 @@ export class Identifier {
       question && { question, minutes: this.#minutesOf(question, now), outcomes: [], parts: null }
     const follow = asking(this.#thinking.follow(taken, skipped))
     const asked = this.#without(candidates, skipped)
-    const { unrivalled, next: worth } = follow
-      ? { unrivalled: this.#rivals.briefly(ledger), next: follow }
-      : this.#rivals.untilWorth(ledger, () => this.#next(asked))
+    const {
+      unrivalled,
+      next: worth,
+      further,
+    } = follow
+      ? { unrivalled: this.#rivals.briefly(ledger), next: follow, further: false }
+      : this.#rivals.untilWorth(ledger, () => this.#next(asked), reach)
     // Where there are too many ways in which the boxes hang together, a conductor is followed from one to another.
     const next =
       worth ??
-      (unrivalled.finished
+      (unrivalled.finished || further
         ? null
         : (asking(this.#thinking.toFollow(taken, skipped)) ?? asking(this.#plainest(asked, now))))
     const agreeing = ledger.standing.filter(at => ledger.against[at] === 0)
@@ -86,6 +100,7 @@ export class Identifier {
       next,
       conflict: unrivalled.fits ? null : conflictOf(ledger),
       decided: unrivalled.finished,
+      further,
       ways: new Set(agreeing.map(at => held.classOf[at]!)).size,
       unused: this.#unused,
     }

@@ -311,7 +311,8 @@ export class Judge {
       const [bits, otherBits] = [plain[at]!, plain[other]!]
       if (here && agrees(watched(bits | any, otherBits), bit)) return [here]
       if (there && agrees(watched(bits, otherBits | any), bit)) return [there]
-      if (here && there && agrees(watched(bits | any, otherBits | any), bit)) return [here, there]
+      if (here && there && agrees(watched(bits | any, otherBits | any), bit))
+        return isSame(here, there) ? [here] : [here, there]
     }
     return null
   }

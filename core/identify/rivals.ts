@@ -10,8 +10,21 @@ const UNSEEN_AT_MOST = 4
  * sounds like a wire, also one of another circuit.
  */
 const UNSEEN_WHILE_DEAD = 2
-/** How far is searched, in things supposed. What is not gone through in the end is not proven. */
-const FURTHER_AND_FURTHER: readonly number[] = [2_000, 8_000, 30_000]
+/** How far is searched, in things supposed: what a person waits for, and what goes on beside. */
+const SOON = 2_000
+/** What is not gone through in the end is not proven. */
+const FURTHER_AND_FURTHER: readonly number[] = [8_000, 30_000, 200_000]
+
+/** Whether an answer is wanted at once, or as much as is ever said. */
+export type Reach = 'soon' | 'far'
+
+/** What a search came to, and the reading to take next. */
+interface Searched<Worth> {
+  readonly unrivalled: Unrivalled
+  readonly next: Worth | null
+  /** Nothing is asked before more was searched. */
+  readonly further: boolean
+}
 /** From so many minutes on a reading is not asked for before all was searched that others might tell. */
 const A_TRIP = 2
 const SOME = 6
@@ -38,7 +51,7 @@ export class Rivals {
 
   /** As far as is searched while something else is asked for anyway. */
   briefly(ledger: Ledger): Unrivalled {
-    return this.#search(ledger, FURTHER_AND_FURTHER[0]!)
+    return this.#search(ledger, SOON)
   }
 
   /** As far as is ever searched. */
@@ -50,15 +63,17 @@ export class Rivals {
   untilWorth<Worth extends { readonly minutes: number }>(
     ledger: Ledger,
     nextOf: () => Worth | null,
-  ): { readonly unrivalled: Unrivalled; readonly next: Worth | null } {
+    reach: Reach = 'far',
+  ): Searched<Worth> {
     let unrivalled = this.briefly(ledger)
     let next = nextOf()
-    for (const steps of FURTHER_AND_FURTHER.slice(1)) {
+    for (const steps of FURTHER_AND_FURTHER) {
       if (unrivalled.finished || (next && next.minutes < A_TRIP)) break
+      if (reach === 'soon') return { unrivalled, next: null, further: true }
       unrivalled = this.#search(ledger, steps)
       next = nextOf()
     }
-    return { unrivalled, next }
+    return { unrivalled, next, further: false }
   }
 
   #search(ledger: Ledger, steps: number): Unrivalled {

@@ -4,6 +4,7 @@ import {
   type Answer,
   type Identification,
   type Question,
+  type Reach,
   type Survey,
 } from '@/core/identify'
 import { SimulatedTester } from '@/standins/tester'
@@ -21,7 +22,9 @@ export interface Played {
   readonly contradictions: number
   /** *Nothing fits* before anything was read. */
   readonly nothingFits: boolean
+  /** How long each answer took that was given at once, and each for which more was searched first. */
   readonly milliseconds: readonly number[]
+  readonly further: readonly number[]
   /** Ends proven to be what they are not. */
   readonly wrong: readonly string[]
   readonly fullyProven: boolean
@@ -53,10 +56,11 @@ export function play(
   { live, watches, lie, most = MOST_READINGS, own = 0, seed = 0 }: Playing,
 ): Played | null {
   const milliseconds: number[] = []
-  const timed = <Value>(work: () => Value): Value => {
+  const further: number[] = []
+  const timed = <Value>(into: number[], work: () => Value): Value => {
     const start = performance.now()
     const value = work()
-    milliseconds.push(performance.now() - start)
+    into.push(performance.now() - start)
     return value
   }
   const opened = Identifier.of(watches ? watched(cut) : cut.survey, { live })
@@ -72,7 +76,11 @@ export function play(
     const answer = isLie ? others[lie.choice % others.length]! : shown.value
     return { id: `${readings++}`, question, answer }
   }
-  const think = () => timed(() => opened.value.after(taken, { toldFromGround: new Set() }, new Set()))
+  const after = (reach: Reach) => opened.value.after(taken, { toldFromGround: new Set() }, new Set(), reach)
+  const think = () => {
+    const soon = timed(milliseconds, () => after('soon'))
+    return soon.further ? timed(further, () => after('far')) : soon
+  }
   for (const question of unasked(cut, new Lot(seed + 31), own)) {
     const answered = ask(question)
     if (answered) taken.push(answered)
@@ -107,6 +115,7 @@ export function play(
     contradictions,
     nothingFits,
     milliseconds,
+    further,
     wrong: identification.known.flatMap(({ endId, proof, candidates: [first] }) =>
       proof === 'proven' && first!.role !== cut.roles.get(endId)
         ? [`${endId} is no ${first!.role} but ${cut.roles.get(endId)}`]

@@ -4,7 +4,8 @@ import { ZERO, type Standing } from '@/core/identify/standing'
 
 /*
  * Every network beyond one small box, one after another: each end on the hot, on the neutral, on none, or on one of the others;
- * the lamp of each light between any two of those. Nothing is left out early, and nothing is hung besides.
+ * the lamp of each light between any two of those; besides, on what is capped by itself and on no source, something that lets
+ * current through to one. Nothing is left out early.
  */
 
 /** Those that trip no breaker and let each switch work its light and no other, wherever the others stand. */
@@ -23,6 +24,13 @@ export function* everyNetwork(frame: Frame, standing: Standing): Generator<Hypot
     for (const lamps of everyChoice(ways)) {
       const sure = lamps.map(({ over, back }) => [over, back] as const)
       yield { ...bare, lamps, sure }
+      for (const { index, seat } of ends) {
+        if (seat.kind !== 'alone' || !free.includes(index) || beyond[index] !== -1) continue
+        for (const source of [nodes.neutral, nodes.hot[0]!]) {
+          const load = [index, source] as const
+          yield { ...bare, lamps, loads: [load], sure: [...sure, load] }
+        }
+      }
     }
   }
 }

@@ -70,6 +70,10 @@ export function IdentifyPart({
               onSkip={state.skip}
               onUnsure={state.unsure}
             />
+          ) : identification.further ? (
+            <Part title={say`Next reading`}>
+              <p role="status">{say`Searching for wiring that nobody would think of …`}</p>
+            </Part>
           ) : (
             <NothingMore
               identification={identification}
@@ -77,7 +81,7 @@ export function IdentifyPart({
               onAgain={state.askAllAgain}
             />
           )}
-          {!identification.conflict && !identification.next && (
+          {!identification.conflict && !identification.next && !identification.further && (
             <ClampUnderLoad views={views} known={identification.known} />
           )}
           {identification.known.some(({ proof }) => proof === 'proven') && (
