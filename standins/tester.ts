@@ -1,5 +1,6 @@
 import { answerOfVolts, answerOfWatched, type Answer, type Question, type Spot } from '@/core/identify'
 import type { Circuit } from '@/core/model/circuit'
+import { WIRE_OHMS } from '@/core/model/limits'
 import { fault, good, refused, type Result } from '@/core/model/result'
 import { read, type Shown, type Stand, type Test } from '@/core/read'
 import type { StateInWords } from '@/core/solve'
@@ -35,9 +36,7 @@ export class SimulatedTester {
     const before = this.#held(question)
     if (!before.ok) return before
     if (kind === 'continuity')
-      return before.value.kind === 'ohms'
-        ? good(before.value.sounds ? 'sounds' : 'silent')
-        : unusable(before.value)
+      return before.value.kind === 'ohms' ? good(soundOf(before.value)) : unusable(before.value)
     if (before.value.kind !== 'volts') return unusable(before.value)
     const { nominalVolts } = this.circuit
     const { nominalBand } = this
@@ -207,3 +206,6 @@ const withoutLamps = (circuit: Circuit, light: string): Circuit => ({
     load.groupId === light && load.kind === 'lamp' ? { ...load, kind: 'receptacle', watts: 0 } : load,
   ),
 })
+
+const soundOf = ({ ohms, sounds }: { readonly ohms: number | null; readonly sounds: boolean }): Answer =>
+  ohms !== null && ohms <= WIRE_OHMS ? 'wire' : sounds ? 'sounds' : 'silent'

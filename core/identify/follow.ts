@@ -18,7 +18,7 @@ export function followedIn(
     if (from.kind !== 'end' || to.kind !== 'end') return []
     const [a, b] = [indexOf.get(from.end), indexOf.get(to.end)]
     if (a === undefined || b === undefined || ends[a]!.box === ends[b]!.box) return []
-    return [{ a, b, sounds: answer === 'sounds' }]
+    return [{ a, b, sounds: answer !== 'silent' }]
   })
 }
 

@@ -1,7 +1,19 @@
 import type { Frame } from './frame'
 import type { Hypothesis, HypothesisLamp } from './hypothesis'
 import { firstOf, type Meeting } from './meetings'
-import { agrees, BETWEEN, DEAD, DOUBLE, NOMINAL, Shown, switchesOut, watched, type Asked } from './predict'
+import {
+  agrees,
+  BETWEEN,
+  DEAD,
+  DOUBLE,
+  NOMINAL,
+  Shown,
+  SOUNDS,
+  switchesOut,
+  watched,
+  WIRE,
+  type Asked,
+} from './predict'
 import type { Spot } from './question'
 import { ZERO, type Standing } from './standing'
 
@@ -94,6 +106,7 @@ export class Judge {
       const [isHotX, isHotY] = [x === ANY_HOT || isHot(x), y === ANY_HOT || isHot(y)]
       // From a hot to the neutral other loads of the circuit let current pass.
       if ((isHotX && y === NEUTRAL_NET) || (isHotY && x === NEUTRAL_NET)) return FITS
+      if (bit === WIRE) return one ? FITS : AGAINST
       if (one || this.#linked(x, y, far, meeting, lamps)) return FITS
       const [own, other] = isPassive(x) ? [x, y] : [y, x]
       return needOf(own, isPassive(other) ? TO_ANOTHER : other === NEUTRAL_NET ? TO_NEUTRAL : TO_HOT)
@@ -251,17 +264,14 @@ export class Judge {
       for (let index = 0; index < readings.length; index++) {
         const held = readings[index]!
         if (before.includes(held) || mayShow(held, plain[index]!, out)) continue
-        const { loads } = loaded
-        const needs = this.#needsOf(loaded, held, plain[index]!, out)
-        const more = needs?.filter(need => !loads.some(each => isSame(each, need))) ?? []
-        // A load that is there already and does not let it be so is no help.
-        if (more.length === 0) {
+        const more = this.#helpFor(loaded, held, plain[index]!, out)
+        if (!more) {
           spoken.push(held)
           if (timesOf(spoken) > misread) return null
           continue
         }
         needy.push(held)
-        loaded = { ...loaded, loads: [...loads, ...more] }
+        loaded = more
         if (index + 1 < readings.length) plain = this.#plainly(loaded, readings, out)
       }
       if (apart === everywhere && question.kind === 'volts') exact = loaded.loads.length
@@ -287,14 +297,28 @@ export class Judge {
     this.standing.fill(network, { power: question.power, apart, lampsOut, off }, at)
   }
 
-  /** The loads that let a reading be so, in the first position of the switches where some do. */
-  #needsOf(
+  /** The network with more loads, so that a reading may be so; null where none help. */
+  #helpFor(network: Hypothesis, held: Held, plain: Uint8Array, out: number): Hypothesis | null {
+    const { loads } = network
+    for (const needs of this.#needsOf(network, held, plain, out)) {
+      // A load that is there already and does not let it be so is no help.
+      const more = needs.filter(need => !loads.some(each => isSame(each, need)))
+      if (more.length === 0) continue
+      const loaded = { ...network, loads: [...loads, ...more] }
+      if (mayShow(held, this.#plainly(loaded, [held], out)[0]!, out)) return loaded
+    }
+    return null
+  }
+
+  /** Loads that might let a reading be so, in one position of the switches after another. */
+  *#needsOf(
     network: Hypothesis,
     { asked, bit }: Held,
     plain: Uint8Array,
     out: number,
-  ): readonly Load[] | null {
-    const any = SHOWING | (this.legs > 1 ? DOUBLE : 0)
+  ): Generator<readonly Load[]> {
+    // Through a load it sounds; it is no wire.
+    const any = asked.question.kind === 'continuity' ? SOUNDS : SHOWING | (this.legs > 1 ? DOUBLE : 0)
     const loadAt = (position: number) => {
       this.#stand(network, asked, position)
       return this.#loadFor(network, asked)
@@ -303,18 +327,17 @@ export class Judge {
       if ((at & out) !== 0) continue
       const here = loadAt(at)
       if (asked.work < 0) {
-        if (here && agrees(plain[at]! | any, bit)) return [here]
+        if (here && agrees(plain[at]! | any, bit)) yield [here]
         continue
       }
       const other = at ^ (1 << asked.work)
       const there = loadAt(other)
       const [bits, otherBits] = [plain[at]!, plain[other]!]
-      if (here && agrees(watched(bits | any, otherBits), bit)) return [here]
-      if (there && agrees(watched(bits, otherBits | any), bit)) return [there]
+      if (here && agrees(watched(bits | any, otherBits), bit)) yield [here]
+      if (there && agrees(watched(bits, otherBits | any), bit)) yield [there]
       if (here && there && agrees(watched(bits | any, otherBits | any), bit))
-        return isSame(here, there) ? [here] : [here, there]
+        yield isSame(here, there) ? [here] : [here, there]
     }
-    return null
   }
 
   /** A load that would let a reading show something: on the metal of its undriven side; null where both are driven. */
@@ -343,12 +366,16 @@ export class Judge {
     )
   }
 
-  /** An end on some metal that is on no source beyond. */
+  /** An end on some metal that is on no source beyond: one that is capped by itself before all, for more may hang on it. */
   #passiveOn({ beyond }: Hypothesis, net: number, usual: number): number {
     const { ends } = this.frame
-    for (const { index, ground } of ends)
-      if (!ground && beyond[index]! < ends.length && this.standing.root(index) === net) return index
-    return usual
+    let first = -1
+    for (const { index, ground, seat } of ends) {
+      if (ground || beyond[index]! >= ends.length || this.standing.root(index) !== net) continue
+      if (seat.kind === 'alone') return index
+      if (first < 0) first = index
+    }
+    return first < 0 ? usual : first
   }
 }
 

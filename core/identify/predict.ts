@@ -3,7 +3,7 @@ import type { Hypothesis } from './hypothesis'
 import { Standing, ZERO } from './standing'
 import type { Question, Spot } from './question'
 
-/** Bits of what a meter shows; silent is as dead. */
+/** Bits of what a meter shows; silent is as dead, and what sounds stands in the place of what shows less than nominal. */
 export const DEAD = 1
 export const BETWEEN = 2
 export const NOMINAL = 4
@@ -12,10 +12,16 @@ const ANY = 15
 const LIVE = BETWEEN | NOMINAL | DOUBLE
 /** Beside the answers: a ground may be open on its way, so that it reads dead speaks against nothing. */
 const MAY_BE_OPEN = 16
+export const SOUNDS = 2
+export const WIRE = 4
+/** Beside the answers: metal may be long, or poorly joined, so that it only sounds. */
+const MAY_SOUND = 32
 
 /** Whether an answer agrees with what is allowed. */
 export const agrees = (allowed: number, bit: number): boolean =>
-  (allowed & bit) !== 0 || (bit === DEAD && (allowed & MAY_BE_OPEN) !== 0)
+  (allowed & bit) !== 0 ||
+  (bit === DEAD && (allowed & MAY_BE_OPEN) !== 0) ||
+  (bit === SOUNDS && (allowed & MAY_SOUND) !== 0)
 
 /** A question in numbers. Spots that depend on the hypothesis are found when it is known. */
 export interface Asked {
@@ -215,8 +221,22 @@ export class Shown {
 
   #continuity(a: number, b: number): number {
     const standing = this.#standing
-    if (standing.root(a) === standing.root(b)) return 2
-    return standing.connected(a, b) ? 1 | 2 : 1
+    if (standing.root(a) === standing.root(b)) return WIRE | MAY_SOUND
+    if (!standing.connected(a, b)) return DEAD
+    // All that hangs on a circuit together may be as little as a wire.
+    const isAcross = (this.#isHot(a) && this.#isZero(b)) || (this.#isHot(b) && this.#isZero(a))
+    return isAcross ? DEAD | SOUNDS | WIRE : DEAD | SOUNDS
+  }
+
+  #isHot(node: number): boolean {
+    const own = this.#standing.root(node)
+    return this.frame.nodes.hot.some(hot => this.#standing.root(hot) === own)
+  }
+
+  #isZero(node: number): boolean {
+    const { neutral, earth } = this.frame.nodes
+    const own = this.#standing.root(node)
+    return own === this.#standing.root(neutral) || own === this.#standing.root(earth)
   }
 
   /** In the bits of volts, so that watching it goes the same way: dark as dead, lit as live. */

@@ -32,7 +32,8 @@ export interface Question {
 /** Answers by kind of question; the place of each in its list is its bit. */
 export const VOLTS = ['dead', 'between', 'nominal', 'double'] as const
 export const WATCHED = ['stays-dead', 'stays-live', 'changes'] as const
-export const CONTINUITY = ['silent', 'sounds'] as const
+/** `wire`: it sounds, and so low that nothing but metal lies between; `sounds` says only that current passes. */
+export const CONTINUITY = ['silent', 'sounds', 'wire'] as const
 export const LIGHT = ['stays-dark', 'stays-lit', 'light-changes'] as const
 
 export type Answer =

@@ -101,6 +101,7 @@ export const ANSWERS = [
   'changes',
   'silent',
   'sounds',
+  'wire',
 ] as const
 export type ReadingAnswer = (typeof ANSWERS)[number]
 

@@ -79,7 +79,7 @@ const groundedNeutral: DefectRule = view => {
   const say = sayIn(view.region)
   return [...lastAtEnds(view, 'lifted')].flatMap(([endId, { answer }]) => {
     const name = nameOf(view, endId)
-    return name && answer === 'sounds'
+    return name && (answer === 'sounds' || answer === 'wire')
       ? [
           {
             kind: 'grounded-neutral' as const,

@@ -218,6 +218,9 @@ function Answers({
           </Button>
         ))}
       </div>
+      {offered.includes('wire') && (
+        <p className="text-sm">{say`Ω without what the leads show held together.`}</p>
+      )}
       {measured && (
         <FigureField
           label={say`Another voltage (V)`}

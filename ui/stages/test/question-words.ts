@@ -1,6 +1,7 @@
 import { placeName } from '@/core/job/place-name'
 import type { Answer, Question, Spot } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
+import { WIRE_OHMS } from '@/core/model/limits'
 import type { Region } from '@/core/model/regions'
 import { INSTRUMENT_WORDS, plain } from '../../words'
 import { sayIn, type Say } from '@/core/words/say'
@@ -72,5 +73,7 @@ export const answerWords = (answer: Answer, region: Region): string => {
     ? say`About ${nominalVolts} V`
     : answer === 'double'
       ? say`${Math.round(nominalVolts * 1.7)} V or more`
-      : say(ANSWER_WORDS[answer] ?? plain(answer))
+      : answer === 'wire'
+        ? say`${WIRE_OHMS} Ω or less`
+        : say(ANSWER_WORDS[answer] ?? plain(answer))
 }
