@@ -1,6 +1,6 @@
 import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { createHash } from 'node:crypto'
-import { createServer, request, type IncomingHttpHeaders, type Server } from 'node:http'
+import { createServer, request, type IncomingHttpHeaders, type Server, type ServerResponse } from 'node:http'
 import { connect, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
@@ -11,16 +11,18 @@ import { inlineScriptsIn } from './inline-scripts'
 let server: Server
 let port = 0
 let passed: string[] = []
-let reached: { readonly corked: boolean; readonly packing: unknown } | null = null
+let reached: { readonly headSent: boolean; readonly packing: unknown } | null = null
 const door: { now: Door } = { now: { served: '127.0.0.1', names: [], scripts: ["'sha256-x'"] } }
 
 beforeAll(async () => {
   server = createServer((asked, answer) => {
     if (atTheDoor(door.now, asked, answer)) return
     passed.push(`${asked.method} ${asked.url}`)
-    reached = { corked: answer.writableCorked > 0, packing: asked.headers['accept-encoding'] }
-    // As what serves pages does: it says that they may be kept.
+    // As what serves pages does: it says that they may be kept, and sends that ahead.
     answer.setHeader('Cache-Control', 's-maxage=31536000')
+    answer.flushHeaders()
+    reached = { headSent: answer.headersSent, packing: asked.headers['accept-encoding'] }
+    if (asked.url === '/api/long') return void longAnswer(answer)
     answer.end('ok')
   })
   await new Promise<void>(resolve => server.listen(0, '127.0.0.1', resolve))
@@ -42,15 +44,26 @@ const ask = (method: string, target: string, headers: Record<string, string> = {
       .end()
   })
 
+/** As one writes who waits until what was written before is on its way. */
+async function longAnswer(answer: ServerResponse): Promise<void> {
+  for (let part = 0; part < 8; part++)
+    if (!answer.write('x'.repeat(40_000))) await new Promise(resolve => answer.once('drain', resolve))
+  answer.end()
+}
+
 describe('what answers a write', () => {
-  it('goes out in one piece, unpacked; what is asked for comes as it is made', async () => {
+  it('goes out with its head, unpacked; what is asked for comes as it is made', async () => {
     const encodings = { 'accept-encoding': 'gzip' }
     expect((await ask('POST', '/api/jobs', { ...encodings, 'sec-fetch-site': 'same-origin' })).status).toBe(
       200,
     )
-    expect(reached).toEqual({ corked: true, packing: undefined })
+    expect(reached).toEqual({ headSent: false, packing: undefined })
     expect((await ask('GET', '/api/jobs/x/events', encodings)).status).toBe(200)
-    expect(reached).toEqual({ corked: false, packing: 'gzip' })
+    expect(reached).toEqual({ headSent: true, packing: 'gzip' })
+  })
+
+  it('comes whole, however long it is', async () => {
+    expect((await ask('POST', '/api/long', { 'sec-fetch-site': 'same-origin' })).status).toBe(200)
   })
 })
 

@@ -77,14 +77,14 @@ export function atTheDoor(door: Door, asked: IncomingMessage, answer: ServerResp
       )
   }
   if (!SAYS_ITSELF.test(path)) keptNowhere(answer)
-  if (method === 'POST') inOnePiece(asked, answer)
+  if (method === 'POST') shortly(asked, answer)
   return false
 }
 
-/** What answers a write is short: it goes out at once when it is whole, and is not packed. */
-function inOnePiece(asked: IncomingMessage, answer: ServerResponse): void {
+/** What answers a write is short: it is not packed, and its head goes out with it. */
+function shortly(asked: IncomingMessage, answer: ServerResponse): void {
   delete asked.headers['accept-encoding']
-  answer.cork()
+  answer.flushHeaders = () => undefined
 }
 
 const said = (headers: IncomingHttpHeaders, name: string): string | null => {
