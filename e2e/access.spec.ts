@@ -144,13 +144,15 @@ test('no page loads more than 260 kB of compressed script, its workers 50 kB, an
       scripts.push({ url: response.url(), body })
     })
     await page.goto(path === '/' ? '/' : `/jobs/${jobId}/${path}`, { waitUntil: 'networkidle' })
-    const inWorkers = new Set<string>()
+    /** How many workers load each. */
+    const inWorkers = new Map<string, number>()
     for (const worker of page.workers()) {
-      inWorkers.add(worker.url())
+      const own = new Set([worker.url()])
       const loaded = worker.evaluate(() => performance.getEntriesByType('resource').map(({ name }) => name))
       // One that has done its work meanwhile says no more what it had loaded.
       const gone = new Promise<string[]>(resolve => worker.once('close', () => resolve([])))
-      for (const url of await Promise.race([loaded.catch(() => []), gone])) inWorkers.add(url)
+      for (const url of await Promise.race([loaded.catch(() => []), gone])) own.add(url)
+      for (const url of own) inWorkers.set(url, (inWorkers.get(url) ?? 0) + 1)
     }
     // What comes once the page stands, so that it is there without a connection, is weighed by itself.
     const later = new Set(
@@ -163,10 +165,11 @@ test('no page loads more than 260 kB of compressed script, its workers 50 kB, an
       }, AT_HAND),
     )
     const weigh = async (workers: boolean) => {
-      // What both the page and its worker load comes twice: once for each.
+      // What the page and its workers load comes once for each; workers of the same script are weighed once.
       const own = scripts.filter(({ url }, at) => {
-        const isFirst = scripts.findIndex(each => each.url === url) === at
-        return (workers || !later.has(url)) && (inWorkers.has(url) && isFirst) === workers
+        const before = scripts.slice(0, at).filter(each => each.url === url).length
+        const loading = inWorkers.get(url) ?? 0
+        return workers ? before === 0 && loading > 0 : before >= loading && !later.has(url)
       })
       const bodies = await Promise.all(own.map(({ body }) => body))
       return bodies.reduce((sum, body) => sum + gzipSync(body).length, 0)

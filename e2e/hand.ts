@@ -9,6 +9,8 @@ export class Hand {
 
   async press(what: Locator) {
     this.presses++
+    // What is still being thought of comes above what is there, and moves it from under the hand.
+    await expect(this.page.getByText(/^(Thinking of every way|Searching for wiring)/)).toHaveCount(0)
     await what.click()
   }
 
