@@ -61,8 +61,8 @@ function answered({ record, boxId, trade, skipped, reach, supposing }: IdentifyQ
   const taken = [...takenIn(views, trade), ...(supposing ? [{ id: SUPPOSED, ...supposing }] : [])]
   const accounted = accountedIn(views)
   const { identifier } = held
-  const after = (how: Reach) => identifier.after(taken, accounted, new Set(skipped), how)
-  if (reach === 'soon') return { kind: 'identified', identification: after('soon') }
+  const after = () => identifier.after(taken, accounted, new Set(skipped), reach)
+  if (reach === 'soon') return { kind: 'identified', identification: after() }
   const asked = JSON.stringify([
     taken.map(({ question, answer }) => [keyOf(question), answer]),
     [...accounted.toldFromGround],
@@ -70,8 +70,7 @@ function answered({ record, boxId, trade, skipped, reach, supposing }: IdentifyQ
   ])
   const before = known.get(asked)
   if (before) return { kind: 'identified', identification: named(before, taken) }
-  const soon = after('soon')
-  const identification = soon.further ? after('far') : soon
+  const identification = after()
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!)
   // Readings that do not stand together are told of one by one, by their names: those are thought of when they are there.
   if (!identification.conflict && identification.unused.length === 0)

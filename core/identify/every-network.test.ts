@@ -43,7 +43,7 @@ function rolesAnywhere(frame: Frame, taken: readonly Taken[]): ReadonlySet<Role>
     const bare = { ...network, loads: [], sure: network.sure?.slice(0, network.lamps.length) }
     let against = 0
     for (const [each, bit, isDead] of asked)
-      if (!predictor.agrees(isDead ? bare : network, each, bit) || !predictor.agrees(network, each, bit))
+      if (!predictor.agrees(network, each, bit) || (isDead && !predictor.agrees(bare, each, bit)))
         if (++against > 1) break
     if (against <= 1) rolesIn(frame, standing, network).forEach((role, end) => roles[end]!.add(role))
   }
