@@ -189,6 +189,21 @@ describe('the job in the browser', () => {
     expect(state.sent).toHaveLength(2)
   })
 
+  it('is not saved from the press on, however long this browser takes to keep it', async () => {
+    const { doors } = world()
+    const store = jobStore(initial, [], doors)
+    store.send('edit a box', 'box', [rename('New', 1)])
+    await settled()
+    expect(store.snapshot().save).toBe('saved')
+    store.takeBack('undo', 'box')
+    expect(store.snapshot().save).toBe('saving')
+    await settled()
+    expect(store.snapshot()).toMatchObject({
+      save: 'saved',
+      record: { boxes: { box: { name: record.boxes.box!.name } } },
+    })
+  })
+
   it('says so where it cannot be told what can be taken back', async () => {
     const { doors } = world()
     const store = jobStore(initial, [], {

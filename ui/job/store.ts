@@ -131,8 +131,9 @@ export function jobStore(
   }
 
   /** It is kept before it is sent; what cannot be kept is taken back. */
-  const queue = (command: Command | UndoCommand) => {
+  const queue = (command: Command | UndoCommand, shown: Partial<JobSnapshot> = {}) => {
     pending = [...pending, command]
+    publish({ ...shown, refusal: null, save: 'saving' })
     keep(command)
     void flush()
   }
@@ -340,7 +341,6 @@ export function jobStore(
     const target = !last ? state.undo[scopeOf(boxId)]?.[kind]?.id : kind === 'undo' ? last.id : undefined
     if (!target) return
     const command = { id: newId(), name: kind, boxId, undoes: target, origin: origin() }
-    publish({ refusal: null })
     queue(command)
   }
 
@@ -417,12 +417,11 @@ export function jobStore(
     const command = { id: newId(), name, boxId, edits, origin: from }
     const over = withEdits(state, command, pending.length)!
     const { touch } = state
-    publish({
-      ...{ record: over.record, versions: over.versions, refusal: null, save: 'saving' },
+    queue(command, {
+      ...{ record: over.record, versions: over.versions },
       // What was answered was of before.
       ...(touch.asked !== null && edits.some(tellsOn) ? { touch: { ...touch, asked: null } } : {}),
     })
-    queue(command)
     return true
   }
 
