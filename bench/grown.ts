@@ -3,7 +3,7 @@ import { cutOf, MISTAKES, play } from '@/testing/grown'
 const option = (name: string, usual: string) =>
   process.argv.find(each => each.startsWith(`--${name}=`))?.slice(name.length + 3) ?? usual
 
-/** `--seed=1 --count=200 --boxes=1..5 --mistakes=no --live=yes --lie=no --watches=yes` */
+/** `--seed=1 --count=200 --boxes=1..5 --mistakes=no --live=yes --lie=no --watches=yes --reach=far --tell=0`: with every so many circuits a line of how it stands */
 function main(): void {
   const [from, count] = [Number(option('seed', '1')), Number(option('count', '200'))]
   const [least, most] = option('boxes', '1..5').split('..').map(Number) as [number, number]
@@ -11,6 +11,8 @@ function main(): void {
   const watches = option('watches', live ? 'yes' : 'no') === 'yes'
   const lies = option('lie', 'no') === 'yes'
   const mistaken = option('mistakes', 'no') === 'yes'
+  const reach = option('reach', 'far') === 'soon' ? 'soon' : 'far'
+  const tells = Number(option('tell', '0'))
   const talks = option('say', 'no') === 'yes'
   const milliseconds: number[] = []
   const further: number[] = []
@@ -20,7 +22,12 @@ function main(): void {
     const cut = cutOf(seed, mistaken ? MISTAKES[seed % MISTAKES.length]! : 'none', most)
     if (!cut || cut.survey.boxes.length < least) continue
     circuits++
-    const done = play(cut, { live, watches, ...(lies ? { lie: { at: seed % 5, choice: seed >> 3 } } : {}) })
+    const done = play(cut, {
+      live,
+      watches,
+      reach,
+      ...(lies ? { lie: { at: seed % 5, choice: seed >> 3 } } : {}),
+    })
     if (!done) {
       refused++
       continue
@@ -28,6 +35,8 @@ function main(): void {
     readings.push(done.readings)
     milliseconds.push(...done.milliseconds)
     further.push(...done.further)
+    if (tells > 0 && circuits % tells === 0)
+      console.log(`${circuits} by seed ${seed}: ${fully} fully proven, ${wrong} with a wrong proven`)
     if (done.fullyProven) fully++
     if (done.wrong.length > 0) wrong++
     if (!lies && (done.contradictions > 0 || done.nothingFits)) contradicted++

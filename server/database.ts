@@ -22,6 +22,8 @@ const newPool = (): Pool =>
     decimalNumbers: true,
     dateStrings: true,
     charset: 'utf8mb4_bin',
+    // Where a statement was asked from is not drawn up for each of them, in case it fails: what failed is in its message.
+    trace: false,
   })
 
 /** For statements that stand alone. */

@@ -34,6 +34,8 @@ export interface Playing {
   readonly live: boolean
   /** Whether each place is worked and its light looked at before anything is opened, as is asked for. */
   readonly watches: boolean
+  /** How far is searched where nothing more is found to ask. */
+  readonly reach?: Reach
   /** The reading, counted from 0, that is misread, and which of the other answers it shows. */
   readonly lie?: { readonly at: number; readonly choice: number }
   readonly most?: number
@@ -53,7 +55,7 @@ const MOST_READINGS = 90
 /** Null where the record does not say enough to begin. */
 export function play(
   cut: Cut,
-  { live, watches, lie, most = MOST_READINGS, own = 0, seed = 0 }: Playing,
+  { live, watches, reach = 'far', lie, most = MOST_READINGS, own = 0, seed = 0 }: Playing,
 ): Played | null {
   const milliseconds: number[] = []
   const further: number[] = []
@@ -79,7 +81,7 @@ export function play(
   const after = (reach: Reach) => opened.value.after(taken, { toldFromGround: new Set() }, new Set(), reach)
   const think = () => {
     const soon = timed(milliseconds, () => after('soon'))
-    return soon.further ? timed(further, () => after('far')) : soon
+    return soon.further && reach === 'far' ? timed(further, () => after('far')) : soon
   }
   for (const question of unasked(cut, new Lot(seed + 31), own)) {
     const answered = ask(question)
@@ -98,7 +100,8 @@ export function play(
           ? [...taken, again]
           : taken.map(each => (each.id === identification.conflict!.repeat.id ? again : each))
     } else {
-      if (identification.known.some(({ candidates }) => candidates.length === 0) && taken.length === 0)
+      const { decided, known } = identification
+      if (taken.length === 0 && decided && known.some(({ candidates }) => candidates.length === 0))
         nothingFits = true
       if (!identification.next) break
       const answered = ask(identification.next.question)
