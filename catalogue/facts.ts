@@ -170,6 +170,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'past-protection',
+    'Protection against leaks compares what goes out with what comes back: what hangs behind it has hot and neutral both behind it, or it trips.',
+    COMMON,
+  ),
+  fact(
     'shared-neutral',
     'Two circuits that share a neutral are switched off together: the neutral carries the other’s current.',
     COMMON,

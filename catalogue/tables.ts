@@ -205,6 +205,7 @@ export const mending: Trade['mending'] = {
   label: 2,
   'two-supply': 60,
   'switched-neutral': 20,
+  'past-protection': 15,
   'two-on-strap': 15,
   'shared-neutral': 15,
   'same-leg': 30,

@@ -143,7 +143,7 @@ export function seatsOf(survey: Survey): {
     for (const { jointId, terminalId } of pigtails) put(jointId, boxId, terminalPoint(id, terminalId))
   // Metal of the strap itself: it stays when the conductors come apart.
   const tabs = (survey.tabs ?? []).map(({ a, b }) => ({
-    id: `tab:${a.deviceId}`,
+    id: `tab:${terminalPoint(a.deviceId, a.terminalId)}`,
     members: [terminalPoint(a.deviceId, a.terminalId), terminalPoint(b.deviceId, b.terminalId)],
   }))
   return { joints: [...[...members].map(([id, own]) => ({ id, members: own })), ...tabs], boxOfJoint }

@@ -142,9 +142,10 @@ const deviceSchema = Joi.object({
     )
     .required(),
   commanded: Joi.object({ when: state.required() }).allow(null).required(),
-  outlet: Joi.object({ hot: token.required(), neutral: token.required(), ground: token.required() }).allow(
-    null,
-  ),
+  outlet: Joi.object({
+    ...{ hot: token.required(), neutral: token.required(), ground: token.required() },
+    protects: Joi.object({ hot: token.required(), neutral: token.required() }),
+  }).allow(null),
   outOfService: Joi.object({ when: state.required() }).allow(null),
   indicator: Joi.object({ when: state.required() }).allow(null),
   keepsSwitch: Joi.object({ set: Joi.object().pattern(token, Joi.string()).required() })

@@ -8,14 +8,28 @@ export interface Standing {
   readonly model: DeviceModel
 }
 
-/** A terminal of one part and of the part beside it, joined by the tab between them. */
+/** Two terminals that a device joins whatever it does: by the tab to the part beside it, or through its protection. */
 export interface Tab {
   readonly a: { readonly deviceId: string; readonly terminalId: string }
   readonly b: { readonly deviceId: string; readonly terminalId: string }
 }
 
-/** The tabs between parts of one piece that stand beside each other. */
-export function tabsOf(devices: readonly Standing[]): Tab[] {
+/** What devices join as they stand: the tabs between parts of one piece beside each other, and what is fed through one. */
+export const tabsOf = (devices: readonly Standing[]): Tab[] => [
+  ...tabsBetween(devices),
+  ...devices.flatMap(fedThrough),
+]
+
+function fedThrough({ id, model: { outlet } }: Standing): Tab[] {
+  const protects = outlet?.protects
+  if (!protects) return []
+  return (['hot', 'neutral'] as const).map(pole => ({
+    a: { deviceId: id, terminalId: outlet[pole] },
+    b: { deviceId: id, terminalId: protects[pole] },
+  }))
+}
+
+function tabsBetween(devices: readonly Standing[]): Tab[] {
   return devices.flatMap(({ id, place, model }) => {
     const beside = devices.find(
       other =>

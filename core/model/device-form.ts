@@ -1,6 +1,8 @@
 import type { DeviceModel } from './device'
 import { fault, type Fault } from './result'
 
+const OUTLET_POLES = ['hot', 'neutral', 'ground'] as const
+
 /**
  * What is impossible in a device model beyond the shape of its fields: a contact to nowhere, a state
  * no variable has, a supply on an unknown terminal. Each fault names the field's path.
@@ -91,7 +93,15 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
     faults.push(fault('/keepsSwitch', 'hears-nothing', 'it has no terminal that would hear a kept switch'))
   if (model.commanded) needState('/commanded/when', model.commanded.when)
   if (model.outOfService) needState('/outOfService/when', model.outOfService.when)
-  for (const [pole, id] of Object.entries(model.outlet ?? {})) needTerminal(`/outlet/${pole}`, id)
+  const before: readonly string[] = model.outlet ? OUTLET_POLES.map(pole => model.outlet![pole]) : []
+  before.forEach((id, at) => needTerminal(`/outlet/${OUTLET_POLES[at]}`, id))
+  for (const [pole, id] of Object.entries(model.outlet?.protects ?? {})) {
+    needTerminal(`/outlet/protects/${pole}`, id)
+    if (before.includes(id))
+      faults.push(
+        fault(`/outlet/protects/${pole}`, 'twice', `“${id}” is before its protection and behind it`),
+      )
+  }
   if (model.indicator) needState('/indicator/when', model.indicator.when)
   model.settings.forEach((setting, index) => {
     if (!setting.values.includes(setting.initial))

@@ -35,7 +35,7 @@ export interface DeviceModel {
   /** Values that ask for light when all hold; null where a position says nothing by itself. */
   readonly commanded: { readonly when: Readonly<Record<string, string>> } | null
   /** A receptacle: the terminals its contacts hang on. */
-  readonly outlet?: { readonly hot: string; readonly neutral: string; readonly ground: string } | null
+  readonly outlet?: Outlet | null
   /** Taken out of service on purpose, as by an air-gap pull: its electronics are cut off. */
   readonly outOfService?: { readonly when: Readonly<Record<string, string>> } | null
   /** When its own small lamp is lit, its electronics alive; absent where it has none. */
@@ -91,6 +91,14 @@ export interface DeviceModel {
   }
   readonly price: number
   readonly minutes: number
+}
+
+export interface Outlet {
+  readonly hot: string
+  readonly neutral: string
+  readonly ground: string
+  /** Terminals behind its own protection: what goes out by the one has to come back by the other. */
+  readonly protects?: { readonly hot: string; readonly neutral: string }
 }
 
 /** `own`: joined to the other such terminal of the same place, and to nothing else. */

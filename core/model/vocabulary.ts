@@ -412,6 +412,7 @@ export const DEFECT_KINDS = [
   'label',
   'two-supply',
   'switched-neutral',
+  'past-protection',
   'two-on-strap',
   'shared-neutral',
   'same-leg',

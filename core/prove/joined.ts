@@ -1,5 +1,6 @@
 import { terminalPoint } from '../model/circuit'
 import type { Compiled } from '../solve'
+import { acrossProtection } from './behind'
 import { finding, nameOf, type Finding } from './finding'
 import { sayAbout } from '../model/say-for'
 
@@ -11,6 +12,7 @@ export function staticFindings(compiled: Compiled): Finding[] {
     ...groundReaches(compiled),
     ...ownNeutrals(compiled),
     ...ownHots(compiled),
+    ...acrossProtection(compiled),
     ...bareEnds(compiled),
     ...polarity(compiled),
   ]

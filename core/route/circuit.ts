@@ -224,8 +224,12 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
     plan[nearPoint(each)] = planned(routed.netOfEnd[each.end.id]) ?? `capped:${each.conductor.id}`
   for (const device of routed.devices)
     for (const each of device.model.terminals) {
-      const key = keyOfTerminal({ placeId: device.placeId, terminalId: each.id })
-      plan[terminalPoint(device.placeId, each.id)] = planned(routed.netOfTerminal[key]) ?? `unused:${key}`
+      const keyOf = (terminalId: string) => keyOfTerminal({ placeId: device.placeId, terminalId })
+      const key = keyOf(each.id)
+      // What nothing hangs on behind a protection is one metal with what comes in before it.
+      const fed = keyOf(fedFrom(device.model, each.id) ?? each.id)
+      plan[terminalPoint(device.placeId, each.id)] =
+        planned(routed.netOfTerminal[key] ?? routed.netOfTerminal[fed]) ?? `unused:${key}`
     }
   return {
     devices,
@@ -264,6 +268,13 @@ function partOf(view: BoxView, routed: RoutedBox, schemes: RoutedTogether['schem
       ...routed.cappedLeads.map(lead => terminalPoint(lead.placeId, lead.terminalId)),
     ],
   }
+}
+
+/** The terminal that one behind a protection is fed from; null for any other. */
+function fedFrom({ outlet }: DeviceModel, terminalId: string): string | null {
+  if (!outlet?.protects) return null
+  if (terminalId === outlet.protects.hot) return outlet.hot
+  return terminalId === outlet.protects.neutral ? outlet.neutral : null
 }
 
 /** Where a plan puts a point: of a circuit that comes in by several cables, all is one metal at the panel. */

@@ -1,9 +1,46 @@
 import type { BoxView } from '../job/box-view'
-import type { Circuits, Seen } from '../job/circuits'
+import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
+import { Behind, only } from '../job/protected'
 import type { JobRecord } from '../model/record'
 import { isHotRole, isLoadRole } from '../model/roles'
 import { sharersOf } from '../model/ties'
+import type { Trade } from '../model/trade'
 import { keyOf, netOf } from './net'
+
+/** By what ways current comes and goes in some boxes: of which circuit, and behind which protection. */
+export interface Ways {
+  readonly views: readonly BoxView[]
+  readonly trade: Trade
+  readonly circuits: Circuits
+  readonly behind: Behind
+}
+
+export const waysIn = (views: readonly BoxView[], trade: Trade): Ways => ({
+  ...{ views, trade },
+  circuits: circuitsOf(views),
+  behind: new Behind(views, trade),
+})
+
+/**
+ * The place of what protects a light, as found: what its return is behind, else what feeds its controls is; null where
+ * nothing does.
+ */
+export function protectedBy({ views, trade, circuits, behind }: Ways, groupId: string): string | null {
+  const returns = views.flatMap(view => {
+    const cables = view.ends.flatMap(each =>
+      isLoadRole(each.end.role) && circuits.lightOf({ view, each }) === groupId ? [each.cable.id] : [],
+    )
+    return view.ends.flatMap(each =>
+      each.end.role === 'neutral' && cables.includes(each.cable.id) ? (behind.of(view, each) ?? []) : [],
+    )
+  })
+  const feeds = views.flatMap(view =>
+    view.places.flatMap(place =>
+      place.group.id === groupId ? (behind.ofDevice(view, place, trade) ?? []) : [],
+    ),
+  )
+  return only(returns) ?? only(feeds)
+}
 
 /**
  * What tells the feed of a switch loop, and the neutral beside it, from those of the same circuit that come into the
@@ -28,10 +65,11 @@ export function loopOf(circuits: Circuits, { view, each }: Seen): string | null 
 
 /** The hot and the neutral that a light is fed by, in these boxes; null where its circuit is not known. */
 export function feedOfLight(
-  circuits: Circuits,
+  ways: Ways,
   views: readonly BoxView[],
   groupId: string,
 ): { readonly line: string; readonly neutral: string } | null {
+  const { circuits } = ways
   const whose = circuits.ofLight(groupId)
   if (whose.kind !== 'known') return null
   const loops = views.flatMap(view => {
@@ -42,19 +80,21 @@ export function feedOfLight(
       .filter(({ cable }) => cables.includes(cable.id))
       .map(each => ({ role: each.end.role, loop: loopOf(circuits, { view, each }) }))
   })
+  const behind = protectedBy(ways, groupId)
   const loop = (wanted: 'loop-feed' | 'neutral') => loops.find(({ role }) => role === wanted)?.loop ?? null
   return {
-    line: keyOf({ kind: 'line', circuitId: whose.circuitId, cableId: loop('loop-feed') }),
+    line: keyOf({ kind: 'line', circuitId: whose.circuitId, by: behind ?? loop('loop-feed') }),
     neutral: keyOf({
       kind: 'neutral',
       circuitId: circuits.neutralOf(whose.circuitId),
-      cableId: loop('neutral'),
+      by: behind ?? loop('neutral'),
     }),
   }
 }
 
 /** The net that a conductor is on by its role; null where it is on none, or it is not known whose it is. */
-export function netOfConductor(circuits: Circuits, { view, each }: Seen): string | null {
+export function netOfConductor(ways: Ways, { view, each }: Seen): string | null {
+  const { circuits } = ways
   const { role } = each.end
   if (role === null || role === 'spare' || role === 'traveller') return null
   if (role === 'ground') return keyOf({ kind: 'ground' })
@@ -67,8 +107,19 @@ export function netOfConductor(circuits: Circuits, { view, each }: Seen): string
   return keyOf({
     kind: isHotRole(role) ? 'line' : 'neutral',
     circuitId: circuit,
-    cableId: loopOf(circuits, { view, each }),
+    by: protectionOf(ways, { view, each }) ?? loopOf(circuits, { view, each }),
   })
+}
+
+/** What a hot or a neutral is behind: the return of a light is where its feed is. */
+function protectionOf(ways: Ways, { view, each }: Seen): string | null {
+  const { circuits, behind } = ways
+  const light =
+    each.end.role === 'neutral'
+      ? view.ends.find(({ end, cable }) => isLoadRole(end.role) && cable.id === each.cable.id)
+      : undefined
+  const groupId = light ? circuits.lightOf({ view, each: light }) : null
+  return groupId === null ? behind.of(view, each) : protectedBy(ways, groupId)
 }
 
 /** Whether a net of a plan is the neutral of circuits that share it: it goes on whole past every device. */

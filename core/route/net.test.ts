@@ -4,9 +4,9 @@ import { atPanel, keyOf, kindOf, netOf, pairOf, type Net } from './net'
 
 const NETS: readonly Net[] = [
   { kind: 'ground' },
-  { kind: 'line', circuitId: 'circuit-7', cableId: null },
-  { kind: 'line', circuitId: 'circuit-7', cableId: 'box-a' },
-  { kind: 'neutral', circuitId: 'supply', cableId: null },
+  { kind: 'line', circuitId: 'circuit-7', by: null },
+  { kind: 'line', circuitId: 'circuit-7', by: 'box-a' },
+  { kind: 'neutral', circuitId: 'supply', by: null },
   { kind: 'load', groupId: 'light' },
   { kind: 'signal', groupId: 'light' },
   { kind: 'traveller', groupId: 'light', hop: 12, side: 'b' },
@@ -27,8 +27,8 @@ describe('nets by their keys', () => {
       const draw = lot(seed)
       const id = () => Array.from({ length: 1 + draw(8) }, () => letters[draw(letters.length)]).join('')
       const net: Net = [
-        { kind: 'line', circuitId: id(), cableId: draw(2) ? id() : null } as const,
-        { kind: 'neutral', circuitId: id(), cableId: draw(2) ? id() : null } as const,
+        { kind: 'line', circuitId: id(), by: draw(2) ? id() : null } as const,
+        { kind: 'neutral', circuitId: id(), by: draw(2) ? id() : null } as const,
         { kind: 'load', groupId: id() } as const,
         { kind: 'signal', groupId: id() } as const,
         { kind: 'traveller', groupId: id(), hop: 1 + draw(20), side: draw(2) ? 'a' : 'b' } as const,

@@ -1,7 +1,7 @@
 /** What is one piece of metal when everything is as planned, and of whom. */
 export type Net =
-  /** `cableId`: the cable it comes in by, where its circuit comes in by several. */
-  | { readonly kind: 'line' | 'neutral'; readonly circuitId: string; readonly cableId: string | null }
+  /** `by`: the cable it comes in by, where its circuit comes in by several; the place of what it is protected by. */
+  | { readonly kind: 'line' | 'neutral'; readonly circuitId: string; readonly by: string | null }
   | { readonly kind: 'load' | 'signal'; readonly groupId: string }
   /** `hop`: between which two switches of a row, from 1. */
   | { readonly kind: 'traveller'; readonly groupId: string; readonly hop: number; readonly side: 'a' | 'b' }
@@ -16,9 +16,7 @@ export function keyOf(net: Net): string {
   switch (net.kind) {
     case 'line':
     case 'neutral':
-      return net.cableId === null
-        ? `${net.kind}:${net.circuitId}`
-        : `${net.kind}:${net.circuitId}:${net.cableId}`
+      return net.by === null ? `${net.kind}:${net.circuitId}` : `${net.kind}:${net.circuitId}:${net.by}`
     case 'load':
     case 'signal':
       return `${net.kind}:${net.groupId}`
@@ -39,7 +37,7 @@ export function netOf(key: string): Net {
       return { kind }
     case 'line':
     case 'neutral':
-      if (of) return { kind, circuitId: of, cableId: last ?? null }
+      if (of) return { kind, circuitId: of, by: last ?? null }
       break
     case 'load':
     case 'signal':
@@ -72,8 +70,8 @@ export function pairOf(key: string): string {
   return net.kind === 'traveller' ? keyOf({ ...net, side: 'a' }) : key
 }
 
-/** All that is one metal at the panel, by whichever cable it comes in. */
+/** All that is one metal at the panel, by whichever cable it comes in, and before and behind what protects it. */
 export function atPanel(key: string): string {
   const net = netOf(key)
-  return net.kind === 'line' || net.kind === 'neutral' ? keyOf({ ...net, cableId: null }) : key
+  return net.kind === 'line' || net.kind === 'neutral' ? keyOf({ ...net, by: null }) : key
 }

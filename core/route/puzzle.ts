@@ -1,7 +1,7 @@
 import { keyOfTerminal, terminalAt, type TerminalKey } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import type { BoxView, EndView } from '../job/box-view'
-import { circuitsOf, type Circuits } from '../job/circuits'
+import type { Circuits } from '../job/circuits'
 import { comesIn } from '../model/roles'
 import { looksLikeGround } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
@@ -10,10 +10,10 @@ import type { Unworked } from '../model/vocabulary'
 import { bearing, BoxWork } from './box-work'
 import { edgesOf, type Edge, type Runner } from './carry'
 import { Offers } from './offers'
-import { feedOfLight } from './feed'
+import { feedOfLight, protectedBy, waysIn, type Ways } from './feed'
 import type { Between } from './orders'
 import type { PlannedDevice } from './planned'
-import { isNeeded, netLeaving, netWanted, netWords } from './route-box'
+import { isNeeded, netLeaving, netWanted, netWords, protectedNets } from './route-box'
 import type { LightNets, Scheme } from './schemes'
 import { spread, type Spread, type TooFew, type Unspread } from './spread'
 import { keyOf, kindOf, netOf, type Net } from './net'
@@ -33,6 +33,7 @@ export type Boxed = { readonly view: BoxView; readonly devices: readonly Planned
 /** What is fixed of some boxes, whatever way their devices are wired. */
 export class Puzzle {
   readonly circuits: Circuits
+  readonly #ways: Ways
   readonly edges: readonly Edge[]
   /** Conductors between the boxes that may carry anything. */
   readonly runs: ReadonlySet<string>
@@ -55,7 +56,11 @@ export class Puzzle {
       boxes.map(({ view }) => view),
       boxes.flatMap(({ devices }) => devices),
     )
-    this.circuits = circuitsOf(boxes.map(({ view }) => view))
+    this.#ways = waysIn(
+      boxes.map(({ view }) => view),
+      trade,
+    )
+    this.circuits = this.#ways.circuits
     this.edges = edgesOf(boxes.map(({ view }) => view))
     this.runs = new Set(this.edges.flatMap(({ runners }) => runners.map(({ conductorId }) => conductorId)))
     this.#fixed = boxes.flatMap(({ view }) =>
@@ -85,7 +90,7 @@ export class Puzzle {
     const views = this.boxes
       .filter(({ devices }) => devices.some(each => each.groupId === groupId))
       .map(({ view }) => view)
-    const feed = feedOfLight(this.circuits, views, groupId)
+    const feed = feedOfLight(this.#ways, views, groupId)
     // Asked before anything is carried.
     if (!feed) throw new Error(`not said what feeds ${groupId}`)
     return { ...feed, groupId, load: keyOf({ kind: 'load', groupId }) }
@@ -124,13 +129,16 @@ export class Puzzle {
         provided.add(net)
         want(net, view.box.id)
       }
+    const asked = [...provided, ...Object.values(netOfTerminal)]
+    for (const { view, devices } of this.boxes)
+      for (const net of protectedNets(this.#ways, view, devices, asked)) provided.add(net)
     for (const { view, devices } of this.boxes)
       for (const device of devices)
         for (const terminal of device.model.terminals) {
           const key = keyOfTerminal({ placeId: device.placeId, terminalId: terminal.id })
           const alone = !schemes.some(({ nets }) => this.#concerns(nets, device.placeId))
           const net = alone
-            ? netWanted(this.circuits, view, device, terminal, provided)
+            ? netWanted(this.#ways, view, device, terminal, provided)
             : (netOfTerminal[key] ?? null)
           netOfTerminal[key] = net
           if (net === null) continue
@@ -208,14 +216,22 @@ export class Puzzle {
     return (this.runs.has(conductor.id) ? netOf.get(conductor.id) : this.#netOfFixed.get(end.id)) ?? null
   }
 
-  /** The circuit that a net belongs to. */
+  /** The circuit that a net belongs to; what is behind a protection returns behind it. */
   #circuitOf(net: string): string {
     let circuit = this.#circuits.get(net)
     if (circuit === undefined) {
-      circuit = this.circuits.neutralOf(this.#circuitIdOf(netOf(net)))
+      const by = this.#protectionOf(netOf(net))
+      circuit = [this.circuits.neutralOf(this.#circuitIdOf(netOf(net))), ...(by === null ? [] : [by])].join(
+        ' behind ',
+      )
       this.#circuits.set(net, circuit)
     }
     return circuit
+  }
+
+  #protectionOf(net: Net): string | null {
+    if ('groupId' in net) return protectedBy(this.#ways, net.groupId)
+    return 'by' in net && net.by !== null && this.boxes[0]!.view.record.places[net.by] ? net.by : null
   }
 
   /** The name of what no circuit is known for stands for one of its own. */
@@ -296,6 +312,6 @@ export class Puzzle {
   #fixedNet(view: BoxView, each: EndView): string | null {
     if (looksLikeGround(view.region, each.conductor)) return 'ground'
     const views = this.boxes.map(each => each.view)
-    return netLeaving(this.circuits, views, { view, each }, this.#unworked)
+    return netLeaving(this.#ways, views, { view, each }, this.#unworked)
   }
 }

@@ -1,9 +1,10 @@
 import { modelStanding } from '../job/kept-switch'
-import { theControl } from '../job/place-name'
+import { placeName, theControl } from '../job/place-name'
 import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import { willStand, type BoxView, type EndView } from '../job/box-view'
-import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
+import type { Seen } from '../job/circuits'
+import { protectingIn } from '../job/protected'
 import { isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
 import { mayReferToGround } from '../job/ground-referenced'
@@ -11,10 +12,10 @@ import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
 import { isMiddle, isTwoPlace, onlyTells } from '../model/make-up'
-import type { Unworked } from '../model/vocabulary'
+import type { Protection, Unworked } from '../model/vocabulary'
 import { byPosition, sharersOf } from '../model/ties'
 import { assemble } from './assemble'
-import { feedOfLight, netOfConductor } from './feed'
+import { feedOfLight, netOfConductor, waysIn, type Ways } from './feed'
 import type { PlannedDevice, RoutedBox } from './planned'
 import { unsaidFaults } from './unsaid'
 import { alwaysOn, unworkedOf } from './unworked'
@@ -37,14 +38,14 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   for (const { end, name } of view.ends)
     if (end.role === null) faults.push(fault(`/ends/${end.id}/role`, 'no-role', say`${name} has no role yet`))
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
-  const circuits = circuitsOf([view])
+  const ways = waysIn([view], trade)
   const unworked = unworkedOf([view], devices)
-  faults.push(...unsaidFaults([view], lightsFed(devices, unworked), unworked))
+  faults.push(...unsaidFaults([view], lightsFed(devices, unworked), unworked), ...unprotected([view], trade))
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const nets: Record<string, string> = {}
   const netOfEnd: Record<string, string | null> = {}
   for (const each of view.ends) {
-    const net = netLeaving(circuits, [view], { view, each }, unworked)
+    const net = netLeaving(ways, [view], { view, each }, unworked)
     if (net !== null) nets[net] = netWords(view, net)
     netOfEnd[each.end.id] = net
   }
@@ -55,9 +56,13 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
     nets.ground ??= netWords(view, 'ground')
   }
   const netOfTerminal: Record<string, string | null> = {}
+  for (const net of protectedNets(ways, view, devices)) {
+    present.add(net)
+    nets[net] ??= netWords(view, net)
+  }
   for (const device of devices)
     for (const terminal of device.model.terminals) {
-      const net = netWanted(circuits, view, device, terminal, present)
+      const net = netWanted(ways, view, device, terminal, present)
       const here = net !== null && (present.has(net) || terminal.wants === 'own')
       if (here && terminal.wants === 'own') nets[net] = netWords(view, net)
       if (net !== null && !here && isNeeded(device.model, terminal))
@@ -91,15 +96,15 @@ export const lightsFed = (
 
 /** The net of a conductor that leaves the boxes, by its role; the switched one of a light that is always on is fed. */
 export function netLeaving(
-  circuits: Circuits,
+  ways: Ways,
   views: readonly BoxView[],
   seen: Seen,
   unworked: ReadonlyMap<string, Unworked>,
 ): string | null {
-  const light = isLoadRole(seen.each.end.role) ? circuits.lightOf(seen) : null
+  const light = isLoadRole(seen.each.end.role) ? ways.circuits.lightOf(seen) : null
   return light !== null && unworked.get(light) === 'always-on'
-    ? (feedOfLight(circuits, views, light)?.line ?? null)
-    : netOfConductor(circuits, seen)
+    ? (feedOfLight(ways, views, light)?.line ?? null)
+    : netOfConductor(ways, seen)
 }
 
 export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): PlannedDevice[] {
@@ -176,8 +181,7 @@ export function netWords(view: BoxView, key: string): string {
     case 'line':
     case 'neutral': {
       const circuit = feeds.length > 1 ? say` of ${breakersOf(view, net.kind, net.circuitId)}` : ''
-      const cable = net.cableId === null ? '' : say` of cable ${record.cables[net.cableId]?.name ?? '?'}`
-      return say`the ${net.kind === 'line' ? say`hot` : say`neutral`}${circuit}${cable}`
+      return say`the ${net.kind === 'line' ? say`hot` : say`neutral`}${circuit}${byWords(view, net.by)}`
     }
     case 'load':
       return say`the switched conductor to ${record.groups[net.groupId]?.name ?? say`the lamp`}`
@@ -192,6 +196,15 @@ export function netWords(view: BoxView, key: string): string {
   }
 }
 
+function byWords({ record, region }: BoxView, by: string | null): string {
+  const say = sayIn(region)
+  if (by === null) return ''
+  const place = record.places[by]
+  return place
+    ? say` behind the protection of ${placeName(record, place)}`
+    : say` of cable ${record.cables[by]?.name ?? '?'}`
+}
+
 /** A neutral that circuits share is all of theirs. */
 function breakersOf({ record, region }: BoxView, kind: 'line' | 'neutral', id: string): string {
   const circuit = record.circuits[id]
@@ -201,19 +214,21 @@ function breakersOf({ record, region }: BoxView, kind: 'line' | 'neutral', id: s
 }
 
 export function netWanted(
-  circuits: Circuits,
+  ways: Ways,
   view: BoxView,
   device: PlannedDevice,
   terminal: Pick<Terminal, 'id' | 'wants'>,
   present: ReadonlySet<string | null>,
 ): string | null {
+  const behind = behindOn(ways, device, terminal)
+  if (behind !== null) return present.has(behind) ? behind : null
   switch (terminal.wants) {
     case 'line':
-      return feedOfLight(circuits, [view], device.groupId)?.line ?? null
+      return feedOfLight(ways, [view], device.groupId)?.line ?? null
     case 'load':
       return keyOf({ kind: 'load', groupId: device.groupId })
     case 'neutral': {
-      const neutral = feedOfLight(circuits, [view], device.groupId)?.neutral ?? null
+      const neutral = feedOfLight(ways, [view], device.groupId)?.neutral ?? null
       const retrofit = device.model.supply.some(
         way => way.kind === 'line-ground' && way.ground === terminal.id && way.retrofitOnly,
       )
@@ -232,8 +247,67 @@ export function netWanted(
   }
 }
 
+/** The net of a terminal behind the protection of its device; null for any other. */
+function behindOn(
+  { circuits }: Ways,
+  { placeId, groupId, model }: PlannedDevice,
+  { id }: Pick<Terminal, 'id'>,
+): string | null {
+  const { hot, neutral } = model.outlet?.protects ?? {}
+  const whose = circuits.ofLight(groupId)
+  if ((id !== hot && id !== neutral) || whose.kind !== 'known') return null
+  return id === hot
+    ? keyOf({ kind: 'line', circuitId: whose.circuitId, by: placeId })
+    : keyOf({ kind: 'neutral', circuitId: circuits.neutralOf(whose.circuitId), by: placeId })
+}
+
+/** Nets behind what protects them in a box that anything else there asks for: its own terminals bring them. */
+export function protectedNets(
+  ways: Ways,
+  view: BoxView,
+  devices: readonly PlannedDevice[],
+  asked: readonly (string | null)[] = [],
+): string[] {
+  const all = devices.flatMap(device => device.model.terminals.map(terminal => ({ device, terminal })))
+  const brought = all.flatMap(({ device, terminal }) => behindOn(ways, device, terminal) ?? [])
+  if (brought.length === 0) return []
+  const wanted = new Set([
+    ...asked,
+    ...all
+      .filter(({ device, terminal }) => behindOn(ways, device, terminal) === null)
+      .map(({ device, terminal }) => netWanted(ways, view, device, terminal, new Set(asked))),
+  ])
+  return brought.filter(net => wanted.has(net))
+}
+
+/** What would be left without the protection it has: the receptacle goes that it hangs on, and no breaker protects it. */
+export function unprotected(views: readonly BoxView[], trade: Trade): Fault[] {
+  return protectingIn(views, trade).flatMap(({ view, place: { place, choice, found }, protects }) => {
+    const own = Object.values(protects)
+    const hangs = [...view.ends.map(({ end }) => end), ...view.pigtails].some(
+      each => each.deviceId === found?.id && own.includes(each.terminal ?? ''),
+    )
+    const goes = place.retired || choice !== null
+    const isProtected = view.feeds.every(({ circuit }) => PROTECTS_PEOPLE.includes(circuit.protection))
+    if (!goes || !hangs || (view.feeds.length > 0 && isProtected)) return []
+    return [
+      fault(
+        `/places/${place.id}`,
+        'protection-lost',
+        sayIn(
+          view.region,
+        )`what hangs behind ${placeName(view.record, place)} would lose its ground-fault protection: it stays, or the breaker protects it, and that is recorded first`,
+      ),
+    ]
+  })
+}
+
+const PROTECTS_PEOPLE: readonly Protection[] = ['ground-fault', 'dual', 'residual-current']
+
 export const isNeeded = (model: DeviceModel, terminal: Terminal) =>
-  terminal.wants !== 'ground' || model.groundRequired
+  terminal.wants !== 'ground'
+    ? !Object.values(model.outlet?.protects ?? {}).includes(terminal.id)
+    : model.groundRequired
 
 /** What a conductor may not be used for: its colour, or that it is unfit, does not let it. */
 export function colourFaults(view: BoxView, { end, conductor, name }: EndView): Fault[] {

@@ -7,6 +7,7 @@ import type { Place } from '../../model/entities'
 import { byPosition, oneHandle, sharersOf } from '../../model/ties'
 import { deviceNamed, type Trade } from '../../model/trade'
 import { circuitIdOf } from '../breaker-of'
+import { pastProtection } from './protection'
 import { endsOnTerminal, switchedNeutral, twoSupplyPair } from './switched'
 import { borrowedIn, lastAtEnds, legsOf, offWhile, oneLegIn } from '../returns'
 import { figure } from '../../model/units'
@@ -342,6 +343,7 @@ export const CIRCUIT_RULES: readonly DefectRule[] = [
   groundedNeutral,
   twoSupplyPair,
   switchedNeutral,
+  pastProtection,
   sharedNeutral,
   sameLeg,
   twoOnOneStrap,

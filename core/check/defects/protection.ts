@@ -1,0 +1,51 @@
+import { Behind, protectingIn } from '../../job/protected'
+import { placeName } from '../../job/place-name'
+import { tiedBoxes } from '../../job/tied'
+import { isHotRole, isLoadRole } from '../../model/roles'
+import { deviceNamed } from '../../model/trade'
+import { sayIn } from '../../words/say'
+import type { DefectRule } from './raised'
+import { endsOnTerminal } from './switched'
+
+/** A light that goes out from behind a protection and comes back before it, or the other way round. */
+export const pastProtection: DefectRule = (view, trade) => {
+  const views = tiedBoxes(view.record, view.box.id)
+  if (protectingIn(views, trade).length === 0) return []
+  const say = sayIn(view.region)
+  const behind = new Behind(views, trade)
+  return view.places.flatMap(place => {
+    const { found, group } = place
+    const isFed = (deviceNamed(trade, found?.modelId ?? '')?.terminals ?? []).some(({ id }) =>
+      endsOnTerminal(view, found!.id, id).some(({ end }) => isHotRole(end.role)),
+    )
+    const out = behind.ofDevice(view, place, trade)
+    // Which hot feeds it is not known: nothing is said.
+    if (!found || (out === null && !isFed)) return []
+    return views.flatMap(each => {
+      const cables = each.ends.flatMap(({ end, cable }) =>
+        isLoadRole(end.role) && end.roleGroupId === group.id ? [cable.id] : [],
+      )
+      return each.ends.flatMap(back => {
+        if (back.end.role !== 'neutral' || !cables.includes(back.cable.id)) return []
+        const home = behind.of(each, back)
+        const past = home ?? out
+        if (home === out || past === null) return []
+        const protection = placeName(view.record, view.record.places[past]!)
+        return [
+          {
+            kind: 'past-protection' as const,
+            of: back.end.id,
+            severity: 'defect' as const,
+            what:
+              home === null
+                ? say`${group.name} goes out behind the protection of ${protection}, and ${back.name} comes back before it: it trips when it is switched on`
+                : say`${group.name} goes out before the protection of ${protection}, and ${back.name} comes back behind it: it trips when it is switched on`,
+            cure: say`Hot and neutral of a light on the same side of its protection.`,
+            parts: [say`Connector`, say`Pigtail`],
+            factId: 'past-protection',
+          },
+        ]
+      })
+    })
+  })
+}
