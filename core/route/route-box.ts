@@ -1,5 +1,5 @@
 import { modelStanding } from '../job/kept-switch'
-import { placeName, theControl } from '../job/place-name'
+import { theControl } from '../job/place-name'
 import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import { willStand, type BoxView, type EndView } from '../job/box-view'
@@ -201,7 +201,7 @@ function byWords({ record, region }: BoxView, by: string | null): string {
   if (by === null) return ''
   const place = record.places[by]
   return place
-    ? say` behind the protection of ${placeName(record, place)}`
+    ? say` behind the protection of ${record.groups[place.groupId]?.name ?? '?'}`
     : say` of cable ${record.cables[by]?.name ?? '?'}`
 }
 
@@ -282,7 +282,7 @@ export function protectedNets(
 
 /** What would be left without the protection it has: the receptacle goes that it hangs on, and no breaker protects it. */
 export function unprotected(views: readonly BoxView[], trade: Trade): Fault[] {
-  return protectingIn(views, trade).flatMap(({ view, place: { place, choice, found }, protects }) => {
+  return protectingIn(views, trade).flatMap(({ view, place: { place, group, choice, found }, protects }) => {
     const own = Object.values(protects)
     const hangs = [...view.ends.map(({ end }) => end), ...view.pigtails].some(
       each => each.deviceId === found?.id && own.includes(each.terminal ?? ''),
@@ -296,7 +296,7 @@ export function unprotected(views: readonly BoxView[], trade: Trade): Fault[] {
         'protection-lost',
         sayIn(
           view.region,
-        )`what hangs behind ${placeName(view.record, place)} would lose its ground-fault protection: it stays, or the breaker protects it, and that is recorded first`,
+        )`what hangs behind ${group.name} would lose its ground-fault protection: it stays, or the breaker protects it, and that is recorded first`,
       ),
     ]
   })

@@ -1,5 +1,4 @@
 import { Behind, protectingIn } from '../../job/protected'
-import { placeName } from '../../job/place-name'
 import { tiedBoxes } from '../../job/tied'
 import { isHotRole, isLoadRole } from '../../model/roles'
 import { deviceNamed } from '../../model/trade'
@@ -30,7 +29,7 @@ export const pastProtection: DefectRule = (view, trade) => {
         const home = behind.of(each, back)
         const past = home ?? out
         if (home === out || past === null) return []
-        const protection = placeName(view.record, view.record.places[past]!)
+        const protection = view.record.groups[view.record.places[past]!.groupId]!.name
         return [
           {
             kind: 'past-protection' as const,
