@@ -36,7 +36,11 @@ function driverLines({ view, place, device }: Question): Line[] {
           ? [
               {
                 id: 'more-drivers',
-                says: say`Take a device whose sheet allows ${drivers} drivers or names none, or fewer lamps.`,
+                says: say.count(
+                  drivers,
+                  'Take a device whose sheet allows # driver or names none, or fewer lamps.',
+                  'Take a device whose sheet allows # drivers or names none, or fewer lamps.',
+                ),
                 price: 0,
                 minutes: 0,
                 here: false,

@@ -84,7 +84,9 @@ const test: Rule = view => {
   const missing = [
     ...(roles.length === 0 ? [say`nothing to read yet`] : []),
     ...(contradicted ? [say`readings contradict: ${contradicted.each.name}`] : []),
-    ...(open.length > 0 ? [say`${open.length} of ${roles.length} roles not proven`] : []),
+    ...(open.length > 0
+      ? [say.count(roles.length, '{0} of # role not proven', '{0} of # roles not proven', open.length)]
+      : []),
     ...linesToTell(view).map(({ end }) => say`not known which breaker feeds ${end.name}`),
   ]
   return state(
@@ -119,7 +121,9 @@ const wire: Rule = (view, trade) => {
   const ticks = steps.filter(each => each.doneBy === 'tick' && each.kind !== 'open')
   const open = ticks.filter(each => !each.done)
   return state(
-    open.length > 0 ? [say`${open.length} of ${ticks.length} steps open`] : [],
+    open.length > 0
+      ? [say.count(ticks.length, '{0} of # step open', '{0} of # steps open', open.length)]
+      : [],
     open.length < ticks.length,
   )
 }
@@ -141,7 +145,9 @@ const set: Rule = (view, trade) => {
     return state([say`waits for a device`], false)
   const open = wanted.filter(each => !each.made)
   return state(
-    open.length > 0 ? [say`${open.length} of ${wanted.length} settings open`] : [],
+    open.length > 0
+      ? [say.count(wanted.length, '{0} of # setting open', '{0} of # settings open', open.length)]
+      : [],
     open.length < wanted.length,
   )
 }
@@ -161,7 +167,7 @@ const prove: Rule = (view, trade) => {
     failed
       ? [say`failed: ${failed.says}`]
       : open.length > 0
-        ? [say`${open.length} of ${items.length} tests open`]
+        ? [say.count(items.length, '{0} of # test open', '{0} of # tests open', open.length)]
         : [],
     open.length < items.length,
   )

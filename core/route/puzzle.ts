@@ -268,7 +268,14 @@ export class Puzzle {
       ? fault(
           path,
           'too-few-conductors',
-          say`${nets.length} conductors are needed ${between} besides ground (${names}); ${runners.length} are there`,
+          say.count(
+            nets.length,
+            '# conductor is needed {0} besides ground ({1}); {2} are there',
+            '# conductors are needed {0} besides ground ({1}); {2} are there',
+            between,
+            names,
+            runners.length,
+          ),
         )
       : fault(
           path,

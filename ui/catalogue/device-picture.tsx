@@ -18,7 +18,13 @@ export function DevicePicture({ device }: { device: DeviceModel }) {
     <svg
       viewBox={`0 0 ${total} ${HEIGHT + 42}`}
       role="img"
-      aria-label={say`${device.name}: face, ${device.size.depthMillimetres} mm deep, and ${device.terminals.length} terminals`}
+      aria-label={say.count(
+        device.terminals.length,
+        '{0}: face, {1} mm deep, and # terminal',
+        '{0}: face, {1} mm deep, and # terminals',
+        device.name,
+        device.size.depthMillimetres,
+      )}
       className="mx-auto block h-auto w-full max-w-2xl shrink-0"
     >
       <g transform={`translate(${MARGIN} 8)`}>

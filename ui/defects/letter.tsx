@@ -55,7 +55,12 @@ export function Letter({
               {reason && <p>{say`Why it matters: ${say(reason.says)}`}</p>}
               {defect.raised && (
                 <p>
-                  {say`What is usually done: ${defect.raised.cure} About ${defect.raised.minutes} minutes`}
+                  {say.count(
+                    defect.raised.minutes,
+                    'What is usually done: {0} About # minute',
+                    'What is usually done: {0} About # minutes',
+                    defect.raised.cure,
+                  )}
                   {defect.raised.parts.length > 0 &&
                     say`; needed: ${defect.raised.parts.map(inSentence).join('; ')}`}
                   .

@@ -47,7 +47,14 @@ function PickList({ van: before }: { van: Van }) {
         <div>
           <h1 className="text-2xl">{say`Pick list`}</h1>
           <p className="text-soft">
-            {say`${record.job.name} · left to buy: ${items.reduce((sum, { toBuy }) => sum + toBuy, 0)} pieces, ${figure(costOf(items), 2)} ${currency}`}
+            {say.count(
+              items.reduce((sum, { toBuy }) => sum + toBuy, 0),
+              '{0} · left to buy: # piece, {1} {2}',
+              '{0} · left to buy: # pieces, {1} {2}',
+              record.job.name,
+              figure(costOf(items), 2),
+              currency,
+            )}
             {items.some(({ priceEach, toBuy }) => priceEach === null && toBuy > 0) &&
               say` and what has no price yet`}
           </p>

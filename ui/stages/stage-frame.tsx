@@ -143,9 +143,14 @@ export function LiveStrip({ view }: { view: BoxView }) {
             ? say`May be live`
             : misses
               ? say`Dead, as far as this phone knows`
-              : say`Read dead: ${isolation.endsReadDead} of ${isolation.ends} conductors, tester proved before and after`}
+              : say.count(
+                  isolation.ends,
+                  'Read dead: {0} of # conductor, tester proved before and after',
+                  'Read dead: {0} of # conductors, tester proved before and after',
+                  isolation.endsReadDead,
+                )}
           {!isolation.dead && view.ends.length > 0 && (
-            <span className="font-normal">{say` · ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}</span>
+            <span className="font-normal">{` · ${say.count(isolation.ends, '{0} of # conductor read dead', '{0} of # conductors read dead', isolation.endsReadDead)}`}</span>
           )}
           {misses && said !== null && <span className="font-normal">{say` · asked aloud: “${said}”`}</span>}
         </p>

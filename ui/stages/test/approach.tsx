@@ -184,7 +184,13 @@ function MakeDead({ here, view, active }: { here: BoxView; view: BoxView; active
   const isolation = useMemo(() => isolationOf(view), [view])
   return (
     <Row
-      says={say`Make ${boxWords(view)} dead: ${isolation.endsReadDead} of ${isolation.ends} conductors read dead`}
+      says={say.count(
+        isolation.ends,
+        'Make {0} dead: {1} of # conductor read dead',
+        'Make {0} dead: {1} of # conductors read dead',
+        boxWords(view),
+        isolation.endsReadDead,
+      )}
       active={active}
     >
       <a

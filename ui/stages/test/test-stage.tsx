@@ -90,7 +90,13 @@ export function TestStage({ view }: { view: BoxView }) {
       <Folded
         className="rounded-xl bg-sheet px-3 sm:px-4"
         summary={
-          <summary className="min-h-11 py-2.5 font-bold">{say`All that was read and switched here: ${view.readings.length + view.struckReadings.length} readings`}</summary>
+          <summary className="min-h-11 py-2.5 font-bold">
+            {say.count(
+              view.readings.length + view.struckReadings.length,
+              'All that was read and switched here: # reading',
+              'All that was read and switched here: # readings',
+            )}
+          </summary>
         }
       >
         <div className="pb-3">

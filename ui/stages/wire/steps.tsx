@@ -41,7 +41,7 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
     <Part
       title={
         open.length === 0
-          ? say`Wired: all ${steps.length} steps are done`
+          ? say.count(steps.length, 'Wired: its one step is done', 'Wired: all # steps are done')
           : say`Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`
       }
     >
