@@ -149,29 +149,35 @@ const isBegun = ({ record, box }: BoxView): boolean => rowsWith(record, 'steps',
 
 /** Switching on again is recorded: from then on the box may be live, and every dead reading is void. */
 export function SwitchOn({ view }: { view: BoxView }) {
+  const off = isolationOf(view).toSwitchOff
+  const again = <OnAgain view={view} />
+  return (
+    <div className="flex flex-col gap-2">
+      <LocksOn circuitIds={off.map(circuit => circuit?.id ?? null)} boxId={view.box.id} isTakenOffWith />
+      {isBegun(view) ? <KeepOff view={view} isDead otherwise={again} /> : again}
+    </div>
+  )
+}
+
+function OnAgain({ view }: { view: BoxView }) {
   const say = useSay()
 
   const on = useSwitchedOn(view)
-  const off = isolationOf(view).toSwitchOff
   return (
-    <div className="flex flex-col gap-2">
-      {isBegun(view) && <KeepOff view={view} isDead />}
-      <LocksOn circuitIds={off.map(circuit => circuit?.id ?? null)} boxId={view.box.id} isTakenOffWith />
-      <div className="flex flex-wrap gap-2">
-        {off.map(circuit => (
-          <Button
-            key={circuit?.id ?? 'main'}
-            disabled={holdersIn(view.record, [circuit?.id ?? null]).length > 1}
-            onClick={() => on(circuit, false)}
-          >
-            {onWords(
-              view.record,
-              [circuit?.id ?? null],
-              say`${capital(switchName(view.record, circuit?.id ?? null))} is on again`,
-            )}
-          </Button>
-        ))}
-      </div>
+    <div className="flex flex-wrap gap-2">
+      {isolationOf(view).toSwitchOff.map(circuit => (
+        <Button
+          key={circuit?.id ?? 'main'}
+          disabled={holdersIn(view.record, [circuit?.id ?? null]).length > 1}
+          onClick={() => on(circuit, false)}
+        >
+          {onWords(
+            view.record,
+            [circuit?.id ?? null],
+            say`${capital(switchName(view.record, circuit?.id ?? null))} is on again`,
+          )}
+        </Button>
+      ))}
     </div>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo } from 'react'
+import { useMemo, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { ifOnNow } from '@/core/plan'
 import { isolationOf } from '@/core/safety'
@@ -9,14 +9,25 @@ import { Button } from '../../primitives/button'
 import { useSwitchedOn } from './use-switched-on'
 import { useSay } from '../../words/use-say'
 
-/** Why the power stays off now; and the way to say that it is on all the same. */
-export function KeepOff({ view, isDead }: { view: BoxView; isDead: boolean }) {
+/**
+ * Why the power stays off now, and the way to say that it is on all the same; `otherwise` where nothing keeps it off: what
+ * is found and what is done are never offered beside each other.
+ */
+export function KeepOff({
+  view,
+  isDead,
+  otherwise = null,
+}: {
+  view: BoxView
+  isDead: boolean
+  otherwise?: ReactNode
+}) {
   const say = useSay()
 
   const trade = useTrade()
   const on = useSwitchedOn(view)
   const ifOn = useMemo(() => ifOnNow(view, trade), [view, trade])
-  if (ifOn.length === 0) return null
+  if (ifOn.length === 0) return otherwise
   return (
     <div className="hazard bg-paper p-3">
       <p className="font-bold">
