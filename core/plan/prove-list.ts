@@ -4,6 +4,8 @@ import type { DeviceModel } from '../model/device'
 import { FULL_FROM } from '../model/limits'
 import { rowsWith } from '../model/record'
 import { type Trade } from '../model/trade'
+import { tiedBoxes } from '../job/tied'
+import { protectedBy, waysIn } from '../route'
 import { sayIn } from '../words/say'
 
 /** One thing to try when the power is back, and what it should show. */
@@ -40,6 +42,8 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
   // What lives through the lamp, or cuts its waves, keeps a little of the voltage at full.
   const least = model && keepsSome(model) ? Math.floor(FULL_FROM * useBand[0]) : useBand[0]
   const nominal = say`${least} to ${useBand[1]} V${least < useBand[0] ? say`, at its highest level` : ''}`
+  if (model?.outlet && model.control.length === 0)
+    return withResults(view, place, receptacleTests(view, place, model, nominal, trade))
   const lampsScrewed = place.loads.some(
     load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
   )
@@ -95,6 +99,62 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
     ...(model?.tests ?? []).map(test => ({ key: `device:${test.id}`, says: test.says, expect: test.expect })),
   ]
   return withResults(view, place, items)
+}
+
+/** A receptacle has no lamp to look at: it is read at its contacts, and its protection tried with all that hangs behind. */
+function receptacleTests(
+  view: BoxView,
+  place: PlaceView,
+  model: DeviceModel,
+  nominal: string,
+  trade: Trade,
+): Item[] {
+  const say = sayIn(view.region)
+  const behind = model.outlet?.protects ? hangingBehind(view, place, trade) : []
+  return [
+    {
+      key: 'ground-continuity',
+      says: say`Power off: its ground contact to the ground of the feed`,
+      expect: say`Continuous`,
+    },
+    { key: 'line-neutral', says: say`At its contacts: hot to neutral`, expect: nominal },
+    {
+      key: 'line-ground',
+      says: say`At its contacts: hot to ground`,
+      expect: say`${nominal}, and within 2 V of hot to neutral`,
+    },
+    { key: 'neutral-ground', says: say`At its contacts: neutral to ground`, expect: say`At most 2 V` },
+    ...(model.outlet?.protects
+      ? [
+          {
+            key: 'protection',
+            says: say`Press its test button, everything behind it switched on`,
+            expect:
+              behind.length > 0
+                ? say`It goes dead, and with it ${behind.join(', ')}; its reset button brings them back`
+                : say`It goes dead; its reset button brings it back`,
+          },
+        ]
+      : []),
+  ]
+}
+
+/** What a receptacle protects as planned: lights and receptacles by name, and what cables lead on. */
+function hangingBehind(view: BoxView, { place }: PlaceView, trade: Trade): string[] {
+  const say = sayIn(view.region)
+  const views = tiedBoxes(view.record, view.box.id)
+  const ways = waysIn(views, trade)
+  const groups = new Map(views.flatMap(({ places }) => places.map(({ group }) => [group.id, group.name])))
+  return [
+    ...[...groups].flatMap(([id, name]) => (protectedBy(ways, id) === place.id ? [name] : [])),
+    ...views.flatMap(each =>
+      each.ends.flatMap(one =>
+        one.end.role === 'onward-feed' && ways.behind.of(each, one) === place.id
+          ? [say`what cable ${one.cable.name} feeds`]
+          : [],
+      ),
+    ),
+  ]
 }
 
 /** Whether some of the voltage stays at the device with its light at full. */

@@ -7,6 +7,7 @@ export {
   type PlannedSeat,
   type RoutedBox,
 } from './planned'
+export { protectedBy, waysIn } from './feed'
 export { netPath, type NetInBox } from './net-path'
 export { routeBox } from './route'
 export { kindOf as kindOfNet, type NetKind } from './net'
