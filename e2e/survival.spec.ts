@@ -282,6 +282,11 @@ test('a reading that is not dead holds everything, and says stop', async ({ page
 
 test('what is typed of one conductor is never another’s', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
+  // On a page that has much to draw, somebody types before its first picture stands.
+  await page.addInitScript(() => {
+    const next = window.requestAnimationFrame.bind(window)
+    window.requestAnimationFrame = draw => next(() => setTimeout(() => draw(performance.now()), 400))
+  })
   await visit(page, `/jobs/${jobId}/boxes/box/look`)
   const note = page.getByLabel('Note pinned to it')
   const take = async (conductor: RegExp) => {

@@ -20,6 +20,10 @@ export const protectingIn = (views: readonly BoxView[], trade: Trade): Protectin
     }),
   )
 
+/** What hangs on its further terminals, each as one metal. */
+export const hangingOn = ({ view, place, protects }: Protecting): string[] =>
+  Object.values(protects).flatMap(terminal => metalsOn(view, place, terminal))
+
 const stays = ({ place: { place, choice } }: Protecting): boolean => !choice && !place.retired
 
 /**
@@ -31,21 +35,18 @@ export class Behind {
   readonly #metals = new Map<string, string>()
 
   constructor(views: readonly BoxView[], trade: Trade) {
-    const seen = views.flatMap(view => view.ends.map(each => ({ view, each })))
-    const inMetal = grouped(seen, ({ view, each }) => keyIn(view, metalOf(view, each)))
-    const ofConductor = grouped(seen, ({ each }) => each.conductor.id)
+    const seen = views.flatMap(view =>
+      view.ends.map(each => ({ view, each, metal: keyIn(view, metalOf(view, each)) })),
+    )
     for (const one of protectingIn(views, trade).filter(stays)) {
-      const open = Object.values(one.protects).flatMap(terminal => metalsOn(one.view, one.place, terminal))
-      const gone = new Set<string>()
-      while (open.length > 0) {
-        const metal = open.pop()!
-        const members = inMetal.get(metal) ?? []
-        if (gone.has(metal) || members.some(({ view, each }) => isFromSupply(view, each))) continue
-        gone.add(metal)
+      const open = hangingOn(one)
+      for (const metal of open) {
+        const members = seen.filter(each => each.metal === metal)
+        if (members.some(({ view, each }) => isFromSupply(view, each))) continue
         this.#metals.set(metal, one.place.place.id)
         for (const { each } of members)
-          for (const far of ofConductor.get(each.conductor.id)!)
-            open.push(keyIn(far.view, metalOf(far.view, far.each)))
+          for (const far of seen)
+            if (far.each.conductor.id === each.conductor.id && !open.includes(far.metal)) open.push(far.metal)
       }
     }
   }
@@ -90,15 +91,4 @@ function isFromSupply(view: BoxView, { end, cable }: EndView): boolean {
     cable.farBoxId === null &&
     view.ends.some(other => other.cable.id === cable.id && comesIn(other.end.role))
   )
-}
-
-function grouped<Each>(all: readonly Each[], keyOf: (each: Each) => string): Map<string, Each[]> {
-  const groups = new Map<string, Each[]>()
-  for (const each of all) {
-    const key = keyOf(each)
-    const group = groups.get(key)
-    if (group) group.push(each)
-    else groups.set(key, [each])
-  }
-  return groups
 }

@@ -4,7 +4,7 @@ import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
 import { willStand, type BoxView, type EndView } from '../job/box-view'
 import type { Seen } from '../job/circuits'
-import { protectingIn } from '../job/protected'
+import { hangingOn, protectingIn } from '../job/protected'
 import { isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
 import { mayReferToGround } from '../job/ground-referenced'
@@ -271,32 +271,28 @@ export function protectedNets(
   const all = devices.flatMap(device => device.model.terminals.map(terminal => ({ device, terminal })))
   const brought = all.flatMap(({ device, terminal }) => behindOn(ways, device, terminal) ?? [])
   if (brought.length === 0) return []
-  const wanted = new Set([
-    ...asked,
-    ...all
-      .filter(({ device, terminal }) => behindOn(ways, device, terminal) === null)
-      .map(({ device, terminal }) => netWanted(ways, view, device, terminal, new Set(asked))),
-  ])
-  return brought.filter(net => wanted.has(net))
+  // Of its own terminals none asks for what only it brings.
+  const wanted = all.map(({ device, terminal }) => netWanted(ways, view, device, terminal, new Set()))
+  return brought.filter(net => wanted.includes(net) || asked.includes(net))
 }
 
 /** What would be left without the protection it has: the receptacle goes that it hangs on, and no breaker protects it. */
 export function unprotected(views: readonly BoxView[], trade: Trade): Fault[] {
-  return protectingIn(views, trade).flatMap(({ view, place: { place, group, choice, found }, protects }) => {
-    const own = Object.values(protects)
-    const hangs = [...view.ends.map(({ end }) => end), ...view.pigtails].some(
-      each => each.deviceId === found?.id && own.includes(each.terminal ?? ''),
-    )
-    const goes = place.retired || choice !== null
-    const isProtected = view.feeds.every(({ circuit }) => PROTECTS_PEOPLE.includes(circuit.protection))
-    if (!goes || !hangs || (view.feeds.length > 0 && isProtected)) return []
+  return protectingIn(views, trade).flatMap(one => {
+    const {
+      view,
+      place: { place, group, choice },
+    } = one
+    const isProtected =
+      view.feeds.length > 0 && view.feeds.every(({ circuit }) => PROTECTS_PEOPLE.includes(circuit.protection))
+    if ((!place.retired && !choice) || isProtected || hangingOn(one).length === 0) return []
     return [
       fault(
         `/places/${place.id}`,
         'protection-lost',
         sayIn(
           view.region,
-        )`what hangs behind ${group.name} would lose its ground-fault protection: it stays, or the breaker protects it, and that is recorded first`,
+        )`what hangs behind ${group.name} would lose its ground-fault protection, which no breaker gives`,
       ),
     ]
   })

@@ -74,7 +74,8 @@ function useKept(
   useEffect(() => {
     // Once all fields stand, so that their order is known.
     const frame = requestAnimationFrame(() => {
-      if (!field.current) return
+      // Who was quicker than that has typed here already.
+      if (!field.current || name.current !== null) return
       name.current = nameOf(field.current)
       const kept = read(name.current)
       // Only over what it was typed over.
@@ -85,6 +86,7 @@ function useKept(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [])
   useEffect(() => {
+    if (name.current === null && draft !== stored && field.current) name.current = nameOf(field.current)
     if (name.current === null) return
     try {
       if (draft === stored) sessionStorage.removeItem(name.current)
@@ -92,7 +94,7 @@ function useKept(
     } catch {
       // A browser that keeps nothing has it until the page goes.
     }
-  }, [draft, stored])
+  }, [draft, stored, field])
 }
 
 function read(name: string): { readonly over: string; readonly text: string } | null {
