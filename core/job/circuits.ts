@@ -92,11 +92,20 @@ export class Circuits {
     return said.size === 0 && lights.size === 1 ? [...lights][0]! : null
   }
 
+  readonly #loadsOf = (groupId: string): readonly Seen[] =>
+    this.#seen.filter(seen => isLoadRole(seen.each.end.role) && this.lightOf(seen) === groupId)
+
+  /** What is in the cables of a light’s switched conductors, themselves too. */
+  besideLoads(groupId: string): readonly Seen[] {
+    const cables = new Set(this.#loadsOf(groupId).map(({ each }) => each.cable.id))
+    return this.#seen.filter(({ each }) => cables.has(each.cable.id))
+  }
+
   /** The circuit that a light is fed from. */
   ofLight(groupId: string): Whose {
     if (this.#only !== null) return { kind: 'known', circuitId: this.#only }
     const hots = this.#seen.filter(({ each }) => isHotRole(each.end.role))
-    const loads = this.#seen.filter(seen => isLoadRole(seen.each.end.role) && this.lightOf(seen) === groupId)
+    const loads = this.#loadsOf(groupId)
     const cables = new Set(loads.map(({ each }) => each.cable.id))
     const circuits = (found: readonly Seen[]) => found.flatMap(({ each }) => this.of(each) ?? [])
     const fed = new Set([
@@ -106,8 +115,8 @@ export class Circuits {
       ...circuits(hots.filter(({ view, each }) => isOnDeviceOf(view, each, groupId))),
     ])
     const returns = new Set(
-      circuits(this.#seen.filter(({ each }) => each.end.role === 'neutral' && cables.has(each.cable.id))).map(
-        id => this.neutralOf(id),
+      circuits(this.besideLoads(groupId).filter(({ each }) => each.end.role === 'neutral')).map(id =>
+        this.neutralOf(id),
       ),
     )
     const at = [...new Set([...[...fed].map(id => this.neutralOf(id)), ...returns])]

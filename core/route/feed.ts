@@ -26,9 +26,9 @@ export const waysIn = (views: readonly BoxView[], trade: Trade): Ways => ({
  * nothing does.
  */
 export function protectedBy({ views, trade, circuits, behind }: Ways, groupId: string): string | null {
-  const returns = besideLoads(circuits, views, groupId).flatMap(({ view, each }) =>
-    each.end.role === 'neutral' ? (behind.of(view, each) ?? []) : [],
-  )
+  const returns = circuits
+    .besideLoads(groupId)
+    .flatMap(({ view, each }) => (each.end.role === 'neutral' ? (behind.of(view, each) ?? []) : []))
   const feeds = views.flatMap(view =>
     view.places.flatMap(place =>
       place.group.id === groupId ? (behind.ofDevice(view, place, trade) ?? []) : [],
@@ -58,15 +58,6 @@ export function loopOf(circuits: Circuits, { view, each }: Seen): string | null 
   return others.length > 0 && !isJoined ? each.cable.id : null
 }
 
-/** What is in the cables of a light’s switched conductors. */
-const besideLoads = (circuits: Circuits, views: readonly BoxView[], groupId: string): Seen[] =>
-  views.flatMap(view => {
-    const cables = view.ends.flatMap(each =>
-      isLoadRole(each.end.role) && circuits.lightOf({ view, each }) === groupId ? [each.cable.id] : [],
-    )
-    return view.ends.filter(({ cable }) => cables.includes(cable.id)).map(each => ({ view, each }))
-  })
-
 /** The hot and the neutral that a light is fed by, in these boxes; null where its circuit is not known. */
 export function feedOfLight(
   ways: Ways,
@@ -76,10 +67,10 @@ export function feedOfLight(
   const { circuits } = ways
   const whose = circuits.ofLight(groupId)
   if (whose.kind !== 'known') return null
-  const loops = besideLoads(circuits, views, groupId).map(seen => ({
-    role: seen.each.end.role,
-    loop: loopOf(circuits, seen),
-  }))
+  const loops = circuits
+    .besideLoads(groupId)
+    .filter(({ view }) => views.includes(view))
+    .map(seen => ({ role: seen.each.end.role, loop: loopOf(circuits, seen) }))
   const behind = protectedBy(ways, groupId)
   const loop = (wanted: 'loop-feed' | 'neutral') => loops.find(({ role }) => role === wanted)?.loop ?? null
   return {

@@ -1,4 +1,5 @@
 import { terminalPoint, type Circuit, type PlacedDevice } from '@/core/model/circuit'
+import { plainFaults } from './plain-trips'
 import { describeState, type Compiled, type Solution, type StateInWords } from '@/core/solve'
 
 /**
@@ -47,43 +48,6 @@ const terminalsOf = (circuit: Circuit) =>
     })),
   )
 
-/** A current that goes out through a protection and comes back past it, or the other way round, by some way. */
-function trips(circuit: Circuit, id: string, { outlet }: PlacedDevice['model']): boolean {
-  if (!outlet?.protects) return false
-  const point = (terminal: string) => terminalPoint(id, terminal)
-  const [hot, neutral] = [point(outlet.hot), point(outlet.neutral)]
-  const [out, back] = [point(outlet.protects.hot), point(outlet.protects.neutral)]
-  const opened = circuit.joints.filter(
-    ({ members }) =>
-      !(
-        (members.includes(hot) && members.includes(out)) ||
-        (members.includes(neutral) && members.includes(back))
-      ),
-  )
-  const walk = walkOf({ ...circuit, joints: opened }, any)
-  const [fromOut, fromBack] = [walk(out), walk(back)]
-  const isBefore = (at: string) =>
-    at === hot ||
-    at === neutral ||
-    circuit.supplies.some(each => [each.hot, each.neutral, each.ground].includes(at))
-  if ([...fromOut, ...fromBack].some(isBefore)) return true
-  const electronics = circuit.devices.flatMap(device =>
-    device.model.supply.flatMap(way =>
-      way.kind === 'line-neutral'
-        ? [{ hot: terminalPoint(device.id, way.line), neutral: terminalPoint(device.id, way.neutral) }]
-        : [],
-    ),
-  )
-  return [...circuit.loads, ...electronics].some(load => {
-    const [there, here] = [
-      fromOut.has(load.hot) || fromBack.has(load.hot),
-      fromOut.has(load.neutral) || fromBack.has(load.neutral),
-    ]
-    const reaches = (from: string) => [...walk(from)].some(isBefore)
-    return (there && !here && reaches(load.neutral)) || (here && !there && reaches(load.hot))
-  })
-}
-
 /** What is wrong whatever the switches do. */
 export function wrongForGood(circuit: Circuit): Set<string> {
   const wrong = new Set<string>()
@@ -106,7 +70,7 @@ export function wrongForGood(circuit: Circuit): Set<string> {
     if (load.ground !== null && !isGrounded(load.ground)) wrong.add('ground-reaches')
   }
   for (const { point } of circuit.bonds) if (!isGrounded(point)) wrong.add('ground-reaches')
-  for (const { id, model } of devices) if (trips(circuit, id, model)) wrong.add('own-circuit')
+  if (plainFaults(circuit).length > 0) wrong.add('own-circuit')
   for (const one of supplies)
     for (const other of supplies)
       if (one.neutral !== other.neutral && conductors(one.neutral).has(other.neutral))

@@ -19,6 +19,8 @@ export interface ProtectedBox extends Found {
   readonly second: boolean
   readonly breaker?: 'none' | 'ground-fault'
   readonly retired?: boolean
+  /** Nobody said which light the switched conductors are of: the switches they are on tell. */
+  readonly unsaid?: boolean
   /** The feed hangs on its load screws, and what it should protect on the others. */
   readonly reversed?: boolean
 }
@@ -30,6 +32,7 @@ export const drawnBox = (seed: number, choices: readonly (string | null)[]): Pro
     ...{ out: lot.one(side), back: lot.one(side), choice: lot.one(choices), onward: lot.chance(0.5) },
     receptacle: lot.one(['none', 'before', 'behind'] as const),
     second: lot.chance(0.3),
+    unsaid: lot.chance(0.5),
   }
 }
 
@@ -41,6 +44,7 @@ export function protectedBox(given: ProtectedBox): BoxView {
   const hots = { before: 'joint:hots', behind: 'joint:protected-hots' }
   const whites = { before: 'joint:whites', behind: 'joint:protected-whites' }
   const second = given.second ? 3 : null
+  const of = (group: string) => (given.unsaid ? {} : { group })
   const plain = given.receptacle === 'none' ? null : given.second ? 4 : 3
   job.box({
     id: 'box',
@@ -69,7 +73,7 @@ export function protectedBox(given: ProtectedBox): BoxView {
       {
         ...{ name: 'B', entry: 'top', far: 'luminaire' },
         strands: [
-          strand('black', '2.lower', 'switched-load', { group: 'light' }),
+          strand('black', '2.lower', 'switched-load', of('light')),
           strand('white', whites[given.back], 'neutral'),
           strand('bare', 'joint:grounds', 'ground'),
         ],
@@ -91,7 +95,7 @@ export function protectedBox(given: ProtectedBox): BoxView {
             {
               ...({ name: 'D', entry: 'top', far: 'luminaire' } as const),
               strands: [
-                strand('black', '3.lower', 'switched-load', { group: 'shower' }),
+                strand('black', '3.lower', 'switched-load', of('shower')),
                 strand('white', whites.before, 'neutral'),
                 strand('bare', 'joint:grounds', 'ground'),
               ],

@@ -13,15 +13,6 @@ function count(change: 1 | -1): void {
   document.documentElement.toggleAttribute('data-at-hand', awaited === 0)
 }
 
-/** Does something once the page stands, of which nothing is needed before; to be called off. */
-export function onceItStands(go: () => void): () => void {
-  const timer = window.setTimeout(() => {
-    performance.mark(AT_HAND)
-    go()
-  }, AFTER_MILLISECONDS)
-  return () => window.clearTimeout(timer)
-}
-
 /** Has parts of a page fetched before they are needed: without a connection they come no more. */
 export function useAtHand(fetched: () => Promise<unknown>): void {
   useEffect(() => {
@@ -31,9 +22,12 @@ export function useAtHand(fetched: () => Promise<unknown>): void {
       isAwaited = false
     }
     count(1)
-    const callOff = onceItStands(() => void fetched().then(done, done))
+    const timer = window.setTimeout(() => {
+      performance.mark(AT_HAND)
+      fetched().then(done, done)
+    }, AFTER_MILLISECONDS)
     return () => {
-      callOff()
+      window.clearTimeout(timer)
       done()
     }
   }, [fetched])

@@ -13,7 +13,7 @@ import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
 import { useJob, useTrade } from '../job/provider'
 import { useSay } from '../words/use-say'
-import { onceItStands, useAtHand } from '../primitives/use-at-hand'
+import { useAtHand } from '../primitives/use-at-hand'
 import { atHand } from './safety/at-hand'
 
 /** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
@@ -107,10 +107,7 @@ const PutBack = dynamic(() => keptTrying(() => import('./safety/put-back')).then
   ssr: false,
 })
 
-type Reckoning = typeof import('./chosen-verdicts')
-let reckoning: Reckoning | null = null
-
-/** Whether a device is chosen in a box that may not go there; reckoned once the page stands, and from then on at once. */
+/** Whether a device is chosen in a box that may not go there; reckoned once the page stands. */
 function useUnfit(view: BoxView): boolean {
   const trade = useTrade()
   const [unfit, setUnfit] = useState<BoxView | null>(null)
@@ -118,15 +115,11 @@ function useUnfit(view: BoxView): boolean {
   useEffect(() => {
     if (!isChosen) return
     let wanted = true
-    const reckon = async () => {
-      reckoning ??= await keptTrying(() => import('./chosen-verdicts'))
-      if (wanted && reckoning.hasUnfit(view, trade)) setUnfit(view)
-    }
-    const soon = () => void reckon()
-    const callOff = reckoning ? queueMicrotask(soon) : onceItStands(soon)
+    void import('./chosen-verdicts').then(({ hasUnfit }) => {
+      if (wanted && hasUnfit(view, trade)) setUnfit(view)
+    })
     return () => {
       wanted = false
-      callOff?.()
     }
   }, [view, trade, isChosen])
   return unfit === view
