@@ -170,6 +170,11 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'isolated',
+    'What moves and is to be worked on can be parted from every pole where it hangs: the switched conductor, what stays live beside it, and the neutral, by contacts that open together.',
+    COMMON,
+  ),
+  fact(
     'past-protection',
     'Protection against leaks compares what goes out with what comes back: what hangs behind it has hot and neutral both behind it, or it trips.',
     COMMON,

@@ -214,6 +214,7 @@ export function jobBuilder(job: JobRow) {
         horsepower: null,
         metalLuminaire: 'no',
         longHours: false,
+        isolatedAtId: null,
         ...lamp,
       }),
     )

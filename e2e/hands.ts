@@ -175,6 +175,7 @@ export const HANDS: HandsOf<EntityName> & {
     horsepower: inTest('e2e/said-of-a-box.spec.ts', 'a fan by its horsepower'),
     metalLuminaire: pick('Metal luminaire, to be grounded', yesNo),
     longHours: check('Often on for three hours or more'),
+    isolatedAtId: inTest('e2e/isolator.spec.ts', 'a fan is isolated beside its ceiling, and wired so'),
   },
   cables: {
     boxId: inTest('e2e/by-hand.spec.ts', 'a cable is linked to another box'),

@@ -73,6 +73,7 @@ import timerSpring from './timer-spring.json' with { type: 'json' }
 import switchWeatherproof15 from './switch-weatherproof-15.json' with { type: 'json' }
 import switch23010Weatherproof from './switch-230-10-weatherproof.json' with { type: 'json' }
 import fanSpeed15 from './fan-speed-1-5.json' with { type: 'json' }
+import fanIsolator230 from './fan-isolator-230.json' with { type: 'json' }
 import fanSpeed230 from './fan-speed-230.json' with { type: 'json' }
 import switchPilot15 from './switch-pilot-15.json' with { type: 'json' }
 import switchReceptacle15 from './switch-receptacle-15.json' with { type: 'json' }
@@ -87,6 +88,7 @@ import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' 
 import oldDimmer from './old-dimmer.json' with { type: 'json' }
 import oldTimer from './old-timer.json' with { type: 'json' }
 import oldTwoPlaceSwitch from './old-two-place-switch.json' with { type: 'json' }
+import oldFanIsolator230 from './old-fan-isolator-230.json' with { type: 'json' }
 import oldSwitch230 from './old-switch-230.json' with { type: 'json' }
 import oldMiddleSwitch from './old-middle-switch.json' with { type: 'json' }
 import oldMiddle230 from './old-middle-230.json' with { type: 'json' }
@@ -180,6 +182,7 @@ export const devices = [
   switchWeatherproof15,
   switch23010Weatherproof,
   fanSpeed15,
+  fanIsolator230,
   fanSpeed230,
   switchPilot15,
   switchReceptacle15,
@@ -199,6 +202,7 @@ export const devices = [
   oldDimmer,
   oldTimer,
   oldTwoPlaceSwitch,
+  oldFanIsolator230,
   oldSwitch230,
   oldMiddleSwitch,
   oldMiddle230,

@@ -68,16 +68,19 @@ export function check(question: Question): Judgement {
     if (each.spare !== null && (leastSpare === null || each.spare < leastSpare)) leastSpare = each.spare
     if (each.settledBy && !settledBy?.includes(each.settledBy)) (settledBy ??= []).push(each.settledBy)
   }
-  const lacking = unmet(
-    question.view.record,
-    question.place,
-    {
-      members: [question.device],
-      price: question.device.price,
-      beside: openingsBeside(question),
-    },
-    question.trade,
-  )
+  // What is wanted of a light is wanted of what works it.
+  const lacking = question.place.isolates
+    ? []
+    : unmet(
+        question.view.record,
+        question.place,
+        {
+          members: [question.device],
+          price: question.device.price,
+          beside: openingsBeside(question),
+        },
+        question.trade,
+      )
   return {
     device: question.device,
     verdict: worst(lines),

@@ -1,6 +1,6 @@
-import { boxView, type BoxView, type PlaceView } from '../job/box-view'
+import { boxView, workedFrom, type BoxView, type PlaceView } from '../job/box-view'
 import { asTheyStand } from '../job/place-name'
-import { rowsWith, type JobRecord } from '../model/record'
+import type { JobRecord } from '../model/record'
 
 /** A place of a light, with its box. */
 export interface LightPlace {
@@ -10,7 +10,7 @@ export interface LightPlace {
 
 /** The places that a light is to be worked from, in the order of the record. */
 export function placesOf(record: JobRecord, groupId: string): LightPlace[] {
-  return rowsWith(record, 'places', 'groupId', groupId)
+  return workedFrom(record, groupId)
     .flatMap(({ id, boxId }) => {
       const view = boxView(record, boxId)
       const place = view?.places.find(each => each.place.id === id)

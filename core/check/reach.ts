@@ -19,7 +19,7 @@ export function reachLines(question: Question): Line[] {
   const circuits = circuitsOf([view])
   const loads = view.ends.filter(({ end }) => isLoadRole(end.role))
   const needed = [
-    ...(either || wants.has('line')
+    ...(either || (wants.has('line') && !device.isolates)
       ? [{ what: say`hot`, ends: view.ends.filter(({ end }) => isHotRole(end.role)) }]
       : []),
     ...(either || wants.has('load')

@@ -1,5 +1,8 @@
 import { houseRule } from '../model/house-rules'
 import type { BoxView } from '../job/box-view'
+import { circuitsOf } from '../job/circuits'
+import { cablesBeyond, leavingEnds } from '../job/isolated'
+import { tiedBoxes } from '../job/tied'
 import type { TerminalWants } from '../model/device'
 import type { Role } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
@@ -26,6 +29,7 @@ export function regionLines({ device, view, place }: Question): Line[] {
   const { least, most } = device.places
   if (!device.regions.includes(view.region.id))
     lines.push(line('region', 'does-not-fit', say`It is not made for ${view.region.name}.`, 'region'))
+  lines.push(...isolatorLines({ device, place, view }))
   if (place.workingInGroup < least || place.workingInGroup > most)
     lines.push(
       line(
@@ -48,6 +52,50 @@ export function regionLines({ device, view, place }: Question): Line[] {
   return lines
 }
 
+/** Only an isolator isolates, and it does nothing else; which cable leads on from it has to be known. */
+function isolatorLines({ device, view, place }: Omit<Question, 'trade'>): Line[] {
+  const say = sayIn(view.region)
+  const names = place.loads.map(({ name }) => name).join(say` and `)
+  if (!device.isolates)
+    return place.isolates
+      ? [
+          line(
+            'isolates',
+            'does-not-fit',
+            say`It does not part ${names} from every pole at once.`,
+            'isolated',
+          ),
+        ]
+      : []
+  if (!place.isolates)
+    return [
+      line(
+        'isolates',
+        'does-not-fit',
+        say`It works no light: it parts a fan from every pole, beside the switch that works it.`,
+        'isolated',
+      ),
+    ]
+  const views = tiedBoxes(view.record, view.box.id)
+  const isKnown =
+    cablesBeyond(
+      { view, place, model: device, isolates: device.isolates },
+      circuitsOf(views),
+      leavingEnds(views),
+    ).length > 0
+  return [
+    isKnown
+      ? line('isolates', 'fits', say`It parts ${names} from every pole at once.`, 'isolated')
+      : line(
+          'isolates',
+          'not-known',
+          say`Which cable leads on from here to ${names} is not known.`,
+          'isolated',
+          { settledBy: say`See which cable leads to it, and say so in Look.` },
+        ),
+  ]
+}
+
 const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
   line: ['line', 'loop-feed'],
   load: ['switched-load', 'loop-return'],
@@ -57,6 +105,7 @@ const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
   traveller: ['traveller'],
   pass: ['line', 'loop-feed', 'switched-load', 'loop-return', 'traveller'],
   signal: ['traveller', 'spare'],
+  beyond: ['switched-load', 'loop-return', 'neutral', 'onward-feed'],
   own: [],
 }
 

@@ -21,6 +21,8 @@ const token = Joi.string().pattern(/^[a-z0-9][a-z0-9-]{0,59}$/, 'token')
 const state = Joi.object().pattern(token, Joi.string().min(1).max(40))
 const positive = Joi.number().positive()
 
+const isolatedPole = Joi.object({ from: token.required(), to: token.required() })
+
 const terminal = Joi.object({
   id: token.required(),
   word: name.required(),
@@ -33,6 +35,7 @@ const terminal = Joi.object({
     'common',
     'traveller',
     'pass',
+    'beyond',
     'own',
   ).required(),
   alike: token.allow(null).required(),
@@ -146,6 +149,11 @@ const deviceSchema = Joi.object({
     ...{ hot: token.required(), neutral: token.required(), ground: token.required() },
     protects: Joi.object({ hot: token.required(), neutral: token.required() }),
   }).allow(null),
+  isolates: Joi.object({
+    line: isolatedPole,
+    load: isolatedPole.required(),
+    neutral: isolatedPole.required(),
+  }),
   outOfService: Joi.object({ when: state.required() }).allow(null),
   indicator: Joi.object({ when: state.required() }).allow(null),
   keepsSwitch: Joi.object({ set: Joi.object().pattern(token, Joi.string()).required() })

@@ -7,6 +7,7 @@ import { lookingForPlaces } from '../job/looking'
 import { placeName } from '../job/place-name'
 import { readingsInNoDoubt } from '../job/power-said'
 import type { Reading } from '../model/entities'
+import { rowsWith } from '../model/record'
 import { looksLikeGround, type Region } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
@@ -125,18 +126,23 @@ function seatOf({ seat, deviceId, terminal, jointId }: BoxView['ends'][number]['
   return seat === 'joint' && jointId !== null ? { kind: 'joint', jointId } : { kind: 'alone' }
 }
 
-/** A light that nothing works by hand says nothing by answering. */
+/**
+ * A light that nothing works by hand says nothing by answering; nor does one of which something is isolated: how that
+ * stood was not said.
+ */
 function lightsOf(views: readonly BoxView[], devices: readonly SurveyDevice[]): SurveyLight[] {
-  const groups = new Map(
-    views.flatMap(view => view.places.map(({ group, loads }) => [group.id, { group, loads }])),
-  )
+  const places = views.flatMap(view => view.places)
+  const groups = new Map(places.map(({ group }) => [group.id, group]))
   return [...groups.values()]
-    .filter(({ group }) => devices.some(({ lightId }) => lightId === group.id))
-    .map(({ group, loads }) => ({
+    .filter(({ id }) => devices.some(({ lightId }) => lightId === id))
+    .map(group => ({
       id: group.id,
       name: group.name,
-      cablesAtMost: Math.max(1, loads.length),
-      behaves: group.behaves === 'answers' ? 'answers' : 'not-known',
+      cablesAtMost: Math.max(1, rowsWith(views[0]!.record, 'loads', 'groupId', group.id).length),
+      behaves:
+        group.behaves === 'answers' && !places.some(each => each.isolates && each.group.id === group.id)
+          ? 'answers'
+          : 'not-known',
     }))
 }
 

@@ -31,11 +31,14 @@ export interface EndView {
 export interface PlaceView {
   readonly place: Place
   readonly group: Row<'groups'>
+  /** What is worked from here; of an isolator, what it parts. */
   readonly loads: readonly Load[]
+  /** It works nothing: it parts its loads from all poles. */
+  readonly isolates: boolean
   readonly found: Device | null
   /** None where the place is retired. */
   readonly choice: Row<'choices'> | null
-  /** Places that control the same loads, this one included. */
+  /** Places that control the same loads, this one included; an isolator is alone. */
   readonly placesInGroup: number
   /** Those of them that will work them still: none of the retired. */
   readonly workingInGroup: number
@@ -107,16 +110,26 @@ export const willStand = ({ place, choice, found }: PlaceView): string | null =>
   place.retired ? null : (choice?.modelId ?? found?.modelId ?? null)
 
 function placeView(record: JobRecord, place: Place): PlaceView {
-  const together = rowsWith(record, 'places', 'groupId', place.groupId)
+  const loads = rowsWith(record, 'loads', 'groupId', place.groupId)
+  const isolated = loads.filter(({ isolatedAtId }) => isolatedAtId === place.id)
+  const isolates = isolated.length > 0
+  const together = workedFrom(record, place.groupId)
   return {
     place,
     group: record.groups[place.groupId]!,
-    loads: rowsWith(record, 'loads', 'groupId', place.groupId),
+    loads: isolates ? isolated : loads,
+    isolates,
     found: rowsWith(record, 'devices', 'placeId', place.id)[0] ?? null,
     choice: place.retired ? null : (rowsWith(record, 'choices', 'placeId', place.id)[0] ?? null),
-    placesInGroup: together.length,
-    workingInGroup: together.filter(({ retired }) => !retired).length,
+    placesInGroup: isolates ? 1 : together.length,
+    workingInGroup: isolates ? 1 : together.filter(({ retired }) => !retired).length,
   }
+}
+
+/** The places that a light is worked from, the retired too: all but those that isolate something of it. */
+export function workedFrom(record: JobRecord, groupId: string): Place[] {
+  const isolators = new Set(rowsWith(record, 'loads', 'groupId', groupId).map(load => load.isolatedAtId))
+  return rowsWith(record, 'places', 'groupId', groupId).filter(({ id }) => !isolators.has(id))
 }
 
 function endViews(record: JobRecord, boxId: string, cables: readonly Cable[]): EndView[] {

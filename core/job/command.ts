@@ -31,6 +31,7 @@ export const COMMAND_NAMES = [
   'say what is wanted',
   'remove a load',
   'say how a light behaves',
+  'say what is isolated',
   'plan a bypass',
   'take a reading',
   'correct a reading',

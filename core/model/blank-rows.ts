@@ -47,6 +47,7 @@ export const BLANK = {
     horsepower: null,
     metalLuminaire: 'not-known',
     longHours: false,
+    isolatedAtId: null,
   },
   cables: {
     sheath: 'nonmetallic',

@@ -71,6 +71,8 @@ export interface CircuitLoad {
   readonly watts: number
   /** What a bypass draws that is fitted beside it, in W; none if absent. */
   readonly bypassWatts?: number
+  /** The device that parts it from all poles while that is out of service; absent where none does. */
+  readonly isolatedBy?: string
   /** What it is to be all the time, where nothing works it; absent where something does. */
   readonly keeps?: 'lit' | 'dark'
   readonly hot: string

@@ -102,6 +102,21 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
         fault(`/outlet/protects/${pole}`, 'twice', `“${id}” is before its protection and behind it`),
       )
   }
+  for (const [pole, { from, to }] of Object.entries(model.isolates ?? {})) {
+    needTerminal(`/isolates/${pole}/from`, from)
+    needTerminal(`/isolates/${pole}/to`, to)
+    if (!model.contacts.some(({ between }) => between.includes(from) && between.includes(to)))
+      faults.push(fault(`/isolates/${pole}`, 'no-contact', `no contact parts “${from}” from “${to}”`))
+  }
+  const isolated = Object.values(model.isolates ?? {}).map(({ to }) => to)
+  model.terminals.forEach(({ id, wants }, index) => {
+    if ((wants === 'beyond') !== isolated.includes(id))
+      faults.push(
+        fault(`/terminals/${index}/wants`, 'isolates-nothing', `what “${id}” leads on to is not said`),
+      )
+  })
+  if (model.isolates && !model.outOfService)
+    faults.push(fault('/outOfService', 'never-off', 'what isolates says when it does'))
   if (model.indicator) needState('/indicator/when', model.indicator.when)
   model.settings.forEach((setting, index) => {
     if (!setting.values.includes(setting.initial))

@@ -36,6 +36,8 @@ export interface DeviceModel {
   readonly commanded: { readonly when: Readonly<Record<string, string>> } | null
   /** A receptacle: the terminals its contacts hang on. */
   readonly outlet?: Outlet | null
+  /** Parts a light from its supply, all poles at once while it is out of service, and is none of its controls. */
+  readonly isolates?: Isolates
   /** Taken out of service on purpose, as by an air-gap pull: its electronics are cut off. */
   readonly outOfService?: { readonly when: Readonly<Record<string, string>> } | null
   /** When its own small lamp is lit, its electronics alive; absent where it has none. */
@@ -101,9 +103,22 @@ export interface Outlet {
   readonly protects?: { readonly hot: string; readonly neutral: string }
 }
 
-/** `own`: joined to the other such terminal of the same place, and to nothing else. */
+/** The poles that an isolator parts: what each comes in by, and what leads on to the light. */
+export interface Isolates {
+  /** What stays live beside the switched conductor; absent where it has no such pole. */
+  readonly line?: IsolatedPole
+  readonly load: IsolatedPole
+  readonly neutral: IsolatedPole
+}
+
+export interface IsolatedPole {
+  readonly from: string
+  readonly to: string
+}
+
+/** `beyond`: leads on to what its device isolates. `own`: joined to the other such terminal of the same place, and to nothing else. */
 export type TerminalWants =
-  'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller' | 'pass' | 'own'
+  'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller' | 'pass' | 'beyond' | 'own'
 
 export interface Terminal {
   readonly id: string

@@ -183,6 +183,8 @@ export const ENTITIES = {
     horsepower: maybeNumber(0.01, 5),
     metalLuminaire: choice(YES_NO_UNKNOWN),
     longHours: flag,
+    /** Whose control isolates them, and works nothing; null where none does. */
+    isolatedAtId: maybeRef('places'),
   },
   cables: {
     id,

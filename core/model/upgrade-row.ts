@@ -49,7 +49,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
   job: () => ({ backFeed: 'not-known' }),
   groups: () => blank(BLANK.groups, 'behaves', 'everyPlace', 'bypass', 'unworked'),
-  loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach', 'inrushAmperesEach'),
+  loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach', 'inrushAmperesEach', 'isolatedAtId'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
   places: () => blank(BLANK.places, 'part', 'retired'),
   rooms: () => ({ kind: 'not-said' }),

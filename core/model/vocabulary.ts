@@ -365,6 +365,7 @@ export const LINE_RULES = [
   'region',
   'every-place',
   'places',
+  'isolates',
   'reach',
   'supply-neutral',
   'supply-ground',

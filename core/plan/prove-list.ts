@@ -47,35 +47,43 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
   const lampsScrewed = place.loads.some(
     load => load.kind === 'tungsten' || load.kind === 'led' || load.kind === 'cfl',
   )
-  const switches = model !== null && model.control.length > 0
+  const names = place.loads.map(({ name }) => name).join(say` and `)
   const items: Item[] = [
     {
       key: 'ground-continuity',
       says: say`Power off: ground at the ${model ? say`device` : say`box`} to ground at the luminaire`,
       expect: say`Continuous`,
     },
-    ...(switches
+    ...(place.isolates
       ? [
           {
             key: 'on',
-            says: say`Switch on at this place`,
-            expect: model?.dims
-              ? say`Every lamp comes on steadily, and is fully lit at the highest level`
-              : say`Every lamp is fully lit, at once and steadily`,
-          },
-          {
-            key: 'off',
-            says: say`Switch off at this place`,
-            expect: say`Every lamp is dark: no glow, no flash`,
+            says: say`On here: work ${names} from its switch`,
+            expect: say`It comes on and goes off, as without an isolator`,
           },
         ]
-      : [
-          {
-            key: 'fed',
-            says: say`Look at the lamp`,
-            expect: say`It is fed all the time${model ? say` and answers to commands` : ''}`,
-          },
-        ]),
+      : model !== null && model.control.length > 0
+        ? [
+            {
+              key: 'on',
+              says: say`Switch on at this place`,
+              expect: model?.dims
+                ? say`Every lamp comes on steadily, and is fully lit at the highest level`
+                : say`Every lamp is fully lit, at once and steadily`,
+            },
+            {
+              key: 'off',
+              says: say`Switch off at this place`,
+              expect: say`Every lamp is dark: no glow, no flash`,
+            },
+          ]
+        : [
+            {
+              key: 'fed',
+              says: say`Look at the lamp`,
+              expect: say`It is fed all the time${model ? say` and answers to commands` : ''}`,
+            },
+          ]),
     { key: 'line-neutral', says: say`At the luminaire, on: hot to neutral`, expect: nominal },
     {
       key: 'line-ground',

@@ -2,6 +2,7 @@ import { terminalPoint } from '../model/circuit'
 import type { Compiled } from '../solve'
 import { acrossProtection } from './behind'
 import { finding, nameOf, type Finding } from './finding'
+import { beforeIsolator } from './isolated'
 import { sayAbout } from '../model/say-for'
 
 /** Properties of what is joined once and for all: looked at once, whatever the switches do. */
@@ -28,7 +29,8 @@ function returnsUnswitched(compiled: Compiled): Finding[] {
   const say = sayAbout(compiled.circuit)
   const { loads, supplies } = compiled.circuit
   return loads.flatMap((load, index) => {
-    const { hot, neutral } = compiled.loads[index]!
+    const { hot, neutral: home } = compiled.loads[index]!
+    const neutral = beforeIsolator(compiled, load, home)
     const returns = compiled.poles.flatMap((pole, at) => (pole.neutral === neutral ? [at] : []))
     if (returns.length === 0)
       return [
@@ -137,7 +139,9 @@ function polarity(compiled: Compiled): Finding[] {
         return [
           finding('supply-alive', [point], say`hot and neutral are reversed: hot is on “${word}” of ${name}`),
         ]
-      if (wants === 'line' && alike === null && !isHot(point))
+      // An isolator takes no lasting hot where nothing beyond it lives on one.
+      const isFed = placed.model.isolates?.line?.from !== id
+      if (wants === 'line' && alike === null && isFed && !isHot(point))
         return [finding('supply-alive', [point], say`no hot conductor reaches “${word}” of ${name}`)]
       const alwaysFed = compiled.base.find(compiled.net(point))
       const byItself = placed.model.contacts.some(

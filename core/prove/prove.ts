@@ -14,6 +14,7 @@ import {
 import { explore, type Explored } from './explore'
 import { finding, nameOf, type Finding } from './finding'
 import { staticFindings } from './joined'
+import { isIsolated } from './isolated'
 import { hasShapeOfPlan } from './likeness'
 import { lostNeutrals, type LostNeutral } from './lost-neutral'
 import { partsOf } from './parts'
@@ -194,7 +195,8 @@ function firstStuck(compiled: Compiled, { all }: Situations, explored: Explored)
 function isResting(compiled: Compiled, state: State, device: number): boolean {
   const { groupId } = compiled.circuit.devices[device]!
   return compiled.devices.some(
-    ({ placed, outOfService }) => placed.groupId === groupId && outOfService && holds(state, outOfService),
+    ({ placed, outOfService }) =>
+      placed.groupId === groupId && !placed.model.isolates && outOfService && holds(state, outOfService),
   )
 }
 
@@ -206,7 +208,7 @@ function handsOf(compiled: Compiled, { moves }: Explored) {
       load.kind === 'lamp' && load.groupId === placed.groupId ? [at] : [],
     )
     const hand = events.includes('toggle') ? 'toggle' : 'press'
-    if (event !== hand || lamps.length === 0) return []
+    if (event !== hand || lamps.length === 0 || placed.model.isolates) return []
     // While another key is held down a press may go unheard: that is not judged.
     const releases = moves.flatMap((other, at) =>
       other.event === 'release' && other.device !== device ? [at] : [],
@@ -220,7 +222,7 @@ const MOST_COMPARED = 512
 
 /**
  * The first of these lamps that looks the same in two situations, or −1; also −1 where some device of the
- * group is taken out of service on purpose, so that nothing answers.
+ * group is taken out of service on purpose, so that nothing answers. What is isolated answers to nothing.
  */
 function staysAs(
   compiled: Compiled,
@@ -231,7 +233,11 @@ function staysAs(
   const compared = (before: Situation, after: Situation): number =>
     isResting(compiled, before.solution.state, device)
       ? -1
-      : (lamps.find(lamp => before.solution.lights[lamp] === after.solution.lights[lamp]) ?? -1)
+      : (lamps.find(
+          lamp =>
+            before.solution.lights[lamp] === after.solution.lights[lamp] &&
+            !isIsolated(compiled, before.solution.state, compiled.circuit.loads[lamp]!),
+        ) ?? -1)
   const count = all.length
   if (count > MOST_COMPARED) return (before, after) => compared(all[before]!, all[after]!)
   const table = Int16Array.from({ length: count ** 2 }, (_, at) =>

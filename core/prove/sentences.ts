@@ -12,6 +12,7 @@ export const PROPERTIES: Readonly<Record<PropertyId, string>> = {
   'supply-alive': 'The electronics are fed in every state, the right way round.',
   signals: 'Signal terminals reach only their own companions.',
   'onward-feed': 'What is fed through this box stays alive in every state.',
+  isolates: 'What is isolated is joined to no pole, neither hot nor neutral.',
   'own-circuit': 'Each current returns on the neutral of the circuit that sent it.',
   'no-over-voltage': 'Nothing gets more than 106 % of nominal.',
   'no-bare-end': 'Every conductor end is in a joint, on a terminal, or capped.',

@@ -2,6 +2,7 @@ import { terminalPoint } from '../model/circuit'
 import { FULL_FROM } from '../model/limits'
 import { FULL_TO, holds, type Compiled, type Solution, type State } from '../solve'
 import { finding, inVolts, nameOf, type Finding } from './finding'
+import { isIsolated, stillJoined } from './isolated'
 import { signalsBypass } from './signals'
 import { sayAbout } from '../model/say-for'
 
@@ -22,6 +23,7 @@ export function stateFindings(compiled: Compiled, solution: Solution): Finding[]
     ...groundIdle(compiled, solution),
     ...supplyAlive(compiled, solution),
     ...onwardFed(compiled, solution),
+    ...stillJoined(compiled, solution),
     ...overVoltage(compiled, solution),
   ]
 }
@@ -91,7 +93,10 @@ export function askedOf(compiled: Compiled, state: State, groupId: string): numb
   )
   const says = own.find(({ commanded }) => commanded)?.commanded
   if (!says) return null
-  if (!holds(state, says) || own.some(({ outOfService }) => outOfService && holds(state, outOfService)))
+  if (
+    !holds(state, says) ||
+    own.some(each => !each.placed.model.isolates && each.outOfService && holds(state, each.outOfService))
+  )
     return 0
   const dims = compiled.contacts.find(
     ({ device, share }) => share && own.some(each => each.device === device),
@@ -105,7 +110,7 @@ const KEEPS: Readonly<Record<string, number | undefined>> = { lit: 1, dark: 0 }
 function loadsObey(compiled: Compiled, solution: Solution): Finding[] {
   const say = sayAbout(compiled.circuit)
   return compiled.circuit.loads.flatMap((load, index) => {
-    if (load.kind !== 'lamp') return []
+    if (load.kind !== 'lamp' || isIsolated(compiled, solution.state, load)) return []
     const light = solution.lights[index]!
     const wanted = KEEPS[load.keeps ?? 'worked'] ?? askedOf(compiled, solution.state, load.groupId)
     const points = [load.hot, load.neutral]
@@ -203,10 +208,12 @@ function supplyAlive(compiled: Compiled, { state, alive, starved }: Solution): F
   })
 }
 
-function onwardFed(compiled: Compiled, { loadVolts }: Solution): Finding[] {
+function onwardFed(compiled: Compiled, { loadVolts, state }: Solution): Finding[] {
   const say = sayAbout(compiled.circuit)
   return compiled.circuit.loads.flatMap((load, index) =>
-    load.kind !== 'lamp' && loadVolts[index]! < FULL_FROM * compiled.circuit.nominalVolts
+    load.kind !== 'lamp' &&
+    !isIsolated(compiled, state, load) &&
+    loadVolts[index]! < FULL_FROM * compiled.circuit.nominalVolts
       ? [finding('onward-feed', [load.hot, load.neutral], say`${load.id} gets ${inVolts(loadVolts[index]!)}`)]
       : [],
   )

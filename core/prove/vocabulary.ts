@@ -10,6 +10,7 @@ export const PROPERTY_IDS = [
   'supply-alive',
   'signals',
   'onward-feed',
+  'isolates',
   'own-circuit',
   'no-over-voltage',
   'no-bare-end',

@@ -45,6 +45,7 @@ export function placeWorks(
   const isLast = rowsWith(record, 'places', 'groupId', before).length === 1
   return [
     pen.change('places', placeId, { groupId }),
+    ...isolatesNothing(pen, record, placeId),
     ...(isLast
       ? lightGone(pen, record, before, groupId, lamps)
       : rolesHere(record, placeId, before).map(({ id }) => pen.change('ends', id, { roleGroupId: groupId }))),
@@ -79,10 +80,17 @@ export function placeParted(
     edits: [
       lightAdded(pen, groupId, freeLightName(record, name)),
       pen.change('places', placeId, { groupId }),
+      ...isolatesNothing(pen, record, placeId),
       ...rolesHere(record, placeId, before).map(({ id }) => pen.change('ends', id, { roleGroupId: groupId })),
     ],
   }
 }
+
+/** What a place isolated is isolated nowhere. */
+const isolatesNothing = (pen: Pen, record: JobRecord, placeId: string): Edit[] =>
+  rowsWith(record, 'loads', 'isolatedAtId', placeId).map(({ id }) =>
+    pen.change('loads', id, { isolatedAtId: null }),
+  )
 
 /** A light that no place works goes, with its lamps. */
 export const lightRemoved = (pen: Pen, groupId: string): Edit[] => [pen.remove('groups', groupId)]

@@ -159,6 +159,7 @@ function circuitOfParts(
   const base = outsideOf(
     boxes.map(({ view }) => view),
     trade,
+    'planned',
     ['to-be-fitted', 'fitted'],
     unworkedOf(
       boxes.map(({ view }) => view),

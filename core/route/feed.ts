@@ -1,5 +1,6 @@
 import type { BoxView } from '../job/box-view'
 import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
+import { cablesBeyond, isolatingIn, leavingEnds, poleBeyond } from '../job/isolated'
 import { Behind, only } from '../job/protected'
 import type { JobRecord } from '../model/record'
 import { isHotRole, isLoadRole } from '../model/roles'
@@ -13,13 +14,32 @@ export interface Ways {
   readonly trade: Trade
   readonly circuits: Circuits
   readonly behind: Behind
+  /** The place of the isolator that each cable leads on from, by cable. */
+  readonly beyond: ReadonlyMap<string, string>
 }
 
-export const waysIn = (views: readonly BoxView[], trade: Trade): Ways => ({
-  ...{ views, trade },
-  circuits: circuitsOf(views),
-  behind: new Behind(views, trade),
-})
+export function waysIn(views: readonly BoxView[], trade: Trade): Ways {
+  const circuits = circuitsOf(views)
+  return {
+    ...{ views, trade, circuits },
+    behind: new Behind(views, trade),
+    beyond: beyondIn(views, trade, 'planned'),
+  }
+}
+
+/** The place of the isolator that each cable leads on from, by cable. */
+export function beyondIn(
+  views: readonly BoxView[],
+  trade: Trade,
+  as: 'found' | 'planned',
+): ReadonlyMap<string, string> {
+  const leaving = leavingEnds(views)
+  return new Map(
+    isolatingIn(views, trade, as).flatMap(one =>
+      cablesBeyond(one, circuitsOf(views), leaving).map(id => [id, one.place.place.id] as const),
+    ),
+  )
+}
 
 /**
  * The place of what protects a light, as found: what its return is behind, else what feeds its controls is; null where
@@ -87,6 +107,9 @@ export function feedOfLight(
 export function netOfConductor(ways: Ways, { view, each }: Seen): string | null {
   const { circuits } = ways
   const { role } = each.end
+  const isolator = ways.beyond.get(each.cable.id)
+  const pole = isolator === undefined ? null : poleBeyond(each)
+  if (isolator !== undefined && pole !== null) return keyOf({ kind: pole, beyond: isolator })
   if (role === null || role === 'spare' || role === 'traveller') return null
   if (role === 'ground') return keyOf({ kind: 'ground' })
   if (isLoadRole(role)) {
@@ -116,6 +139,6 @@ function protectionOf(ways: Ways, { view, each }: Seen): string | null {
 /** Whether a net of a plan is the neutral of circuits that share it: it goes on whole past every device. */
 export function isSharedNeutral(record: JobRecord, key: string): boolean {
   const net = netOf(key)
-  const circuit = net.kind === 'neutral' ? record.circuits[net.circuitId] : undefined
+  const circuit = net.kind === 'neutral' && 'circuitId' in net ? record.circuits[net.circuitId] : undefined
   return circuit !== undefined && sharersOf(record, circuit).length > 0
 }

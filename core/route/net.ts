@@ -3,6 +3,8 @@ export type Net =
   /** `by`: the cable it comes in by, where its circuit comes in by several; the place of what it is protected by. */
   | { readonly kind: 'line' | 'neutral'; readonly circuitId: string; readonly by: string | null }
   | { readonly kind: 'load' | 'signal'; readonly groupId: string }
+  /** `beyond`: the place whose isolator parts it from the net of its kind before that. */
+  | { readonly kind: 'line' | 'load' | 'neutral'; readonly beyond: string }
   /** `hop`: between which two switches of a row, from 1. */
   | { readonly kind: 'traveller'; readonly groupId: string; readonly hop: number; readonly side: 'a' | 'b' }
   /** Between two terminals at one place. */
@@ -13,6 +15,7 @@ export type NetKind = Net['kind']
 
 /** The key a net stands under in a plan: the only place that makes one. Ids hold no colon. */
 export function keyOf(net: Net): string {
+  if ('beyond' in net) return `${net.kind}${BEYOND}:${net.beyond}`
   switch (net.kind) {
     case 'line':
     case 'neutral':
@@ -29,10 +32,17 @@ export function keyOf(net: Net): string {
   }
 }
 
+const BEYOND = '-beyond'
+
 /** The net of a key: the only place that reads one. A key that is none is an error of ours. */
 export function netOf(key: string): Net {
   const [kind, of, last] = key.split(':')
   switch (kind) {
+    case `line${BEYOND}`:
+    case `load${BEYOND}`:
+    case `neutral${BEYOND}`:
+      if (of) return { kind: kind.slice(0, -BEYOND.length) as 'line' | 'load' | 'neutral', beyond: of }
+      break
     case 'ground':
       return { kind }
     case 'line':
@@ -73,5 +83,5 @@ export function pairOf(key: string): string {
 /** All that is one metal at the panel, by whichever cable it comes in, and before and behind what protects it. */
 export function atPanel(key: string): string {
   const net = netOf(key)
-  return net.kind === 'line' || net.kind === 'neutral' ? keyOf({ ...net, by: null }) : key
+  return 'circuitId' in net ? keyOf({ ...net, by: null }) : key
 }

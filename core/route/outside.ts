@@ -1,5 +1,6 @@
 import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, ONLY_SUPPLY, type Circuits, type Seen } from '../job/circuits'
+import { isolatingIn } from '../job/isolated'
 import { racewayGround } from '../job/raceway'
 import { comesIn, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
@@ -8,6 +9,7 @@ import type { Trade } from '../model/trade'
 import type { Bypass, Unworked } from '../model/vocabulary'
 import { sharersOf } from '../model/ties'
 import { sayIn } from '../words/say'
+import { beyondIn } from './feed'
 
 export const nearPoint = (end: EndView) => `end:${end.end.id}`
 const farPoint = (end: EndView) => `far:${end.end.id}`
@@ -22,12 +24,14 @@ export type Outside = Pick<
  * Everything beyond the boxes, closed by what the roles say: a hot conductor comes from its breaker, a
  * switched one leads to the lamps, a neutral that leaves in the lamps' cable is their return, and what
  * leaves by an onward cable feeds somebody else. A conductor seen at both ends runs between its boxes.
+ * @param as with isolators that were found, or that will stand
  * @param bypasses which bypasses are in it: those that are there, or also those that are to come
  * @param unworked lights that nothing works any more
  */
 export function outsideOf(
   views: readonly BoxView[],
   trade: Trade,
+  as: 'found' | 'planned' = 'found',
   bypasses: readonly Bypass[] = ['fitted'],
   unworked: ReadonlyMap<string, Unworked> = new Map(),
 ): Outside {
@@ -37,8 +41,9 @@ export function outsideOf(
   const { wires, leaving } = wiresOf(all)
   const circuits = circuitsOf(views)
   const supplies = suppliesOf(circuits, views)
-  const loads = loadsOf(views, trade, bypasses, unworked)
-  const closing = new Closing(circuits, leaving, supplies, loads)
+  const isolators = isolatorsIn(views, trade, as)
+  const loads = loadsOf(views, trade, bypasses, unworked, isolators)
+  const closing = new Closing(circuits, leaving, supplies, loads, isolators)
   return {
     ...(first && { saidIn: first.region.id }),
     nominalVolts,
@@ -58,6 +63,28 @@ export function outsideOf(
       box.material === 'metal' ? [{ id: sayIn(region)`${box.name} box`, point: bondPoint(box.id) }] : [],
     ),
     caps: leaving.map(({ each }) => farPoint(each)),
+  }
+}
+
+/** What isolates what: the device by the load that it parts, and by the cable that leads on from it. */
+interface Isolators {
+  readonly ofLoad: ReadonlyMap<string, string>
+  readonly ofCable: ReadonlyMap<string, string>
+}
+
+function isolatorsIn(views: readonly BoxView[], trade: Trade, as: 'found' | 'planned'): Isolators {
+  const all = isolatingIn(views, trade, as).map(({ place }) => ({
+    place,
+    device: as === 'found' ? place.found!.id : place.place.id,
+  }))
+  return {
+    ofLoad: new Map(all.flatMap(({ place, device }) => place.loads.map(({ id }) => [id, device] as const))),
+    ofCable: new Map(
+      [...beyondIn(views, trade, as)].map(([cable, placeId]) => [
+        cable,
+        all.find(({ place }) => place.place.id === placeId)!.device,
+      ]),
+    ),
   }
 }
 
@@ -122,6 +149,7 @@ function loadsOf(
   trade: Trade,
   bypasses: readonly Bypass[],
   unworked: ReadonlyMap<string, Unworked>,
+  isolators: Isolators,
 ): CircuitLoad[] {
   const loads = new Map(
     views.flatMap(view =>
@@ -144,6 +172,7 @@ function loadsOf(
       id: before === 0 ? load.name : `${load.name} (${before + 1})`,
       kind: 'lamp',
       groupId: group.id,
+      ...isolatedBy(isolators.ofLoad.get(load.id)),
       watts: wattsOf(load, nominal) || nominal,
       ...(bypass ? { bypassWatts: trade.bypassWatts } : {}),
       ...(left === 'not-said' ? {} : { keeps: left === 'always-on' ? 'lit' : 'dark' }),
@@ -157,6 +186,8 @@ function loadsOf(
   })
 }
 
+const isolatedBy = (device: string | undefined) => (device === undefined ? {} : { isolatedBy: device })
+
 /** The far side of conductors that leave the boxes. */
 class Closing {
   constructor(
@@ -164,6 +195,7 @@ class Closing {
     readonly leaving: readonly Seen[],
     readonly supplies: readonly SupplyPoint[],
     readonly loads: readonly CircuitLoad[],
+    readonly isolators: Isolators,
   ) {}
 
   /** What a conductor’s far end is joined to; null where it ends for itself. */
@@ -175,10 +207,11 @@ class Closing {
     const joint = (...members: string[]): CircuitJoint | null =>
       members.length > 0 ? { id: `beyond:${each.end.id}`, members: [farPoint(each), ...members] } : null
     if (comesIn(role)) return joint(supply.hot)
-    if (isLoadRole(role)) return joint(...this.#ofGroup(this.circuits.lightOf(seen)).map(load => load.hot))
+    if (isLoadRole(role))
+      return joint(...this.#hangingOn(each, this.circuits.lightOf(seen)).map(load => load.hot))
     if (role === 'neutral') {
-      if (onward) return null
-      const shells = this.#ofGroup(lamps).map(load => load.neutral)
+      const shells = this.#hangingOn(each, lamps).map(load => load.neutral)
+      if (onward) return joint(...shells)
       // Fed at the luminaire: the circuit's own neutral is there, and this one comes from it.
       const fedThere = this.leaving.some(
         other => other.each.cable.id === each.cable.id && other.each.end.role === 'loop-feed',
@@ -186,7 +219,7 @@ class Closing {
       return lamps === null || fedThere ? joint(supply.neutral, ...shells) : joint(...shells)
     }
     if (role === 'ground') {
-      const grounds = this.#ofGroup(lamps).flatMap(load => load.ground ?? [])
+      const grounds = this.#hangingOn(each, lamps).flatMap(load => load.ground ?? [])
       const onlyGround = this.leaving.filter(other => other.each.end.role === 'ground').length === 1
       if (lamps === null && !onward) return joint(supply.ground)
       return onlyGround ? joint(supply.ground, ...grounds) : joint(...grounds)
@@ -206,6 +239,7 @@ class Closing {
           id: sayIn(view.region)`onward by cable ${each.cable.name}`,
           kind: 'onward',
           groupId: 'onward',
+          ...isolatedBy(this.isolators.ofCable.get(each.cable.id)),
           watts: 10,
           hot: farPoint(each),
           neutral: neutral ? farPoint(neutral.each) : `onward:${each.end.id}:neutral`,
@@ -220,14 +254,19 @@ class Closing {
   returns(): CircuitJoint[] {
     return this.loads.flatMap(load => {
       const loops = this.leaving.filter(
-        seen => isLoadRole(seen.each.end.role) && this.circuits.lightOf(seen) === load.groupId,
+        seen =>
+          isLoadRole(seen.each.end.role) &&
+          this.circuits.lightOf(seen) === load.groupId &&
+          this.isolators.ofCable.get(seen.each.cable.id) === load.isolatedBy,
       )
       const cables = loops.map(({ each }) => each.cable.id)
       const comes = (role: string) =>
         this.leaving.some(
           ({ each }) =>
             each.end.role === role &&
-            (cables.includes(each.cable.id) || this.#leadsTo(each.cable.id).lamps === load.groupId),
+            (cables.includes(each.cable.id) ||
+              (this.#leadsTo(each.cable.id).lamps === load.groupId &&
+                this.isolators.ofCable.get(each.cable.id) === load.isolatedBy)),
         )
       const hot =
         this.leaving.find(({ each }) => each.end.role === 'loop-feed' && cables.includes(each.cable.id)) ??
@@ -257,8 +296,10 @@ class Closing {
     return this.supplies.find(({ hot }) => hot === `panel:${circuitId}:hot`) ?? this.supplies[0]!
   }
 
-  #ofGroup(groupId: string | null): readonly CircuitLoad[] {
-    return this.loads.filter(load => load.groupId === groupId)
+  /** What of a light hangs on a cable: beyond an isolator only what it parts, and of that nothing elsewhere. */
+  #hangingOn({ cable }: EndView, groupId: string | null): readonly CircuitLoad[] {
+    const isolator = this.isolators.ofCable.get(cable.id)
+    return this.loads.filter(load => load.groupId === groupId && load.isolatedBy === isolator)
   }
 
   /** Roles found together in one cable say where it leads, or the lamp it was seen to go to. */

@@ -13,7 +13,7 @@ import { Offers } from './offers'
 import { feedOfLight, protectedBy, waysIn, type Ways } from './feed'
 import type { Between } from './orders'
 import type { PlannedDevice } from './planned'
-import { isNeeded, netLeaving, netWanted, netWords, protectedNets } from './route-box'
+import { isNeeded, netLeaving, netWanted, netWords, partedLoads, protectedNets } from './route-box'
 import type { LightNets, Scheme } from './schemes'
 import { spread, type Spread, type TooFew, type Unspread } from './spread'
 import { keyOf, kindOf, netOf, type Net } from './net'
@@ -80,7 +80,7 @@ export class Puzzle {
 
   /** Lights that several places work. */
   lights(): { groupId: string; devices: PlannedDevice[] }[] {
-    const all = this.boxes.flatMap(({ devices }) => devices)
+    const all = this.boxes.flatMap(({ devices }) => devices).filter(({ model }) => !model.isolates)
     return [...new Set(all.map(({ groupId }) => groupId))]
       .map(groupId => ({ groupId, devices: all.filter(each => each.groupId === groupId) }))
       .filter(({ devices }) => devices.length > 1)
@@ -130,6 +130,7 @@ export class Puzzle {
         want(net, view.box.id)
       }
     const asked = [...provided, ...Object.values(netOfTerminal)]
+    for (const { devices } of this.boxes) for (const net of partedLoads(devices)) provided.add(net)
     for (const { view, devices } of this.boxes)
       for (const net of protectedNets(this.#ways, view, devices, asked)) provided.add(net)
     for (const { view, devices } of this.boxes)
@@ -238,10 +239,15 @@ export class Puzzle {
   #circuitIdOf(net: Net): string {
     if (net.kind === 'ground') return net.kind
     if ('circuitId' in net) return net.circuitId
+    if ('beyond' in net) return this.#circuitOfLight(this.boxes[0]!.view.record.places[net.beyond]!.groupId)
     // Its two terminals are at one place: no conductor carries it.
     if (net.kind === 'own') return net.placeId
-    const whose = this.circuits.ofLight(net.groupId)
-    return whose.kind === 'known' ? whose.circuitId : net.groupId
+    return this.#circuitOfLight(net.groupId)
+  }
+
+  #circuitOfLight(groupId: string): string {
+    const whose = this.circuits.ofLight(groupId)
+    return whose.kind === 'known' ? whose.circuitId : groupId
   }
 
   #faultsOf(why: Unspread): [Fault, ...Fault[]] {

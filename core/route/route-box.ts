@@ -1,13 +1,15 @@
 import { modelStanding } from '../job/kept-switch'
-import { theControl } from '../job/place-name'
+import { theControl, whichControl } from '../job/place-name'
 import { keyOfTerminal } from '../model/terminal-key'
 import { racewayGround } from '../job/raceway'
-import { willStand, type BoxView, type EndView } from '../job/box-view'
-import type { Seen } from '../job/circuits'
+import { willStand, workedFrom, type BoxView, type EndView } from '../job/box-view'
+import { circuitsOf, type Seen } from '../job/circuits'
+import { cablesBeyond, isolatingIn, leavingEnds, type IsolatedPole } from '../job/isolated'
 import { hangingOn, protectingIn } from '../job/protected'
 import { isLoadRole } from '../model/roles'
 import type { DeviceModel, Terminal } from '../model/device'
 import { mayReferToGround } from '../job/ground-referenced'
+import type { JobRecord } from '../model/record'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { deviceNamed, type Trade } from '../model/trade'
@@ -40,7 +42,11 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const ways = waysIn([view], trade)
   const unworked = unworkedOf([view], devices)
-  faults.push(...unsaidFaults([view], lightsFed(devices, unworked), unworked), ...unprotected([view], trade))
+  faults.push(
+    ...unsaidFaults([view], lightsFed(devices, unworked), unworked),
+    ...waysNotKnown([view], trade),
+    ...unprotected([view], trade),
+  )
   if (faults.length > 0) return refused(...(faults as [Fault, ...Fault[]]))
   const nets: Record<string, string> = {}
   const netOfEnd: Record<string, string | null> = {}
@@ -56,7 +62,7 @@ export function routeAlone(view: BoxView, trade: Trade): Result<RoutedBox> {
     nets.ground ??= netWords(view, 'ground')
   }
   const netOfTerminal: Record<string, string | null> = {}
-  for (const net of protectedNets(ways, view, devices)) {
+  for (const net of [...protectedNets(ways, view, devices), ...partedLoads(devices)]) {
     present.add(net)
     nets[net] ??= netWords(view, net)
   }
@@ -151,6 +157,14 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
             : say`${model.name} works ${place.group.name} together with another: where that is, is not recorded`,
         ),
       )
+    if (model.isolates && !isWorked(view.record, place.group.id))
+      faults.push(
+        fault(
+          `/places/${place.place.id}`,
+          'other-place-not-known',
+          say`${model.name} parts what ${place.group.name} works, and where that is worked from is not recorded`,
+        ),
+      )
     if (place.workingInGroup === 1 && onlyTells(model))
       faults.push(
         fault(
@@ -172,11 +186,15 @@ export function plannedDevices(view: BoxView, trade: Trade, faults: Fault[]): Pl
   })
 }
 
+const isWorked = (record: JobRecord, groupId: string): boolean =>
+  workedFrom(record, groupId).some(({ retired }) => !retired)
+
 export function netWords(view: BoxView, key: string): string {
   const say = sayIn(view.region)
 
   const { record, feeds } = view
   const net = netOf(key)
+  if ('beyond' in net) return beyondWords(view, net.kind, net.beyond)
   switch (net.kind) {
     case 'line':
     case 'neutral': {
@@ -193,6 +211,21 @@ export function netWords(view: BoxView, key: string): string {
       return say`a wire of its own`
     case 'ground':
       return say`the ground`
+  }
+}
+
+function beyondWords({ record, region }: BoxView, pole: IsolatedPole, placeId: string): string {
+  const say = sayIn(region)
+  const place = record.places[placeId]
+  const which = place ? whichControl(record, place) : ''
+  const isolator = which === '' ? say`the isolator` : say`the isolator, ${which}`
+  switch (pole) {
+    case 'line':
+      return say`the hot beyond ${isolator}`
+    case 'load':
+      return say`the switched conductor beyond ${isolator}`
+    case 'neutral':
+      return say`the neutral beyond ${isolator}`
   }
 }
 
@@ -224,6 +257,12 @@ export function netWanted(
   if (behind !== null) return present.has(behind) ? behind : null
   switch (terminal.wants) {
     case 'line':
+      // What stays live beyond an isolator comes in only where it goes on.
+      if (
+        poleOf(device.model, 'from', terminal.id) === 'line' &&
+        !present.has(keyOf({ kind: 'line', beyond: device.placeId }))
+      )
+        return null
       return feedOfLight(ways, [view], device.groupId)?.line ?? null
     case 'load':
       return keyOf({ kind: 'load', groupId: device.groupId })
@@ -240,12 +279,27 @@ export function netWanted(
       return null
     case 'own':
       return keyOf({ kind: 'own', placeId: device.placeId })
+    case 'beyond': {
+      const pole = poleOf(device.model, 'to', terminal.id)
+      const net = pole && keyOf({ kind: pole, beyond: device.placeId })
+      return pole !== 'line' || present.has(net) ? net : null
+    }
     case 'common':
     case 'traveller':
     case 'pass':
       return `places:${device.groupId}`
   }
 }
+
+/** The pole of an isolator that a terminal is of; null for any other. */
+function poleOf({ isolates }: DeviceModel, side: 'from' | 'to', terminalId: string): IsolatedPole | null {
+  const own = Object.entries(isolates ?? {}).find(([, pole]) => pole[side] === terminalId)
+  return own ? (own[0] as IsolatedPole) : null
+}
+
+/** The switched conductors that isolators in these boxes part, whether or not one leads on before them. */
+export const partedLoads = (devices: readonly PlannedDevice[]): string[] =>
+  devices.flatMap(({ model, groupId }) => (model.isolates ? [keyOf({ kind: 'load', groupId })] : []))
 
 /** The net of a terminal behind the protection of its device; null for any other. */
 function behindOn(
@@ -298,11 +352,31 @@ export function unprotected(views: readonly BoxView[], trade: Trade): Fault[] {
   })
 }
 
+/** Which cable leads on from an isolator to what it parts has to be known before anything is joined. */
+export function waysNotKnown(views: readonly BoxView[], trade: Trade): Fault[] {
+  const leaving = leavingEnds(views)
+  return isolatingIn(views, trade, 'planned').flatMap(one => {
+    const { view, place } = one
+    if (cablesBeyond(one, circuitsOf(views), leaving).length > 0) return []
+    const names = place.loads.map(({ name }) => name).join(sayIn(view.region)` and `)
+    return [
+      fault(
+        `/places/${place.place.id}`,
+        'isolator-way',
+        sayIn(
+          view.region,
+        )`which cable leads on from ${theControl(view.record, place.place)} to ${names} is not known`,
+      ),
+    ]
+  })
+}
+
 const PROTECTS_PEOPLE: readonly Protection[] = ['ground-fault', 'dual', 'residual-current']
 
 export const isNeeded = (model: DeviceModel, terminal: Terminal) =>
   terminal.wants !== 'ground'
-    ? !Object.values(model.outlet?.protects ?? {}).includes(terminal.id)
+    ? !Object.values(model.outlet?.protects ?? {}).includes(terminal.id) &&
+      !Object.values(model.isolates?.line ?? {}).includes(terminal.id)
     : model.groundRequired
 
 /** What a conductor may not be used for: its colour, or that it is unfit, does not let it. */

@@ -34,7 +34,7 @@ export function setsFor(trade: Trade, region: RegionId, found: readonly (DeviceM
 /** The one place that is left of several. */
 const aloneSets = (all: readonly DeviceModel[]): DeviceSet[] =>
   all
-    .filter(({ places }) => places.least === 1)
+    .filter(({ places, isolates }) => places.least === 1 && !isolates)
     .filter(model => !isTwoPlace(model) && !isMiddle(model))
     .filter(model => !onlyTells(model))
     .map(model => ({ kind: 'alone', members: [model] }))

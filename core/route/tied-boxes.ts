@@ -7,7 +7,7 @@ import { assemble } from './assemble'
 import { combined } from './combined'
 import type { PlannedDevice, RoutedBox } from './planned'
 import { Puzzle, type Carried } from './puzzle'
-import { colourFaults, lightsFed, plannedDevices, unprotected } from './route-box'
+import { colourFaults, lightsFed, plannedDevices, unprotected, waysNotKnown } from './route-box'
 import { schemesOf, type Scheme } from './schemes'
 import { unsaidFaults, unsaidOf, type Unsaid } from './unsaid'
 import { unworkedOf } from './unworked'
@@ -109,7 +109,11 @@ function waysTogether(
   if (faults.length > 0) return refused(...faults)
   const all = boxes.flatMap(({ devices }) => devices)
   const unworked = unworkedOf(views, all)
-  const unsaid = [...unsaidFaults(views, lightsFed(all, unworked), unworked), ...unprotected(views, trade)]
+  const unsaid = [
+    ...unsaidFaults(views, lightsFed(all, unworked), unworked),
+    ...waysNotKnown(views, trade),
+    ...unprotected(views, trade),
+  ]
   if (unsaid.length > 0) return refused(...(unsaid as [Fault, ...Fault[]]))
   const puzzle = new Puzzle(boxes, trade)
   for (const view of views)

@@ -12,7 +12,7 @@ export function unworkedOf(
 ): ReadonlyMap<string, Unworked> {
   const left = new Map<string, Unworked>()
   for (const { group, workingInGroup } of views.flatMap(({ places }) => places)) {
-    const own = devices.filter(({ groupId }) => groupId === group.id)
+    const own = devices.filter(({ groupId, model }) => groupId === group.id && !model.isolates)
     if (own.length > 0 && own.every(({ model }) => model.terminals.length === 0))
       left.set(group.id, 'always-on')
     else if (workingInGroup === 0) left.set(group.id, group.unworked)

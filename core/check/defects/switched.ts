@@ -14,7 +14,7 @@ export const twoSupplyPair: DefectRule = (view, trade) => {
     const roles = travellers.flatMap(({ id }) =>
       endsOnTerminal(view, found!.id, id).map(({ end }) => end.role),
     )
-    if (!roles.some(isHotRole) || !roles.includes('neutral')) return []
+    if (model?.isolates || !roles.some(isHotRole) || !roles.includes('neutral')) return []
     return [
       {
         kind: 'two-supply' as const,
@@ -48,8 +48,13 @@ export function endsOnTerminal(view: BoxView, deviceId: string, terminalId: stri
 export const switchedNeutral: DefectRule = (view, trade) => {
   const say = sayIn(view.region)
   return view.places.flatMap(({ found }) => {
-    const contacts = deviceNamed(trade, found?.modelId ?? '')?.contacts ?? []
-    return [...new Set(contacts.flatMap(({ between }) => between))].flatMap(terminal =>
+    const model = deviceNamed(trade, found?.modelId ?? '')
+    // An isolator opens it together with every hot.
+    const { from, to } = model?.isolates?.neutral ?? {}
+    const opening = (model?.contacts ?? [])
+      .flatMap(({ between }) => between)
+      .filter(terminal => terminal !== from && terminal !== to)
+    return [...new Set(opening)].flatMap(terminal =>
       endsOnTerminal(view, found!.id, terminal)
         .filter(each => isReturn(view.record, each))
         .slice(0, 1)

@@ -60,27 +60,31 @@ function ControlForm({ view, place }: { view: BoxView; place: PlaceView }) {
       />
       <OldDevice view={view} place={place} />
       <LightOfPlace view={view} place={place} />
-      <PickOne
-        label={say`Wanted here`}
-        value={place.group.want ?? 'any'}
-        options={[
-          ...WANTS.map(value => ({ value, words: say(WANT_WORDS[value]) })),
-          { value: 'any' as const, words: say`Not said` },
-        ]}
-        onCommit={want =>
-          edits.send('edit a load', [
-            edits.change('groups', place.group.id, { want: want === 'any' ? null : want }),
-          ])
-        }
-      />
-      <Folded
-        summary={
-          <summary className="min-h-11 py-2 font-semibold">{say`Also wanted${wanted > 0 ? `: ${wanted}` : ''}`}</summary>
-        }
-      >
-        <NeedsForm record={view.record} groupId={place.group.id} boxId={view.box.id} />
-      </Folded>
-      <LampsForm edits={edits} region={view.region} group={place.group} loads={place.loads} />
+      {!place.isolates && (
+        <>
+          <PickOne
+            label={say`Wanted here`}
+            value={place.group.want ?? 'any'}
+            options={[
+              ...WANTS.map(value => ({ value, words: say(WANT_WORDS[value]) })),
+              { value: 'any' as const, words: say`Not said` },
+            ]}
+            onCommit={want =>
+              edits.send('edit a load', [
+                edits.change('groups', place.group.id, { want: want === 'any' ? null : want }),
+              ])
+            }
+          />
+          <Folded
+            summary={
+              <summary className="min-h-11 py-2 font-semibold">{say`Also wanted${wanted > 0 ? `: ${wanted}` : ''}`}</summary>
+            }
+          >
+            <NeedsForm record={view.record} groupId={place.group.id} boxId={view.box.id} />
+          </Folded>
+          <LampsForm edits={edits} region={view.region} group={place.group} loads={place.loads} />
+        </>
+      )}
       <Folded summary={<summary className="min-h-11 py-2 font-semibold">{say`This gang`}</summary>}>
         <ThisGang view={view} place={place.place} />
       </Folded>

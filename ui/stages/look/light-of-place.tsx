@@ -8,10 +8,11 @@ import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { placeParted } from '@/core/recording'
-import { useEdits } from '../../job/provider'
+import { deviceNamed } from '@/core/model/trade'
+import { useEdits, useTrade } from '../../job/provider'
 import { BYPASSES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { Button } from '../../primitives/button'
-import { PickOne } from '../../primitives/fields'
+import { CheckField, PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { plain } from '../../words'
 import { useSay } from '../../words/use-say'
@@ -25,16 +26,38 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
   const say = useSay()
 
   const edits = useEdits(view.box.id)
+  const trade = useTrade()
   const [joining, setJoining] = useState(false)
   const { record } = view
   const others = rowsWith(record, 'places', 'groupId', place.group.id).filter(
     ({ id }) => id !== place.place.id,
   )
+  const model = deviceNamed(trade, place.found?.modelId ?? '')
+  const isolated = others.length > 0 && (
+    <div>
+      {rowsWith(record, 'loads', 'groupId', place.group.id).map(({ id, name, isolatedAtId }) => (
+        <CheckField
+          key={id}
+          label={say`Works nothing: it isolates ${name}, all poles at once`}
+          value={isolatedAtId === place.place.id}
+          onCommit={isHere =>
+            edits.send('say what is isolated', [
+              edits.change('loads', id, { isolatedAtId: isHere ? place.place.id : null }),
+            ])
+          }
+        />
+      ))}
+    </div>
+  )
+  const isShown = place.isolates || model?.isolates !== undefined
   return (
     <div className="flex flex-col gap-2">
+      {isShown && isolated}
       {others.length > 0 && (
         <>
-          <p className="text-sm font-semibold">{say`Worked from here, and from`}</p>
+          <p className="text-sm font-semibold">
+            {place.isolates ? say`Worked from` : say`Worked from here, and from`}
+          </p>
           <ul className="flex flex-wrap gap-2">
             {others.map(other => (
               <li key={other.id}>
@@ -68,6 +91,7 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
         }
       >
         <div className="flex flex-col gap-3">
+          {!isShown && isolated}
           <PickOne
             label={say`Every place that works it is recorded`}
             value={place.group.everyPlace}

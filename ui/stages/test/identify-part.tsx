@@ -100,7 +100,9 @@ function LightsAnswer({ views }: { views: readonly BoxView[] }) {
   const edits = useEdits(views[0]!.box.id)
   const groups = new Map(
     views.flatMap(({ places }) =>
-      places.filter(({ found }) => found !== null).map(place => [place.group.id, place] as const),
+      places
+        .filter(({ found, isolates }) => found !== null && !isolates)
+        .map(place => [place.group.id, place] as const),
     ),
   )
   const read = views.some(({ readings }) => readings.some(({ answer }) => answer !== null))
