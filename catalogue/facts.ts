@@ -170,6 +170,16 @@ const ALL = [
     COMMON,
   ),
   fact(
+    'control-pair',
+    'Drivers that are dimmed over a pair of low voltage are fed in full and told how bright to be: + to +, − to −.',
+    COMMON,
+  ),
+  fact(
+    'class-separation',
+    'Low voltage and mains lie apart: in sheaths of their own, in a box by a partition; or the pair is made as a part of the mains, insulated for it all the way, where the device’s sheet allows it.',
+    COMMON,
+  ),
+  fact(
     'isolated',
     'What moves and is to be worked on can be parted from every pole where it hangs: the switched conductor, what stays live beside it, and the neutral, by contacts that open together.',
     COMMON,

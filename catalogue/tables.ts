@@ -193,6 +193,7 @@ export const minutes: Trade['minutes'] = {
   'breaker-change': 20,
   'protected-breaker': 25,
   'wider-box': 60,
+  partition: 6,
   'house-rule': 1,
   'gang-order': 5,
 }
@@ -210,6 +211,7 @@ export const mending: Trade['mending'] = {
   'shared-neutral': 15,
   'same-leg': 30,
   'split-pipe': 60,
+  'not-parted': 15,
   receptacle: 15,
   dimmed: 15,
   undersized: 20,
@@ -243,6 +245,7 @@ export const prices: Trade['prices'] = {
   'deeper-box': 15,
   cover: 14,
   'wider-box': 20,
+  partition: 10,
   'new-cable': 60,
 }
 

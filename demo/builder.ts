@@ -142,6 +142,7 @@ export function jobBuilder(job: JobRow) {
       freeLengthMillimetres: null,
       plate: '',
       bonded: 'not-known',
+      divided: 'not-known',
       recorded: true,
       note: '',
       position: ++positions,

@@ -20,7 +20,16 @@ import {
   WISHES,
   YES_NO_UNKNOWN,
 } from '@/core/model/vocabulary'
-import { BOX_KIND_WORDS, CONNECTOR_WORDS, LAMP_WORDS, plain, ROOM_KIND_WORDS, WANT_WORDS } from '@/ui/words'
+import { isControlRole } from '@/core/model/roles'
+import {
+  BOX_KIND_WORDS,
+  CONNECTOR_WORDS,
+  LAMP_WORDS,
+  PHASE_WORDS,
+  plain,
+  ROOM_KIND_WORDS,
+  WANT_WORDS,
+} from '@/ui/words'
 import {
   check,
   inTest,
@@ -37,6 +46,9 @@ import {
   length,
 } from './hand-kinds'
 import { AT_THE_WALL } from './hands-at-the-wall'
+
+const CONTROL_PAIR =
+  'Of a low-voltage cable alone: “drivers are dimmed over a pair that no mains comes near” says it.'
 
 /** Every field of every table. A new one without an entry does not compile. */
 export const HANDS: HandsOf<EntityName> & {
@@ -131,6 +143,7 @@ export const HANDS: HandsOf<EntityName> & {
     freeLengthMillimetres: length('Free conductor, the shortest (in)', [5, 127]),
     plate: text('Old plate', 'Brass, one gang'),
     bonded: inTest('e2e/said-of-a-box.spec.ts', 'a metal box, bonded or not'),
+    divided: inTest('e2e/control-pair.spec.ts', 'drivers are dimmed over a pair that no mains comes near'),
     recorded: check('Everything that can be seen is recorded'),
     note: text('Notes', 'Behind the clock'),
     position: inTest(
@@ -170,7 +183,10 @@ export const HANDS: HandsOf<EntityName> & {
     inrushAmperesEach: number('Inrush each (A)', 12),
     count: number('Count', 4),
     dimmable: pick('Dimmable, by the print on the lamp', yesNo),
-    phase: select('Dimming edge', worded(PHASES, plain)),
+    phase: select(
+      'Dimmed by',
+      worded(PHASES, phase => PHASE_WORDS[phase]),
+    ),
     powerFactor: number('Power factor', 0.7),
     horsepower: inTest('e2e/said-of-a-box.spec.ts', 'a fan by its horsepower'),
     metalLuminaire: pick('Metal luminaire, to be grounded', yesNo),
@@ -271,7 +287,14 @@ export const HANDS: HandsOf<EntityName> & {
     jointId: inTest('e2e/look.spec.ts', 'by keyboard alone: a strand to a new joint, and back by undo'),
     role: pick(
       'Taken for',
-      worded(ROLES, role => plain(ROLE_WORDS[role])),
+      worded(
+        ROLES.filter(role => !isControlRole(role)),
+        role => plain(ROLE_WORDS[role]),
+      ),
+      {
+        'control-plus': CONTROL_PAIR,
+        'control-minus': CONTROL_PAIR,
+      },
     ),
     roleCircuitId: inTest(
       'e2e/said-of-a-box.spec.ts',

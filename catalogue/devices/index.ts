@@ -38,6 +38,7 @@ import timerSecondPlace from './timer-second-place.json' with { type: 'json' }
 import smartSwitchSense from './smart-switch-sense.json' with { type: 'json' }
 import companionElm from './companion-elm.json' with { type: 'json' }
 import controlKeepsFedBattery from './control-keeps-fed-battery.json' with { type: 'json' }
+import dimmerControlPair8 from './dimmer-control-pair-8.json' with { type: 'json' }
 import dimmerElectronic300 from './dimmer-electronic-300.json' with { type: 'json' }
 import dimmerLed200Neutral from './dimmer-led-200-neutral.json' with { type: 'json' }
 import dimmerLed250TwoWire from './dimmer-led-250-two-wire.json' with { type: 'json' }
@@ -85,6 +86,7 @@ import moduleBehindSwitch from './module-behind-switch.json' with { type: 'json'
 import moduleBehindSwitch230 from './module-behind-switch-230.json' with { type: 'json' }
 import oldSwitch from './old-switch.json' with { type: 'json' }
 import oldSwitchNoGround from './old-switch-no-ground.json' with { type: 'json' }
+import oldDimmerControlPair from './old-dimmer-control-pair.json' with { type: 'json' }
 import oldDimmer from './old-dimmer.json' with { type: 'json' }
 import oldTimer from './old-timer.json' with { type: 'json' }
 import oldTwoPlaceSwitch from './old-two-place-switch.json' with { type: 'json' }
@@ -141,6 +143,7 @@ export const devices = [
   smartSwitchSense,
   companionElm,
   controlKeepsFedBattery,
+  dimmerControlPair8,
   dimmerElectronic300,
   dimmerLed200Neutral,
   dimmerLed250TwoWire,
@@ -200,6 +203,7 @@ export const devices = [
   oldSwitch,
   oldSwitchNoGround,
   oldDimmer,
+  oldDimmerControlPair,
   oldTimer,
   oldTwoPlaceSwitch,
   oldFanIsolator230,

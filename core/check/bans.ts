@@ -133,6 +133,8 @@ export function dimmingLines(question: Question): Line[] {
 }
 
 function dimmability(question: Question, load: Load): 'yes' | 'no' | 'not-known' {
+  // A driver with a pair for its level is made for it.
+  if (load.phase === 'control-pair') return 'yes'
   switch (question.trade.lamps[load.kind].dimming) {
     case 'always':
       return 'yes'
@@ -173,10 +175,51 @@ function eitherLines(lamps: readonly Load[], say: Say): Line[] {
   ]
 }
 
+/** A driver that takes its level over a pair has to get it there, and nothing else takes one. */
+function pairLines({ device, view }: Question, lamps: readonly Load[]): Line[] {
+  const say = sayIn(view.region)
+  const bySheet = { id: 'other-dimming', price: 0, minutes: 0, here: false }
+  if (device.dims!.phase !== 'control-pair')
+    return [
+      line(
+        'phase',
+        'does-not-fit',
+        say`The drivers take their level over a pair of low voltage; it would cut the wave that feeds them.`,
+        'control-pair',
+        { cures: [{ ...bySheet, says: say`Take a dimmer over a 0–10 V pair.` }] },
+      ),
+    ]
+  if (lamps.some(({ phase }) => phase !== 'control-pair' && phase !== 'not-known'))
+    return [
+      line(
+        'phase',
+        'does-not-fit',
+        say`It tells a driver its level over a pair of low voltage; not all of the lamps have one.`,
+        'control-pair',
+        { cures: [{ ...bySheet, says: say`Take a dimmer that cuts the wave.` }] },
+      ),
+    ]
+  return lamps.some(({ phase }) => phase === 'not-known')
+    ? [
+        line(
+          'phase',
+          'not-known',
+          say`Whether the drivers take their level over a 0–10 V pair is not known.`,
+          'control-pair',
+          {
+            settledBy: say`Look at one driver of each kind: two thin wires for its level, and what its sheet says.`,
+          },
+        ),
+      ]
+    : [line('phase', 'fits', say`The drivers take their level over a 0–10 V pair.`, 'control-pair')]
+}
+
 function phaseLines(question: Question, lamps: readonly Load[]): Line[] {
   const say = sayIn(question.view.region)
 
   const edge = question.device.dims!.phase
+  if (edge === 'control-pair' || lamps.some(({ phase }) => phase === 'control-pair'))
+    return pairLines(question, lamps)
   if (edge === 'either') return eitherLines(lamps, say)
   const differs = lamps.filter(
     load => load.phase !== 'not-known' && load.phase !== 'either' && load.phase !== edge,

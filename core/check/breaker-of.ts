@@ -1,4 +1,4 @@
-import type { BoxView, EndView } from '../job/box-view'
+import { isLowVoltage, type BoxView, type EndView } from '../job/box-view'
 import { circuitsOf, type Circuits } from '../job/circuits'
 import { tiedBoxes } from '../job/tied'
 import type { Breaker, Conductor, FoundPigtail } from '../model/entities'
@@ -33,7 +33,7 @@ export function guardedIn(view: BoxView, trade: Trade): Guarded[] {
   const feeds = view.feeds.map(({ circuit }) => circuit)
   return view.ends.flatMap((each): Guarded[] => {
     const mostAmps = mostAmpsOf(each.conductor, trade)
-    if (mostAmps === null) return []
+    if (mostAmps === null || isLowVoltage(each)) return []
     const own = circuitIdOf(circuits, view, each)
     const circuit = own === null ? undefined : view.record.circuits[own]
     // Circuits that share a neutral have one between them.

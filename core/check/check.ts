@@ -19,6 +19,7 @@ import { sharedGangLines } from './shared-gang'
 import { keptSwitchLines } from './kept-switch'
 import { locationLines } from './location'
 import { passageLines } from './passage'
+import { separationLines } from './separation'
 import { breakerLines } from './circuit-load'
 import { conductorLines, regionLines, terminationLines } from './wiring'
 
@@ -55,6 +56,7 @@ const RULES: readonly ((question: Question) => Line[])[] = [
   sharedGangLines,
   keptSwitchLines,
   locationLines,
+  separationLines,
   passageLines,
 ]
 

@@ -1,4 +1,4 @@
-import type { BoxView, EndView, PlaceView } from '../job/box-view'
+import { isLowVoltage, type BoxView, type EndView, type PlaceView } from '../job/box-view'
 import { claimStatus } from '../identify'
 import { hasNoGround } from '../job/groundless'
 import { racewayGround } from '../job/raceway'
@@ -63,7 +63,10 @@ function findNeutral(view: BoxView): Availability {
   if (view.ends.length === 0) return nothingRecorded(say)
   const candidate = view.ends.find(
     each =>
-      each.end.role === null && each.end.seat !== 'terminal' && !looksLikeGround(view.region, each.conductor),
+      each.end.role === null &&
+      each.end.seat !== 'terminal' &&
+      !isLowVoltage(each) &&
+      !looksLikeGround(view.region, each.conductor),
   )
   if (!candidate) return view.box.recorded ? { kind: 'none' } : notAllRecorded(say)
   return {

@@ -31,6 +31,15 @@ export function reachLines(question: Question): Line[] {
         ]
       : []),
   ]
+  const pair = (
+    [
+      ['control-plus', say`control +`],
+      ['control-minus', say`control −`],
+    ] as const
+  ).flatMap(([role, what]) =>
+    wants.has(role) ? [{ what, ends: view.ends.filter(({ end }) => end.role === role) }] : [],
+  )
+  needed.push(...pair)
   const missing = needed.filter(({ ends }) => ends.length === 0)
   if (needed.length === 0) return []
   if (missing.length === 0)

@@ -4,6 +4,7 @@ import { circuitsOf } from '../job/circuits'
 import { cablesBeyond, leavingEnds } from '../job/isolated'
 import { tiedBoxes } from '../job/tied'
 import type { TerminalWants } from '../model/device'
+import { SIDE_OF } from '../model/roles'
 import type { Role } from '../model/vocabulary'
 import type { Trade } from '../model/trade'
 import { figure } from '../model/units'
@@ -107,6 +108,8 @@ const WANTED_BY: Readonly<Record<TerminalWants, readonly Role[]>> = {
   signal: ['traveller', 'spare'],
   beyond: ['switched-load', 'loop-return', 'neutral', 'onward-feed'],
   own: [],
+  'control-plus': ['control-plus'],
+  'control-minus': ['control-minus'],
 }
 
 /** Whether each terminal takes the gauge and stranding of the conductor that would go on it. */
@@ -283,7 +286,8 @@ function conductorLinesOf(view: BoxView, trade: Trade): Line[] {
 
   const all = guardedIn(view, trade)
   const carrying = all.filter(
-    ({ each: { end } }) => end.role !== null && end.role !== 'ground' && end.role !== 'spare',
+    ({ each: { end } }) =>
+      end.role !== null && SIDE_OF[end.role] !== 'ground' && SIDE_OF[end.role] !== 'apart',
   )
   const over = (each: Guarded) => largestOf(each).ratedAmps / each.mostAmps
   const judged = carrying.length > 0 ? carrying : all

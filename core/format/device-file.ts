@@ -37,6 +37,8 @@ const terminal = Joi.object({
     'pass',
     'beyond',
     'own',
+    'control-plus',
+    'control-minus',
   ).required(),
   alike: token.allow(null).required(),
   joins: Joi.valid('screw', 'clamp', 'push-in', 'lead').required(),
@@ -176,6 +178,7 @@ const deviceSchema = Joi.object({
   dims: Joi.object({ phase: Joi.valid(...PHASES).required() })
     .allow(null)
     .required(),
+  pairAsMains: Joi.boolean(),
   motorAllowed: Joi.boolean().required(),
   receptacleAllowed: Joi.boolean().required(),
   groundRequired: Joi.boolean().required(),

@@ -23,7 +23,13 @@ const bases = new WeakMap<JobRecord, Map<string, string>>()
 
 const seenIn = (view: BoxView) => [
   view.box.id,
-  view.cables.map(({ id, far, farBoxId }) => [id, far, farBoxId]),
+  view.cables.map(({ id, far, farBoxId, sheath }) => [
+    id,
+    far,
+    farBoxId,
+    // What carries no mains is not asked after.
+    ...(sheath === 'low-voltage' ? [sheath] : []),
+  ]),
   view.ends.map(({ end, conductor }) => [
     end.id,
     conductor.insulation,

@@ -3,6 +3,7 @@ import { tabsOf } from '../job/tabs'
 import { houseRule } from '../model/house-rules'
 import { runsThrough, type BoxView } from '../job/box-view'
 import { BLANK } from '../model/blank-rows'
+import { keptApart } from '../job/low-voltage'
 import { lookingForPlaces } from '../job/looking'
 import { placeName } from '../job/place-name'
 import { readingsInNoDoubt } from '../job/power-said'
@@ -70,7 +71,7 @@ export function surveyOf(views: readonly BoxView[], trade: Trade): Result<Survey
     nominalBand: first.region.nominalBand,
     hints: first.region.hints,
     boxes: views.map(({ box, room }) => ({ id: box.id, name: `${room.name}, ${box.name}` })),
-    cables: views.flatMap(view => cablesOf(view, views)),
+    cables: views.flatMap(view => cablesOf(view, views, trade)),
     devices,
     tabs: tabsIn(views, trade),
     lights: lightsOf(views, devices),
@@ -90,8 +91,8 @@ const standingIn = ({ places }: BoxView, trade: Trade) =>
   })
 
 /** A conductor that runs through unbroken is of what lies beyond: nothing can be held to it, or part it. */
-function cablesOf(view: BoxView, views: readonly BoxView[]): SurveyCable[] {
-  const through = throughAll(views)
+function cablesOf(view: BoxView, views: readonly BoxView[], trade: Trade): SurveyCable[] {
+  const through = outOfReach(views, trade)
   return view.cables.map(cable => ({
     id: `${cable.id} in ${view.box.id}`,
     boxId: view.box.id,
@@ -117,8 +118,9 @@ function cablesOf(view: BoxView, views: readonly BoxView[]): SurveyCable[] {
   }))
 }
 
-const throughAll = (views: readonly BoxView[]): ReadonlySet<string> =>
-  new Set(views.flatMap(view => [...runsThrough(view)]))
+/** Ends that nothing is held to: of what runs through unbroken, and of pairs that no mains comes near. */
+const outOfReach = (views: readonly BoxView[], trade: Trade): ReadonlySet<string> =>
+  new Set(views.flatMap(view => [...runsThrough(view), ...keptApart(view, trade)]))
 
 function seatOf({ seat, deviceId, terminal, jointId }: BoxView['ends'][number]['end']): SurveySeat {
   if (seat === 'terminal' && deviceId !== null && terminal !== null)
@@ -152,7 +154,7 @@ function lightsOf(views: readonly BoxView[], devices: readonly SurveyDevice[]): 
  */
 export function takenIn(views: readonly BoxView[], trade: Trade): Taken[] {
   const boxes = views.map(({ box }) => box.id)
-  const through = throughAll(views)
+  const through = outOfReach(views, trade)
   return views
     .flatMap(view => readingsInNoDoubt(view).map(reading => ({ region: view.region, reading })))
     .sort((a, b) => a.reading.seq - b.reading.seq || (a.reading.id < b.reading.id ? -1 : 1))

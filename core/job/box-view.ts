@@ -157,6 +157,9 @@ function endViews(record: JobRecord, boxId: string, cables: readonly Cable[]): E
 /** A wire that a luminaire or half a receptacle brings itself: no conductor of the house. */
 export const isOwnLead = ({ cable }: EndView): boolean => cable.sheath === 'own-leads'
 
+/** A conductor of a sheath that carries no mains. */
+export const isLowVoltage = ({ cable }: Pick<EndView, 'cable'>): boolean => cable.sheath === 'low-voltage'
+
 /** Ends of conductors that run through unbroken: insulated all along, so that nothing can be read on them there; no ground. */
 export const runsThrough = ({ joints, ends, region }: BoxView): ReadonlySet<string> => {
   const unbroken = new Set(

@@ -1,5 +1,6 @@
 import type { Breaker } from '../model/entities'
-import { comesIn, isHotRole, isLoadRole, SIDE_OF } from '../model/roles'
+import { comesIn, isControlRole, isHotRole, isLoadRole, SIDE_OF } from '../model/roles'
+import type { Role } from '../model/vocabulary'
 import { sharersOf } from '../model/ties'
 import type { BoxView, EndView } from './box-view'
 import { metalOf } from './metal'
@@ -75,14 +76,15 @@ export class Circuits {
     return circuit ? [circuit, ...sharersOf(record, circuit)].map(({ id }) => id).sort()[0]! : circuitId
   }
 
-  /** The light that a switched conductor leads to: the one said, or that of the device it is on, or the only one. */
+  /** The light that a switched conductor, or one of a control pair, leads to: the one said, or that of the device it is on, or the only one. */
   lightOf({ view, each }: Seen): string | null {
     const { end } = each
     if (end.roleGroupId !== null) return end.roleGroupId
     const root = this.#root(each)
+    const isKin = (role: Role | null) => (isControlRole(end.role) ? role === end.role : isLoadRole(role))
     const said = new Set(
       this.#seen.flatMap(other =>
-        isLoadRole(other.each.end.role) && this.#root(other.each) === root
+        isKin(other.each.end.role) && this.#root(other.each) === root
           ? (other.each.end.roleGroupId ?? this.#lightOfDevice(other) ?? [])
           : [],
       ),

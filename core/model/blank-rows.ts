@@ -30,6 +30,7 @@ export const BLANK = {
     freeLengthMillimetres: null,
     plate: '',
     bonded: 'not-known',
+    divided: 'not-known',
     recorded: false,
     note: '',
   },

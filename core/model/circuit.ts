@@ -77,6 +77,8 @@ export interface CircuitLoad {
   readonly keeps?: 'lit' | 'dark'
   readonly hot: string
   readonly neutral: string
+  /** Its driver is told how bright to be by a low voltage between these; absent where it is not. */
+  readonly control?: { readonly plus: string; readonly minus: string }
   /** Contact of a metal luminaire or of a receptacle, or null. */
   readonly ground: string | null
   /** Current below which it is dark, in mA. */
@@ -138,6 +140,7 @@ export function pointsOf(circuit: Circuit): Set<string> {
   for (const load of circuit.loads) {
     points.add(load.hot).add(load.neutral)
     if (load.ground !== null) points.add(load.ground)
+    if (load.control) points.add(load.control.plus).add(load.control.minus)
   }
   for (const bond of circuit.bonds) points.add(bond.point)
   return points

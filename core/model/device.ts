@@ -49,6 +49,8 @@ export interface DeviceModel {
   readonly ratings: readonly Rating[]
   /** How it dims; null for a device that only switches. */
   readonly dims: { readonly phase: Phase } | null
+  /** Its control pair may lie beside mains conductors, made as one of them, by its sheet. */
+  readonly pairAsMains?: boolean
   readonly motorAllowed: boolean
   readonly receptacleAllowed: boolean
   /** Ground terminal must be connected for its listing, not only where there is one. */
@@ -118,7 +120,18 @@ export interface IsolatedPole {
 
 /** `beyond`: leads on to what its device isolates. `own`: joined to the other such terminal of the same place, and to nothing else. */
 export type TerminalWants =
-  'line' | 'load' | 'neutral' | 'ground' | 'signal' | 'common' | 'traveller' | 'pass' | 'beyond' | 'own'
+  | 'line'
+  | 'load'
+  | 'neutral'
+  | 'ground'
+  | 'signal'
+  | 'common'
+  | 'traveller'
+  | 'pass'
+  | 'beyond'
+  | 'own'
+  | 'control-plus'
+  | 'control-minus'
 
 export interface Terminal {
   readonly id: string

@@ -134,6 +134,8 @@ export const ENTITIES = {
     freeLengthMillimetres: maybeNumber(0, 1000),
     plate: text(120),
     bonded: choice(YES_NO_UNKNOWN),
+    /** Whether a partition parts low voltage from mains in it. */
+    divided: choice(YES_NO_UNKNOWN),
     recorded: flag,
     note: text(4000),
     position: whole(0, 9999),

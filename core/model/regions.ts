@@ -75,6 +75,8 @@ export interface CableTemplate {
   readonly id: string
   readonly words: string
   readonly insulations: readonly Insulation[]
+  /** A pair that carries no mains, its + first; absent for mains. */
+  readonly pair?: { readonly gauge: Gauge }
 }
 
 type Three = readonly [first: Insulation, second: Insulation, third: Insulation]
@@ -147,6 +149,10 @@ const northAmerica: Region = {
     { id: 'three-ground', words: 'Three and ground', insulations: ['black', 'red', 'white', 'bare'] },
     { id: 'four-ground', words: 'Four and ground', insulations: ['black', 'red', 'blue', 'white', 'bare'] },
     { id: 'two', words: 'Two, no ground', insulations: ['black', 'white'] },
+    {
+      ...{ id: 'pair', words: 'Control pair', insulations: ['violet', 'pink'] },
+      pair: { gauge: '18 AWG' },
+    },
   ],
   neutralAtSwitch: true,
   newSwitchNeutral: true,

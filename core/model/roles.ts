@@ -13,10 +13,15 @@ export const SIDE_OF: Readonly<Record<Role, Side>> = {
   neutral: 'neutral',
   ground: 'ground',
   spare: 'apart',
+  'control-plus': 'apart',
+  'control-minus': 'apart',
   traveller: null,
 }
 
 export const isHotRole = (role: Role | null): boolean => role !== null && SIDE_OF[role] === 'hot'
 export const isLoadRole = (role: Role | null): boolean => role !== null && SIDE_OF[role] === 'load'
+/** Low voltage, of the pair that tells drivers how bright to be. */
+export const isControlRole = (role: Role | null): role is 'control-plus' | 'control-minus' =>
+  role === 'control-plus' || role === 'control-minus'
 /** Hot, and from beyond the box. */
 export const comesIn = (role: Role | null): boolean => role === 'line' || role === 'loop-feed'

@@ -40,6 +40,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
       'fittingKinds',
       'ringCubicInches',
       'location',
+      'divided',
     ),
   cables: () => blank(BLANK.cables, 'pulled'),
   circuitTests: () => ({ metres: null }),

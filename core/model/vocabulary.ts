@@ -14,6 +14,8 @@ export const INSULATIONS = [
   'green',
   'green-yellow',
   'bare',
+  'violet',
+  'pink',
 ] as const
 export type Insulation = (typeof INSULATIONS)[number]
 
@@ -51,6 +53,9 @@ export const ROLES = [
   'loop-feed',
   'loop-return',
   'spare',
+  /** Low voltage, that tells a driver how bright to be; no mains. */
+  'control-plus',
+  'control-minus',
 ] as const
 export type Role = (typeof ROLES)[number]
 
@@ -160,7 +165,8 @@ export type RatingKind = (typeof RATING_KINDS)[number]
 export const YES_NO_UNKNOWN = ['yes', 'no', 'not-known'] as const
 export type YesNoUnknown = (typeof YES_NO_UNKNOWN)[number]
 
-export const PHASES = ['leading', 'trailing', 'either', 'not-known'] as const
+/** How something is dimmed: by the edge of the wave that is cut, or by a low voltage on a pair of its own. */
+export const PHASES = ['leading', 'trailing', 'either', 'control-pair', 'not-known'] as const
 export type Phase = (typeof PHASES)[number]
 
 /** What stands or hangs at a box: controls in gangs, a luminaire, a receptacle, or nothing but joints. */
@@ -211,6 +217,8 @@ export const SHEATHS = [
   'plastic-pipe',
   /** No cable at all: the wires that a luminaire, or half a receptacle, brings itself. */
   'own-leads',
+  /** A pair that carries no mains. */
+  'low-voltage',
   'not-known',
 ] as const
 export type Sheath = (typeof SHEATHS)[number]
@@ -251,6 +259,7 @@ export const PRICED_WORKS = [
   'protected-breaker',
   'deeper-box',
   'wider-box',
+  'partition',
   'new-cable',
   'cover',
 ] as const
@@ -384,6 +393,7 @@ export const LINE_RULES = [
   'load-inrush',
   'dimmable',
   'phase',
+  'separation',
   'breaker',
   'conductor-breaker',
   'pigtail-gauge',
@@ -418,6 +428,7 @@ export const DEFECT_KINDS = [
   'shared-neutral',
   'same-leg',
   'split-pipe',
+  'not-parted',
   'receptacle',
   'dimmed',
   'undersized',

@@ -4,6 +4,7 @@ import { claimStatus } from '../identify'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { linesToTell } from '../panel'
 import { deviceNamed, type Trade } from '../model/trade'
+import { SIDE_OF } from '../model/roles'
 import { STAGES, type Stage } from '../model/vocabulary'
 import { testList } from './prove-list'
 import { controlsBeyond, isForControls, isForWiring, isSettled } from './settled'
@@ -79,7 +80,8 @@ const test: Rule = view => {
     .map(each => ({ each, status: claimStatus(view, each) }))
   const contradicted = roles.find(({ status }) => status.proof === 'contradicted')
   const open = roles.filter(
-    ({ each, status }) => each.end.role === null || (status.proof !== 'proven' && each.end.role !== 'spare'),
+    ({ each, status }) =>
+      each.end.role === null || (status.proof !== 'proven' && SIDE_OF[each.end.role] !== 'apart'),
   )
   const missing = [
     ...(roles.length === 0 ? [say`nothing to read yet`] : []),

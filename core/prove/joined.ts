@@ -1,6 +1,7 @@
 import { terminalPoint } from '../model/circuit'
 import type { Compiled } from '../solve'
 import { acrossProtection } from './behind'
+import { controlPairs } from './control-pair'
 import { finding, nameOf, type Finding } from './finding'
 import { beforeIsolator } from './isolated'
 import { sayAbout } from '../model/say-for'
@@ -14,6 +15,7 @@ export function staticFindings(compiled: Compiled): Finding[] {
     ...ownNeutrals(compiled),
     ...ownHots(compiled),
     ...acrossProtection(compiled),
+    ...controlPairs(compiled),
     ...bareEnds(compiled),
     ...polarity(compiled),
   ]

@@ -15,19 +15,25 @@ const MODELS = [
   'companion-oak',
   'sensor-neutral',
   'smart-switch-neutral',
+  'fan-isolator-230',
+  'dimmer-control-pair-8',
 ].map(id => trade.devices.find(device => device.id === id)!)
 
 /** Up to three devices and three lamps, every terminal thrown onto one of a few nets. */
 const thrown = fc.record({
   devices: fc.array(
-    fc.record({ model: fc.nat(MODELS.length - 1), on: fc.array(fc.nat(6), { minLength: 5, maxLength: 5 }) }),
+    fc.record({ model: fc.nat(MODELS.length - 1), on: fc.array(fc.nat(8), { minLength: 6, maxLength: 6 }) }),
     {
       minLength: 1,
       maxLength: 3,
     },
   ),
   lamps: fc.array(
-    fc.record({ watts: fc.integer({ min: 3, max: 200 }), hot: fc.nat(6), neutral: fc.nat(6) }),
+    fc.record({
+      ...{ watts: fc.integer({ min: 3, max: 200 }), hot: fc.nat(8), neutral: fc.nat(8) },
+      isolated: fc.boolean(),
+      pair: fc.option(fc.record({ plus: fc.nat(8), minus: fc.nat(8) })),
+    }),
     {
       minLength: 1,
       maxLength: 3,
@@ -40,7 +46,7 @@ const thrown = fc.record({
 type Thrown = typeof thrown extends fc.Arbitrary<infer Value> ? Value : never
 
 function circuitOf({ devices, lamps, twoGroups, second }: Thrown): Circuit {
-  const nets: string[][] = [['a:h'], ['a:n'], second ? ['b:h'] : [], [], [], [], []]
+  const nets: string[][] = [['a:h'], ['a:n'], second ? ['b:h'] : [], [], [], [], [], [], []]
   const groupOf = (index: number) => (twoGroups && index > 0 ? 'other' : 'g')
   const placed = devices.map(({ model }, index): PlacedDevice => ({
     id: `d${index}`,
@@ -52,10 +58,16 @@ function circuitOf({ devices, lamps, twoGroups, second }: Thrown): Circuit {
       .filter(({ wants }) => wants !== 'ground')
       .forEach((terminal, at) => nets[devices[index]!.on[at]!]!.push(`${id}.${terminal.id}`)),
   )
-  lamps.forEach(({ hot, neutral }, index) => {
+  lamps.forEach(({ hot, neutral, pair }, index) => {
     nets[hot]!.push(`l${index}:h`)
     nets[neutral]!.push(`l${index}:n`)
+    if (pair) {
+      nets[pair.plus]!.push(`l${index}:plus`)
+      nets[pair.minus]!.push(`l${index}:minus`)
+    }
   })
+  const isolatorOf = (group: string) =>
+    placed.find(({ groupId, model }) => groupId === group && model.isolates)?.id
   const grounds = placed.flatMap(({ id, model }) =>
     model.terminals.filter(({ wants }) => wants === 'ground').map(terminal => `${id}.${terminal.id}`),
   )
@@ -67,7 +79,14 @@ function circuitOf({ devices, lamps, twoGroups, second }: Thrown): Circuit {
       .filter(members => members.length > 0)
       .map((members, id) => ({ id: `net${id}`, members })),
     devices: placed,
-    loads: lamps.map(({ watts }, index) => lamp(`l${index}`, watts, { groupId: groupOf(index) })),
+    loads: lamps.map(({ watts, isolated, pair }, index) => {
+      const isolatedBy = isolated ? isolatorOf(groupOf(index)) : undefined
+      return lamp(`l${index}`, watts, {
+        groupId: groupOf(index),
+        ...(isolatedBy === undefined ? {} : { isolatedBy }),
+        ...(pair ? { control: { plus: `l${index}:plus`, minus: `l${index}:minus` } } : {}),
+      })
+    }),
     caps: placed.flatMap(({ id, model }) => model.terminals.map(terminal => `${id}.${terminal.id}`)),
     bonds: [],
     plan: null,
@@ -101,7 +120,10 @@ function brokenBy(circuit: Circuit): string[] {
         queue.push(next)
         const away = compiled.devices.some(
           each =>
-            each.placed.groupId === placed.groupId && each.outOfService && holds(here, each.outOfService),
+            each.placed.groupId === placed.groupId &&
+            !each.placed.model.isolates &&
+            each.outOfService &&
+            holds(here, each.outOfService),
         )
         const held = compiled.devices.some(
           (each, other) =>
@@ -109,9 +131,11 @@ function brokenBy(circuit: Circuit): string[] {
             each.events.includes('release') &&
             situations.after(here, other, 'release') !== null,
         )
-        if (event !== hand || away || held) continue
+        if (event !== hand || away || held || placed.model.isolates) continue
         const [before, after] = [solutionOf(here), solutionOf(next)]
         circuit.loads.forEach((load, at) => {
+          const by = compiled.devices.find(each => each.placed.id === load.isolatedBy)
+          if (by && holds(here, by.outOfService!)) return
           if (load.groupId === placed.groupId && before.lights[at] === after.lights[at])
             broken.add('every-place-acts')
         })
@@ -138,6 +162,6 @@ describe('the prover against going through everything, on circuits thrown togeth
       }),
       { numRuns: 400, seed: 20261126 },
     )
-    expect(kinds.size).toBeGreaterThanOrEqual(9)
+    expect(kinds.size).toBeGreaterThanOrEqual(11)
   })
 })

@@ -44,6 +44,17 @@ export function partsOf(compiled: Compiled): number[][] {
       if (hearing.device === device) [hearing.signal, ...hearing.poles].forEach(net => tie(first, net))
   })
   for (const { hot, neutral } of compiled.loads) tieNets(hot, neutral)
+  // What a lamp is asked for is held against what feeds it, joined to it or not.
+  compiled.circuit.loads.forEach((load, at) => {
+    const { hot, neutral } = compiled.loads[at]!
+    compiled.devices.forEach(({ placed, variables: own, commanded, outOfService }, device) => {
+      const asks =
+        placed.id === load.isolatedBy ||
+        (placed.groupId === load.groupId &&
+          (commanded || outOfService || compiled.contacts.some(each => each.device === device && each.share)))
+      if (asks && own[0] !== undefined) for (const net of [hot, neutral]) tie(own[0], net)
+    })
+  })
   for (const { line, other } of compiled.ways) tieNets(line, other)
   for (const { a, b } of compiled.contacts) tieNets(a, b)
   const parts = new Map<number, number[]>()

@@ -11,6 +11,7 @@ export const PROPERTIES: Readonly<Record<PropertyId, string>> = {
   'ground-reaches': 'The ground reaches every device, metal box and luminaire.',
   'supply-alive': 'The electronics are fed in every state, the right way round.',
   signals: 'Signal terminals reach only their own companions.',
+  'control-pair': 'A control pair joins a control to its drivers, + to +, and touches no mains.',
   'onward-feed': 'What is fed through this box stays alive in every state.',
   isolates: 'What is isolated is joined to no pole, neither hot nor neutral.',
   'own-circuit': 'Each current returns on the neutral of the circuit that sent it.',

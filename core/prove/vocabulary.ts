@@ -9,6 +9,7 @@ export const PROPERTY_IDS = [
   'ground-reaches',
   'supply-alive',
   'signals',
+  'control-pair',
   'onward-feed',
   'isolates',
   'own-circuit',

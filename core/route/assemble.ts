@@ -5,7 +5,7 @@ import type { Conductor } from '../model/entities'
 import { mayBeNeutral } from '../model/regions'
 import type { Trade } from '../model/trade'
 import type { Gauge } from '../model/vocabulary'
-import { kindOf } from './net'
+import { isControlNet, kindOf } from './net'
 import { connectorsFor } from './connectors'
 import { meetingsOf, stayingPut } from './meetings'
 import { handsOnNeutral } from './neutral-source'
@@ -127,7 +127,8 @@ function pigtailFor(
 function remarksOf(view: BoxView, netOfEnd: Readonly<Record<string, string | null>>): Remark[] {
   return view.ends.flatMap(({ end, conductor }): Remark[] => {
     const net = netOfEnd[end.id] ?? null
-    if (net === null || kindOf(net) === 'ground' || conductor.markedAs !== null) return []
+    if (net === null || kindOf(net) === 'ground' || isControlNet(net) || conductor.markedAs !== null)
+      return []
     const neutralColoured = view.region.neutralColours.includes(conductor.insulation)
     if (kindOf(net) === 'neutral')
       return mayBeNeutral(view.region, conductor) && !isSleeved(view, conductor)

@@ -3,7 +3,8 @@ import { type BoxView, type EndView } from '../job/box-view'
 import { looksLikeGround, mayBeNeutral } from '../model/regions'
 import type { RouteCosts } from '../model/trade'
 import { leastMatching } from './matching'
-import { kindOf } from './net'
+import { isOfPair } from '../job/low-voltage'
+import { isControlNet, kindOf } from './net'
 
 /** A conductor that runs from one of some boxes to another. */
 export interface Runner {
@@ -44,6 +45,8 @@ const FOUND_AS: Readonly<Record<string, readonly string[]>> = {
   neutral: ['neutral'],
   traveller: ['traveller'],
   signal: ['traveller', 'spare'],
+  'control-plus': ['control-plus'],
+  'control-minus': ['control-minus'],
 }
 
 /**
@@ -54,7 +57,7 @@ export function carryingCost({ a: { view, each } }: Runner, net: string, costs: 
   const { region, record } = view
   const kind = kindOf(net)
   const { conductor, end } = each
-  if (conductor.unfit) return Infinity
+  if (conductor.unfit || isControlNet(net) !== isOfPair(each)) return Infinity
   let cost = FOUND_AS[kind]?.includes(end.role ?? '') ? 0 : costs.changed
   if (conductor.wish !== null && conductor.wish !== kind) cost += costs.againstWish
   const neutralColoured = region.neutralColours.includes(conductor.insulation)

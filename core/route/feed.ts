@@ -3,7 +3,7 @@ import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
 import { cablesBeyond, isolatingIn, leavingEnds, poleBeyond } from '../job/isolated'
 import { Behind, only } from '../job/protected'
 import type { JobRecord } from '../model/record'
-import { isHotRole, isLoadRole } from '../model/roles'
+import { isControlRole, isHotRole, isLoadRole } from '../model/roles'
 import { sharersOf } from '../model/ties'
 import type { Trade } from '../model/trade'
 import { keyOf, netOf } from './net'
@@ -115,6 +115,10 @@ export function netOfConductor(ways: Ways, { view, each }: Seen): string | null 
   if (isLoadRole(role)) {
     const light = circuits.lightOf({ view, each })
     return light === null ? null : keyOf({ kind: 'load', groupId: light })
+  }
+  if (isControlRole(role)) {
+    const light = circuits.lightOf({ view, each })
+    return light === null ? null : keyOf({ kind: role, groupId: light })
   }
   const circuit = circuits.of(each)
   if (circuit === null) return null

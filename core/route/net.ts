@@ -2,7 +2,11 @@
 export type Net =
   /** `by`: the cable it comes in by, where its circuit comes in by several; the place of what it is protected by. */
   | { readonly kind: 'line' | 'neutral'; readonly circuitId: string; readonly by: string | null }
-  | { readonly kind: 'load' | 'signal'; readonly groupId: string }
+  /** The last two: of the pair of low voltage that tells the drivers of a light how bright to be. */
+  | {
+      readonly kind: 'load' | 'signal' | 'control-plus' | 'control-minus'
+      readonly groupId: string
+    }
   /** `beyond`: the place whose isolator parts it from the net of its kind before that. */
   | { readonly kind: 'line' | 'load' | 'neutral'; readonly beyond: string }
   /** `hop`: between which two switches of a row, from 1. */
@@ -22,6 +26,8 @@ export function keyOf(net: Net): string {
       return net.by === null ? `${net.kind}:${net.circuitId}` : `${net.kind}:${net.circuitId}:${net.by}`
     case 'load':
     case 'signal':
+    case 'control-plus':
+    case 'control-minus':
       return `${net.kind}:${net.groupId}`
     case 'traveller':
       return `traveller:${net.groupId}:${net.hop}${net.side}`
@@ -51,6 +57,8 @@ export function netOf(key: string): Net {
       break
     case 'load':
     case 'signal':
+    case 'control-plus':
+    case 'control-minus':
       if (of) return { kind, groupId: of }
       break
     case 'own':
@@ -73,6 +81,9 @@ export function kindOf(key: string): NetKind {
   if (!kind) kinds.set(key, (kind = netOf(key).kind))
   return kind
 }
+
+/** Whether a net carries no mains. */
+export const isControlNet = (key: string): boolean => kindOf(key).startsWith('control-')
 
 /** A net as one of a pair of travellers, which nothing tells apart: the same for both. */
 export function pairOf(key: string): string {

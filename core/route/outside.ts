@@ -2,7 +2,7 @@ import type { BoxView, EndView } from '../job/box-view'
 import { circuitsOf, ONLY_SUPPLY, type Circuits, type Seen } from '../job/circuits'
 import { isolatingIn } from '../job/isolated'
 import { racewayGround } from '../job/raceway'
-import { comesIn, isHotRole, isLoadRole } from '../model/roles'
+import { comesIn, isControlRole, isHotRole, isLoadRole } from '../model/roles'
 import type { Circuit, CircuitJoint, CircuitLoad, SupplyPoint, Wire } from '../model/circuit'
 import type { Load } from '../model/entities'
 import type { Trade } from '../model/trade'
@@ -179,6 +179,9 @@ function loadsOf(
       hot: `lamp:${load.id}:hot`,
       neutral: `lamp:${load.id}:neutral`,
       ground: load.metalLuminaire === 'yes' ? `lamp:${load.id}:ground` : null,
+      ...(load.phase === 'control-pair'
+        ? { control: { plus: `lamp:${load.id}:plus`, minus: `lamp:${load.id}:minus` } }
+        : {}),
       offLimitMilliamps,
       coldShare,
       ohmsShare,
@@ -217,6 +220,12 @@ class Closing {
         other => other.each.cable.id === each.cable.id && other.each.end.role === 'loop-feed',
       )
       return lamps === null || fedThere ? joint(supply.neutral, ...shells) : joint(...shells)
+    }
+    if (isControlRole(role)) {
+      const side = role === 'control-plus' ? 'plus' : 'minus'
+      return joint(
+        ...this.#hangingOn(each, this.circuits.lightOf(seen)).flatMap(load => load.control?.[side] ?? []),
+      )
     }
     if (role === 'ground') {
       const grounds = this.#hangingOn(each, lamps).flatMap(load => load.ground ?? [])

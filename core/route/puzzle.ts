@@ -231,6 +231,7 @@ export class Puzzle {
   }
 
   #protectionOf(net: Net): string | null {
+    if (net.kind === 'control-plus' || net.kind === 'control-minus') return null
     if ('groupId' in net) return protectedBy(this.#ways, net.groupId)
     return 'by' in net && net.by !== null && this.boxes[0]!.view.record.places[net.by] ? net.by : null
   }
@@ -240,6 +241,7 @@ export class Puzzle {
     if (net.kind === 'ground') return net.kind
     if ('circuitId' in net) return net.circuitId
     if ('beyond' in net) return this.#circuitOfLight(this.boxes[0]!.view.record.places[net.beyond]!.groupId)
+    if (net.kind === 'control-plus' || net.kind === 'control-minus') return `pair:${net.groupId}`
     // Its two terminals are at one place: no conductor carries it.
     if (net.kind === 'own') return net.placeId
     return this.#circuitOfLight(net.groupId)

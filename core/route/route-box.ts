@@ -207,6 +207,9 @@ export function netWords(view: BoxView, key: string): string {
       return say`a traveler of ${record.groups[net.groupId]?.name ?? say`the light`}`
     case 'signal':
       return say`the signal of ${record.groups[net.groupId]?.name ?? say`the light`}`
+    case 'control-plus':
+    case 'control-minus':
+      return say`the ${net.kind === 'control-plus' ? say`+` : say`−`} of the control pair to ${record.groups[net.groupId]?.name ?? say`the light`}`
     case 'own':
       return say`a wire of its own`
     case 'ground':
@@ -273,6 +276,9 @@ export function netWanted(
       )
       return !present.has(neutral) && retrofit && mayReferToGround(view) ? 'ground' : neutral
     }
+    case 'control-plus':
+    case 'control-minus':
+      return keyOf({ kind: terminal.wants, groupId: device.groupId })
     case 'ground':
       return 'ground'
     case 'signal':

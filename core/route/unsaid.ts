@@ -1,7 +1,7 @@
 import type { BoxView } from '../job/box-view'
 import { circuitsOf, type Circuits, type Seen } from '../job/circuits'
 import type { Breaker } from '../model/entities'
-import { isHotRole, isLoadRole } from '../model/roles'
+import { isControlRole, isHotRole, isLoadRole } from '../model/roles'
 import type { Unworked } from '../model/vocabulary'
 import { fault, type Fault } from '../model/result'
 import { sayIn } from '../words/say'
@@ -39,7 +39,8 @@ export function unsaidOf(
   const seen = views.flatMap(view => view.ends.map(each => ({ view, each })))
   const ofEnds = seen.flatMap((one): Unsaid[] => {
     const { role } = one.each.end
-    if (isLoadRole(role)) return circuits.lightOf(one) === null ? [{ kind: 'light-of-end', seen: one }] : []
+    if (isLoadRole(role) || isControlRole(role))
+      return circuits.lightOf(one) === null ? [{ kind: 'light-of-end', seen: one }] : []
     const isOfCircuit = isHotRole(role) || role === 'neutral'
     const beside = role === 'neutral' && circuits.of(one.each) === null ? hotsBeside(circuits, one) : []
     if (beside.length > 1) return [{ kind: 'sharing', seen: one, circuits: beside }]

@@ -12,6 +12,8 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   'loop-feed': 'loop feed',
   'loop-return': 'loop return',
   spare: 'spare',
+  'control-plus': 'control +',
+  'control-minus': 'control −',
 }
 
 export const INSULATION_WORDS: Readonly<Record<Insulation, string>> = {
@@ -25,4 +27,6 @@ export const INSULATION_WORDS: Readonly<Record<Insulation, string>> = {
   green: 'green',
   'green-yellow': 'green-yellow',
   bare: 'bare',
+  violet: 'violet',
+  pink: 'pink',
 }

@@ -48,6 +48,56 @@ const terminalsOf = (circuit: Circuit) =>
     })),
   )
 
+const isolatorOf = ({ devices }: Circuit, load: Circuit['loads'][number]) =>
+  devices.find(({ id }) => id === load.isolatedBy)
+
+/** Where a load comes back to: itself, and before each pole of its isolator that its return hangs on. */
+function returnsOf(circuit: Circuit, load: Circuit['loads'][number]): string[] {
+  const by = isolatorOf(circuit, load)
+  const met = walkOf(circuit, never)(load.neutral)
+  const poles = Object.values(by?.model.isolates ?? {})
+  return [
+    load.neutral,
+    ...poles.flatMap(({ from, to }) =>
+      met.has(terminalPoint(by!.id, to)) ? [terminalPoint(by!.id, from)] : [],
+    ),
+  ]
+}
+
+/** Whether low voltage goes astray: to mains, from + to −, or not to the driver that is to be told. */
+function pairGoesAstray(circuit: Circuit): boolean {
+  const conductors = walkOf(circuit, never)
+  const terminals = terminalsOf(circuit)
+  const forPair = (wants: string) => terminals.filter(({ terminal }) => terminal.wants === wants)
+  const [plus, minus] = [forPair('control-plus'), forPair('control-minus')]
+  const drivers = circuit.loads.flatMap(({ control, groupId }) => (control ? [{ ...control, groupId }] : []))
+  const mains = new Set([
+    ...circuit.supplies.flatMap(({ hot, neutral, ground }) => [hot, neutral, ground]),
+    ...circuit.loads.flatMap(({ hot, neutral, ground }) => [hot, neutral, ground ?? hot]),
+    ...circuit.bonds.map(({ point }) => point),
+    ...terminals.filter(({ terminal }) => !terminal.wants.startsWith('control-')).map(({ point }) => point),
+  ])
+  const low = [...plus, ...minus]
+    .map(({ point }) => point)
+    .concat(drivers.flatMap(each => [each.plus, each.minus]))
+  if (low.some(point => [...conductors(point)].some(each => mains.has(each)))) return true
+  if (plus.some(one => minus.some(other => conductors(one.point).has(other.point)))) return true
+  if (drivers.some(one => drivers.some(other => conductors(one.plus).has(other.minus)))) return true
+  return drivers.some(({ groupId, ...at }) =>
+    (
+      [
+        [at.plus, plus],
+        [at.minus, minus],
+      ] as const
+    ).some(([point, all]) => {
+      const isDriven = [...plus, ...minus].some(({ device }) => device.groupId === groupId)
+      return (
+        isDriven && !all.some(each => each.device.groupId === groupId && conductors(point).has(each.point))
+      )
+    }),
+  )
+}
+
 /** What is wrong whatever the switches do. */
 export function wrongForGood(circuit: Circuit): Set<string> {
   const wrong = new Set<string>()
@@ -61,7 +111,7 @@ export function wrongForGood(circuit: Circuit): Set<string> {
     supplies.some(({ ground }) => conductors(point).has(ground)) ||
     circuit.groundless?.some(each => each.point === point)
   for (const load of loads) {
-    const returns = neutralsAt(load.neutral)
+    const returns = returnsOf(circuit, load).flatMap(neutralsAt)
     const feeds = hotsAt(anyhow, load.hot)
     if (returns.length === 0) wrong.add('return-unswitched')
     if (returns.length > 0 && feeds.length > 0 && !returns.some(each => feeds.includes(each)))
@@ -83,7 +133,8 @@ export function wrongForGood(circuit: Circuit): Set<string> {
       contact => lasting(device, contact) && contact.between.includes(terminal.id),
     )
     if (terminal.wants === 'neutral' && isHot) wrong.add('supply-alive')
-    if (terminal.wants === 'line' && isOnlyOne && !isHot) wrong.add('supply-alive')
+    const mayBeEmpty = device.model.isolates?.line?.from === terminal.id
+    if (terminal.wants === 'line' && isOnlyOne && !mayBeEmpty && !isHot) wrong.add('supply-alive')
     if (terminal.wants === 'load' && isOnlyOne && !isPassing && isHot) wrong.add('supply-alive')
   }
   for (const device of devices) {
@@ -102,6 +153,7 @@ export function wrongForGood(circuit: Circuit): Set<string> {
   ]
   if (loose.some(point => !landed.includes(point))) wrong.add('no-bare-end')
   if (signalsGoAstray(circuit, conductors, closed)) wrong.add('signals')
+  if (pairGoesAstray(circuit)) wrong.add('control-pair')
   return wrong
 }
 
@@ -193,6 +245,12 @@ export function wrongHere(compiled: Compiled, solution: Solution): Set<string> {
   for (const [at, load] of circuit.loads.entries()) {
     const share = solution.loadVolts[at]! / nominal
     if (share > 1.06) wrong.add('no-over-voltage')
+    const by = isolatorOf(circuit, load)
+    if (by && isSo(by, by.model.outOfService!.when)) {
+      const met = new Set([...metal(load.hot), ...metal(load.neutral)])
+      if (circuit.supplies.some(({ hot, neutral }) => met.has(hot) || met.has(neutral))) wrong.add('isolates')
+      continue
+    }
     if (load.kind !== 'lamp') {
       if (share < 0.93) wrong.add('onward-feed')
       continue
@@ -234,7 +292,10 @@ function askedOf(circuit: Circuit, words: StateInWords, load: Circuit['loads'][n
   const speaks = own.filter(({ model }) => model.commanded)
   if (speaks.length === 0) return null
   const isOn = stands(words, speaks[0]!, speaks[0]!.model.commanded!.when)
-  const rests = own.some(each => each.model.outOfService && stands(words, each, each.model.outOfService.when))
+  const rests = own.some(
+    each =>
+      !each.model.isolates && each.model.outOfService && stands(words, each, each.model.outOfService.when),
+  )
   if (!isOn || rests) return 0
   const fed = walkOf(circuit, never)(load.hot)
   const drives = own.find(({ id, model }) =>

@@ -256,6 +256,8 @@ const NET_WORDS: Readonly<Record<NetKind | 'none', string>> = {
   traveller: 'traveler',
   signal: 'signal',
   own: 'its own',
+  'control-plus': 'control +',
+  'control-minus': 'control −',
   none: 'spare',
 }
 

@@ -4,6 +4,7 @@ import type {
   Connector,
   Instrument,
   LampKind,
+  Phase,
   Proof,
   RoomKind,
   Stage,
@@ -65,6 +66,14 @@ export const INSTRUMENT_UNITS: Readonly<Record<Instrument, string>> = {
   clamp: 'A',
   'receptacle-tester': 'V',
   'circuit-finder': '1 = found',
+}
+
+export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
+  leading: 'Leading edge',
+  trailing: 'Trailing edge',
+  either: 'Either edge',
+  'control-pair': '0–10 V pair',
+  'not-known': 'Not known',
 }
 
 export const LAMP_WORDS: Readonly<Record<LampKind, string>> = {

@@ -1,3 +1,4 @@
+import { isLowVoltage } from '../../job/box-view'
 import { racewayGround } from '../../job/raceway'
 import { DEAD_VOLTS } from '../../model/limits'
 import { looksLikeGround, isNominal } from '../../model/regions'
@@ -157,7 +158,26 @@ const shortConductor: DefectRule = ({ record, box: { freeLengthMillimetres: free
 }
 
 /** What is wrong with the box itself. */
+/** Low voltage beside mains, and nothing between. */
+const notParted: DefectRule = view => {
+  const say = sayIn(view.region)
+  const low = view.ends.filter(isLowVoltage)
+  if (view.box.divided !== 'no' || low.length === 0 || low.length === view.ends.length) return []
+  const names = [...new Set(low.map(({ cable }) => cable.name))].join(', ')
+  return [
+    {
+      kind: 'not-parted' as const,
+      severity: 'defect',
+      what: say`Cable ${names} carries low voltage beside mains, and nothing parts them`,
+      cure: say`A partition in the box, or the pair insulated for mains where the device’s sheet allows it.`,
+      parts: [say`Partition for the box`],
+      factId: 'class-separation',
+    },
+  ]
+}
+
 export const BOX_RULES: readonly DefectRule[] = [
+  notParted,
   ungroundedMetal,
   groundOpen,
   setBack,

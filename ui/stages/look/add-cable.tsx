@@ -31,11 +31,14 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
   const addCable = (template: CableTemplate) => {
     setMaybe(null)
     const name = freeName(view.cables.map(cable => cable.name))
-    const cable = { boxId: view.box.id, name, entry, pulled, position: view.cables.length }
-    const strands = template.insulations.map(insulation => ({
+    const cable = {
+      ...{ boxId: view.box.id, name, entry, pulled, position: view.cables.length },
+      ...(template.pair ? { sheath: 'low-voltage' as const } : {}),
+    }
+    const strands = template.insulations.map((insulation, at) => ({
       insulation,
-      gauge,
-      at: [{ boxId: view.box.id, said: LOOSE }],
+      gauge: template.pair?.gauge ?? gauge,
+      at: [{ boxId: view.box.id, said: { ...LOOSE, ...(template.pair ? { role: PAIR[at]! } : {}) } }],
     }))
     edits.send('add a cable', cableEdits(edits, view.record, cable, strands))
     setEntry(entry === 'top' ? 'bottom' : 'top')
@@ -75,6 +78,9 @@ export function AddCable({ view, gauge }: { view: BoxView; gauge: Gauge }) {
     </div>
   )
 }
+
+/** + first, as the colors of a pair are named. */
+const PAIR = ['control-plus', 'control-minus'] as const
 
 /** Asked where the eye is: the button that raised it may stand lower. */
 function IsItThat({

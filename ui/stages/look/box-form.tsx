@@ -1,5 +1,6 @@
 'use client'
 
+import { isOfPair } from '@/core/job/low-voltage'
 import type { BoxView } from '@/core/job/box-view'
 import { fillAsFound, volumeOf } from '@/core/check'
 import { BOX_KINDS, BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
@@ -56,6 +57,14 @@ export function BoxForm({ view }: { view: BoxView }) {
           value={box.bonded}
           options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
           onCommit={bonded => change({ bonded })}
+        />
+      )}
+      {(view.ends.some(isOfPair) || box.divided !== 'not-known') && (
+        <PickOne
+          label={say`A partition parts low voltage from mains in it`}
+          value={box.divided}
+          options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
+          onCommit={divided => change({ divided })}
         />
       )}
       <PickOne

@@ -7,7 +7,7 @@ import { LAMP_KINDS, PHASES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import type { Edits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
-import { LAMP_WORDS, plain } from '../../words'
+import { LAMP_WORDS, PHASE_WORDS, plain } from '../../words'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
 
@@ -145,9 +145,9 @@ function LoadForm({ edits, load }: { edits: Edits; region: Region; load: Load })
               />
             )}
             <SelectField
-              label={say`Dimming edge`}
+              label={say`Dimmed by`}
               value={load.phase}
-              options={PHASES.map(value => ({ value, words: say(plain(value)) }))}
+              options={PHASES.map(value => ({ value, words: say(PHASE_WORDS[value]) }))}
               onCommit={phase => change({ phase })}
             />
           </div>

@@ -4,8 +4,9 @@ import { theControl } from '@/core/job/place-name'
 import { ROLE_WORDS } from '@/core/words/of-vocabulary'
 import { useState } from 'react'
 import { claimStatus } from '@/core/identify'
-import { isHotRole } from '@/core/model/roles'
-import type { BoxView, EndView } from '@/core/job/box-view'
+import { isControlRole, isHotRole } from '@/core/model/roles'
+import { isLowVoltage, type BoxView, type EndView } from '@/core/job/box-view'
+import { isOfPair } from '@/core/job/low-voltage'
 import { ROLES, type Instrument, type Role, type SwitchPosition } from '@/core/model/vocabulary'
 import { roleSaid } from '@/core/recording'
 import { newId } from '../../job/new-id'
@@ -48,7 +49,10 @@ export function RolePanel({
           label={say`Taken for`}
           value={strand.end.role ?? 'none'}
           options={[
-            ...ROLES.map(value => ({ value, words: capital(say(ROLE_WORDS[value])) })),
+            ...ROLES.filter(role => mayBeOf(strand, role)).map(value => ({
+              value,
+              words: capital(say(ROLE_WORDS[value])),
+            })),
             { value: 'none' as const, words: say`Not said` },
           ]}
           onCommit={setRole}
@@ -66,6 +70,12 @@ export function RolePanel({
     </div>
   )
 }
+
+/** What carries no mains is one of its pair, or spare; nothing else is of one but where somebody said so. */
+const mayBeOf = (strand: EndView, role: Role): boolean =>
+  isLowVoltage(strand)
+    ? isControlRole(role) || role === 'spare' || role === strand.end.role
+    : !isControlRole(role) || isOfPair(strand)
 
 function ReadingList({ view, strand }: { view: BoxView; strand: EndView }) {
   const say = useSay()
