@@ -22,6 +22,7 @@ test('drivers are dimmed over a pair that no mains comes near', async ({ page, r
     { insulation: 'violet', gauge: '18 AWG', sheath: 'low-voltage', role: 'control-plus' },
     { insulation: 'pink', gauge: '18 AWG', sheath: 'low-voltage', role: 'control-minus' },
   ])
+  await unfold(page, 'More of its print')
   await page.getByLabel('Dimmed by').selectOption({ label: '0–10 V pair' })
   await saved(page)
   expect(await rows('SELECT phase FROM loads WHERE job_id = ?', jobId)).toEqual([{ phase: 'control-pair' }])

@@ -15,8 +15,10 @@ export interface Power {
 
 /** Potentials as bits: the earth’s, then one for each source. */
 export const ZERO = 1
-/** Instead of positions: every switch open at once, the metal that no hand moves. */
+/** Instead of positions: every switch open at once. What an isolator parts is what it is with the isolator on. */
 export const OPEN = -1
+/** Isolators as well: the metal that no hand moves. */
+const ALL_OPEN = -2
 export const hotBit = (source: number) => 2 << source
 
 /**
@@ -73,7 +75,7 @@ export class Standing {
 
   /** The metal of the boxes as found, every switch open, and of what is already known beyond them. */
   metal(beyond: Int16Array, into: Uint16Array): void {
-    this.#parent.set(this.#base(0, 0, OPEN))
+    this.#parent.set(this.#base(0, 0, ALL_OPEN))
     for (let end = 0; end < this.#frame.ends.length; end++)
       if (beyond[end]! >= 0) this.#join(end, beyond[end]!)
     into.set(this.#parent)
@@ -122,7 +124,7 @@ export class Standing {
   /** Joints and contacts of the boxes that are not apart, joined once for all hypotheses. */
   #base(apart: number, off: number, positions: number): Uint16Array {
     const { switches, joined, nodes, terminals } = this.#frame
-    const key = (off * 32 + apart) * 512 + positions + 1
+    const key = (off * 32 + apart) * 512 + positions + 2
     let base = this.#bases.get(key)
     if (base) return base
     const parent = this.#parent
@@ -133,9 +135,10 @@ export class Standing {
       if ((apart >> box) & 1) return
       for (const [a, b] of pairs) if (!bare.includes(a) && !bare.includes(b)) this.#join(a, b)
     })
-    switches.forEach(({ box, closed, deviceAt }, at) => {
-      if (((apart >> box) | (off >> deviceAt)) & 1 || positions === OPEN) return
-      for (const [a, b] of closed[(positions >> at) & 1]!) this.#join(a, b)
+    switches.forEach(({ box, closed, deviceAt, device }, at) => {
+      if (((apart >> box) | (off >> deviceAt)) & 1) return
+      if (positions === ALL_OPEN || (positions === OPEN && !device.model.isolates)) return
+      for (const [a, b] of closed[positions === OPEN ? 1 : (positions >> at) & 1]!) this.#join(a, b)
     })
     base = parent.slice()
     this.#bases.set(key, base)

@@ -6,6 +6,7 @@ import { drawnPair, pairBox, type PairBox } from '@/testing/route/pair-box'
 import { TIMES } from '@/testing/times'
 import { check, type Judgement } from '../check'
 import { surveyOf } from '../identify'
+import { tiedBoxes } from '../job/tied'
 import { deviceNamed } from '../model/trade'
 import type { BoxView } from '../job/box-view'
 import type { Circuit } from '../model/circuit'
@@ -82,6 +83,20 @@ describe('drivers that are dimmed over a pair', () => {
     const found = foundCircuit(pairBox(drawn), trade)
     if (!found.ok) throw new Error(found.faults.map(({ message }) => message).join('; '))
     expect([drawn, broken(found.value)]).toEqual([drawn, []])
+  })
+
+  it('mains never goes over the pair, though no other conductor is left', () => {
+    const views = pairBox({ ...plain, beyond: true, colour: 'grey', choice: 'switch-plain-15' })
+    const { record } = views[0]!
+    const gone = Object.values(record.conductors).find(
+      ({ cableId, insulation }) => cableId === 'box-r' && insulation === 'white',
+    )!
+    const { [gone.id]: _, ...conductors } = record.conductors
+    const ends = Object.fromEntries(
+      Object.entries(record.ends).filter(([, { conductorId }]) => conductorId !== gone.id),
+    )
+    const routed = routeTogether(tiedBoxes({ ...record, conductors, ends }, 'box'), trade)
+    expect(routed.ok ? [] : routed.faults.map(({ code }) => code)).not.toEqual([])
   })
 
   it('a plain switch leaves the pair capped, and its drivers at full', () => {
