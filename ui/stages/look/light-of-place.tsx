@@ -14,7 +14,7 @@ import { BYPASSES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import { Button } from '../../primitives/button'
 import { CheckField, PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
-import { plain } from '../../words'
+import { LAMP_WORDS, plain } from '../../words'
 import { useSay } from '../../words/use-say'
 
 const SameLight = dynamic(() => keptTrying(() => import('./same-light')).then(module => module.SameLight), {
@@ -35,10 +35,10 @@ export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView 
   const model = deviceNamed(trade, place.found?.modelId ?? '')
   const isolated = others.length > 0 && (
     <div>
-      {rowsWith(record, 'loads', 'groupId', place.group.id).map(({ id, name, isolatedAtId }) => (
+      {rowsWith(record, 'loads', 'groupId', place.group.id).map(({ id, name, kind, isolatedAtId }) => (
         <CheckField
           key={id}
-          label={say`Works nothing: it isolates ${name}, all poles at once`}
+          label={say`Works nothing: it isolates ${name} (${say(LAMP_WORDS[kind])}), all poles at once`}
           value={isolatedAtId === place.place.id}
           onCommit={isHere =>
             edits.send('say what is isolated', [
