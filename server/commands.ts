@@ -11,6 +11,7 @@ import { checked, held, transition, type Moment } from '@/core/job/transition'
 import { holdPoints, powerHolds } from '@/core/plan'
 import { fault } from '@/core/model/result'
 import { JOB_FIELDS } from '@/core/model/entities'
+import { rowNamed } from '@/core/model/record'
 import { upgradedRow } from '@/core/model/upgrade-row'
 import { inTransaction, isDuplicate } from './database'
 import { digestOf } from './digest'
@@ -159,7 +160,7 @@ async function undoing(
   )
   const changes = takenBack(job.record, changesFrom(rows[0]!.changes))
   const stale = changes.flatMap((change): Stale[] => {
-    const now = change.entity === 'job' ? job.record.job : (job.record[change.entity][change.id] ?? null)
+    const now = rowNamed(job.record, change.entity, change.id)
     const fields = changedFields({ ...change, after: now })
     if (fields.length === 0) return []
     return [

@@ -1,3 +1,4 @@
+import { rowNamed } from '@/core/model/record'
 import type { PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { AT_THE_WALL } from '@/core/job/as-seen'
 import { changedFields, type Change } from '@/core/job/change'
@@ -28,7 +29,7 @@ export async function stalenessOf(
   return late.flatMap((edit): Stale[] => {
     if (edit.kind === 'add') return []
     const version = versionOf(job.versions, edit.entity, edit.id)
-    const now = edit.entity === 'job' ? job.record.job : (job.record[edit.entity][edit.id] ?? null)
+    const now = rowNamed(job.record, edit.entity, edit.id)
     const stale = (fields: readonly string[]): Stale[] => [
       {
         entity: edit.entity,

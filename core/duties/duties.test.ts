@@ -21,7 +21,7 @@ function boxWith({
   ...given
 }: More): BoxView {
   const { record } = usualBox(given)
-  const each = <Row>(rows: Readonly<Record<string, Row>>, fields: Partial<Row>) =>
+  const each = <Row>(rows: Readonly<Record<string, Row>>, fields: NoInfer<Partial<Row>>) =>
     Object.fromEntries(Object.entries(rows).map(([id, row]) => [id, { ...row, ...fields }]))
   return boxView(
     {

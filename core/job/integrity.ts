@@ -1,6 +1,6 @@
 import { theControl } from './place-name'
-import { ENTITY_NAMES, fieldsOf, type EntityName, type JobRow } from '../model/entities'
-import { rowsWith, type JobRecord } from '../model/record'
+import { ENTITY_NAMES, fieldsOf, type EntityName, type JobRow, type Row } from '../model/entities'
+import { rowNamed, rowsWith, type JobRecord } from '../model/record'
 import { fault, type Fault } from '../model/result'
 import type { Change } from './change'
 import { sayFor } from '../model/say-for'
@@ -53,7 +53,7 @@ const NONE: readonly Fault[] = []
 function danglingReferences(record: JobRecord, { entity, id }: Subject): readonly Fault[] {
   if (REFERENCES[entity].length === 0) return NONE
   const say = sayFor(record)
-  const row = record[entity][id] as unknown as Record<string, unknown>
+  const row = rowNamed(record, entity, id) as unknown as Record<string, unknown>
   const faults: Fault[] = []
   for (const [name, to] of REFERENCES[entity]) {
     const target = row[name]
@@ -203,7 +203,7 @@ function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: strin
   const key = entity === 'rooms' ? 'name' : 'breaker'
   const doubled = doubledIn(record[entity], key)
   if (doubled.size === 0) return NONE
-  const mine = spoken((record[entity][id] as unknown as Record<string, unknown>)[key])
+  const mine = spoken((rowNamed(record, entity, id) as unknown as Record<string, unknown>)[key])
   if (!doubled.has(mine)) return NONE
   const say = sayFor(record)
   return [fault(`/${entity}/${id}/${key}`, 'name-taken', say`there is another ${key} “${mine}”`)]
@@ -216,7 +216,7 @@ function oneEach(
   path: string,
   message: string,
 ): Fault[] {
-  const placeId = record[entity][id]!.placeId
+  const { placeId } = rowNamed(record, entity, id) as Row<'devices' | 'choices'>
   return rowsWith(record, entity, 'placeId', placeId).length > 1
     ? [fault(`${path}/placeId`, 'one-each', message)]
     : []

@@ -1,5 +1,5 @@
 import type { AnyRow, EntityName, JobRow } from '../model/entities'
-import type { JobRecord } from '../model/record'
+import { rowNamed, type JobRecord } from '../model/record'
 import { applyChanges } from './change'
 import { versionOf, withVersions, type RowVersion, type Versions } from './versions'
 
@@ -44,7 +44,7 @@ export function rowsNow(job: VersionedJob, touched: Iterable<string>): RowNow[] 
     const at = key.indexOf('/')
     const entity = key.slice(0, at) as EntityName | 'job'
     const id = key.slice(at + 1)
-    const row = entity === 'job' ? job.record.job : (job.record[entity][id] ?? null)
+    const row = rowNamed(job.record, entity, id)
     return { entity, id, row, version: versionOf(job.versions, entity, id) }
   })
 }

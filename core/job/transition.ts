@@ -1,5 +1,5 @@
 import { ENTITY_NAMES, fieldsOf, type AnyRow, type EntityName, type JobRow } from '../model/entities'
-import type { JobRecord } from '../model/record'
+import { rowNamed, type JobRecord } from '../model/record'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import { applyChanges, type Change } from './change'
 import { asSeen, AT_THE_WALL, placeOf, type Standpoint } from './as-seen'
@@ -115,7 +115,7 @@ const keyOf = (entity: string, id: string) => `${entity}/${id}`
 function storedRow(record: JobRecord, entity: EntityName | 'job', id: string): LooseRow | null {
   if (entity === 'job') return record.job.id === id ? (record.job as unknown as LooseRow) : null
   // No row of any table is called what every object has.
-  return Object.hasOwn(record[entity], id) ? (record[entity][id] as unknown as LooseRow) : null
+  return Object.hasOwn(record[entity], id) ? (rowNamed(record, entity, id) as unknown as LooseRow) : null
 }
 
 function rowIn(record: JobRecord, draft: Draft, entity: EntityName | 'job', id: string): LooseRow | null {

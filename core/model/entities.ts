@@ -409,7 +409,7 @@ export type NewRow<Name extends EntityName> =
     : Row<Name>
 
 export type JobRow = RowOf<typeof JOB_FIELDS>
-export type Row<Name extends EntityName> = RowOf<(typeof ENTITIES)[Name]>
+export type Row<Name extends EntityName> = RowOf<(typeof ENTITIES)[Name], Name>
 export type AnyRow = Row<EntityName>
 
 export type Room = Row<'rooms'>

@@ -22,20 +22,31 @@ export type OnRemove = 'remove' | 'clear'
 
 export type Fields = Readonly<Record<string, Field>>
 
-type Bare<F extends Field> = F extends { kind: 'choice'; of: readonly (infer Choice)[] }
+/** The id of a row of one table: a plain text may be one, that of another table is not. */
+export type Id<Name extends string> = string & { readonly idOf?: Name }
+
+type Bare<F extends Field, Name extends string> = F extends { kind: 'choice'; of: readonly (infer Choice)[] }
   ? Choice
   : F extends { kind: 'number' }
     ? number
     : F extends { kind: 'flag' }
       ? boolean
-      : string
+      : F extends { kind: 'ref'; to: infer To extends string }
+        ? Id<To>
+        : F extends { kind: 'id' }
+          ? Id<Name>
+          : string
 
-type ValueOf<F extends Field> = F extends { nullable: true } ? Bare<F> | null : Bare<F>
+type ValueOf<F extends Field, Name extends string> = F extends { nullable: true }
+  ? Bare<F, Name> | null
+  : Bare<F, Name>
 
 /** Fields of a later version that this one does not know; kept, never read. */
 export type Extra = Readonly<Record<string, unknown>>
 
-export type RowOf<F extends Fields> = { readonly [Key in keyof F]: ValueOf<F[Key]> } & {
+export type RowOf<F extends Fields, Name extends string = never> = {
+  readonly [Key in keyof F]: ValueOf<F[Key], Name>
+} & {
   readonly extra?: Extra
 }
 

@@ -1,12 +1,17 @@
-import { ENTITY_NAMES, type EntityName, type JobRow, type Row } from './entities'
+import type { Id } from './fields'
+import { ENTITY_NAMES, type AnyRow, type EntityName, type JobRow, type Row } from './entities'
 
-export type Table<Name extends EntityName> = Readonly<Record<string, Row<Name>>>
+export type Table<Name extends EntityName> = { readonly [Key in Id<Name>]: Row<Name> }
 
 /** A whole job: its own row, and every table keyed by id. Never changed in place. */
 export type JobRecord = { readonly job: JobRow } & { readonly [Name in EntityName]: Table<Name> }
 
 export const emptyRecord = (job: JobRow): JobRecord =>
   ({ job, ...Object.fromEntries(ENTITY_NAMES.map(name => [name, {}])) }) as JobRecord
+
+/** A row by the name of its table, where that is not known beforehand; null where there is none. */
+export const rowNamed = (record: JobRecord, name: EntityName | 'job', id: string): AnyRow | JobRow | null =>
+  name === 'job' ? record.job : ((record[name] as Readonly<Record<string, AnyRow>>)[id] ?? null)
 
 type AnyRows = readonly Readonly<Record<string, unknown>>[]
 
@@ -44,7 +49,7 @@ export function rowsWith<Name extends EntityName, Key extends KeysOf<Name>>(
   record: JobRecord,
   name: Name,
   key: Key,
-  value: Row<Name>[Key],
+  value: NoInfer<Row<Name>[Key]>,
 ): readonly Row<Name>[] {
   const table = record[name]
   let byKey = groupedRows.get(table)

@@ -277,8 +277,10 @@ export function netWanted(
       return !present.has(neutral) && retrofit && mayReferToGround(view) ? 'ground' : neutral
     }
     case 'control-plus':
-    case 'control-minus':
-      return keyOf({ kind: terminal.wants, groupId: device.groupId })
+    case 'control-minus': {
+      const net = keyOf({ kind: terminal.wants, groupId: device.groupId })
+      return present.has(net) || hasDrivers(ways, device.groupId) ? net : null
+    }
     case 'ground':
       return 'ground'
     case 'signal':
@@ -296,6 +298,14 @@ export function netWanted(
       return `places:${device.groupId}`
   }
 }
+
+/** Whether anything of a light is told its level over a pair. */
+const hasDrivers = ({ views }: Ways, groupId: string): boolean =>
+  views.some(({ places }) =>
+    places.some(
+      ({ group, loads }) => group.id === groupId && loads.some(({ phase }) => phase === 'control-pair'),
+    ),
+  )
 
 /** The pole of an isolator that a terminal is of; null for any other. */
 function poleOf({ isolates }: DeviceModel, side: 'from' | 'to', terminalId: string): IsolatedPole | null {

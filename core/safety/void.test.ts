@@ -110,7 +110,7 @@ describe('what one did while another switched on', () => {
     const back = takenBack(live, made.value)
     expect(checked(live, back, { guards: [] }).ok).toBe(true)
     const after = applyChanges(live, back)
-    const { id } = (on as Extract<Edit, { kind: 'add' }>).row
+    const id: string = (on as Extract<Edit, { kind: 'add' }>).row.id
     expect(after.switchings[id]).toMatchObject({ to: 'on', struck: 'taken back' })
     expect(isolationOf(boxView(after, 'box')!).dead).toBe(false)
     // Done again it is what it was.

@@ -1,3 +1,4 @@
+import { rowNamed } from '@/core/model/record'
 import type { Edit } from '@/core/job/command'
 import { versionOf } from '@/core/job/versions'
 import type { Conflict, JobSnapshot } from './job-store'
@@ -22,7 +23,7 @@ export function decided(
     if (edit.kind === 'add') return [edit]
     const key = `${edit.entity}/${edit.id}`
     const against = stale.find(({ entity, id }) => `${entity}/${id}` === key)
-    const row = edit.entity === 'job' ? record.job : record[edit.entity][edit.id]
+    const row = rowNamed(record, edit.entity, edit.id)
     if (!row) return []
     const based = versionOf(versions, edit.entity, edit.id) ?? edit.based
     if (edit.kind === 'remove') return !against || ours.has(key) ? [{ ...edit, based }] : []
