@@ -8,6 +8,8 @@ import { TIMES } from '@/testing/times'
 
 /** Houses in which a search that supposes too little proves what is not so. */
 const HARD: readonly number[] = [2028, 2042, 2064, 2173, 2263]
+/** Boxes in which one hot for all circuits, as it shows live, proves dead what is not so. */
+const SEVERAL_CIRCUITS: readonly number[] = [300772]
 const mistakenCut = (seed: number) => cutOf(seed, MISTAKES[seed % MISTAKES.length]!, 1)
 
 function cutsOf(
@@ -127,6 +129,11 @@ describe('boxes cut out of houses that nobody listed', () => {
     expect(played(cutsOf(500, 3, 1, false), () => ({ live: false, watches: false, most: 15 })).wrong).toEqual(
       [],
     )
+  })
+
+  it('boxes on several circuits, dead readings only: nothing wrong is proven', () => {
+    const cuts = SEVERAL_CIRCUITS.map(seed => cutOf(seed, 'none', 5)!)
+    expect(played(cuts, () => ({ live: false, watches: false, reach: 'soon' })).wrong).toEqual([])
   })
 
   it('two boxes: nothing wrong is proven', () => {

@@ -113,12 +113,26 @@ export class Rivals {
 }
 
 /**
- * How many legs are supposed. All circuits of one leg give the same roles and the same readings, so one hot stands for
+ * How many hots are supposed. Live all circuits of one leg give the same roles and the same readings, so one stands for
  * them all; a second is supposed too where two ends that may both be hot showed something between them while a switch
- * was worked, and for certain once two hots showed double.
+ * was worked, and for certain once two hots showed double. With the breakers off the hot of each circuit is metal of its
+ * own: where that was read, several are supposed.
  */
-function legsIn({ taken, of: { frame } }: Ledger): readonly number[] {
+function legsIn(ledger: Ledger): readonly number[] {
+  const {
+    taken,
+    of: { frame },
+  } = ledger
   if (taken.some(({ answer }) => answer === 'double')) return [frame.survey.circuitsAtMost > 2 ? 3 : 2]
+  const isDeadBetween = taken.some(
+    ({ question: { from, to, kind }, answer }) =>
+      kind === 'continuity' &&
+      answer !== 'wire' &&
+      [from, to].every(
+        spot => spot.kind === 'panel-hot' || (spot.kind === 'end' && !isGround(frame, spot.end)),
+      ),
+  )
+  if (isDeadBetween) return isReadLive(ledger) ? [1, 2] : [1, 2, 3]
   const isBetweenHots = taken.some(
     ({ question: { from, to, work, kind }, answer }) =>
       kind === 'volts' &&
