@@ -30,7 +30,7 @@ test('drivers are dimmed over a pair that no mains comes near', async ({ page, r
   // Nobody has said whether anything parts it from mains: no device fits yet.
   await stage(page, 'Choose')
   const dimmer = page.getByRole('article', { name: 'Dimmer over a 0–10 V pair, 8 A' })
-  await expect(dimmer).toContainText('Not known yet')
+  await expect(dimmer).toContainText('Whether a partition parts cable C from mains in this box is not said')
   await stage(page, 'Look')
   const parted = page.getByRole('group', { name: 'A partition parts low voltage from mains in it' })
   for (const [words, divided] of [

@@ -1,7 +1,7 @@
 'use client'
 
 import { memo, useId, useMemo, useState } from 'react'
-import { Button } from '../primitives/button'
+import { Icon } from '../primitives/icon'
 import { Device, Joint } from './fittings'
 import { layoutBox, type BoxLayout } from './layout'
 import type { BoxPicture } from './picture'
@@ -20,9 +20,6 @@ interface BoxDrawingProps {
   readonly probes?: readonly string[]
 }
 
-/** What a phone held upright shows without making it smaller, in drawing units. */
-const PHONE = 420
-
 /** The opened box: cables in, strands fanned in the insulation seen, joints, devices, tape flags. */
 export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, probes = [] }: BoxDrawingProps) {
   const say = useSay()
@@ -30,19 +27,18 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
   const layout = useMemo(() => layoutBox(picture), [picture])
   const { width, height } = layout
   const id = useId()
-  // On a phone the whole box is seen first, and its parts at a press.
+  // On a phone the whole box is seen first, beside what is to be done; its parts at a press.
   const [large, setLarge] = useState(false)
-  const isWide = width > PHONE
   return (
-    <>
+    <div className="relative">
       <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say`Drawing: ${picture.title}`}>
         <svg
           viewBox={`0 0 ${width} ${height}`}
           role="group"
           aria-labelledby={`${id}-title`}
-          className="box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))]"
+          className={`box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))] ${large ? '' : 'max-lg:max-h-[42svh]'}`}
           style={{
-            minWidth: large || !isWide ? Math.min(width, 640) * 0.9 : undefined,
+            minWidth: large ? Math.min(width, 640) * 0.9 : undefined,
             maxWidth: width * 1.4,
           }}
         >
@@ -64,14 +60,18 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
             ))}
         </svg>
       </div>
-      {isWide && (
-        <div className="mt-1 text-center sm:hidden" data-chrome>
-          <Button aria-pressed={large} onClick={() => setLarge(!large)}>
-            {large ? say`The whole box` : say`Larger`}
-          </Button>
-        </div>
-      )}
-    </>
+      <button
+        type="button"
+        data-chrome
+        aria-pressed={large}
+        aria-label={large ? say`The whole box` : say`Larger`}
+        title={large ? say`The whole box` : say`Larger`}
+        onClick={() => setLarge(!large)}
+        className={`${width > height ? 'mt-1 ml-auto' : 'absolute right-0 bottom-0'} flex h-11 w-11 items-center justify-center rounded-lg border-[1.5px] border-ink/50 bg-sheet text-ink hover:border-ink lg:hidden`}
+      >
+        <Icon name={large ? 'smaller' : 'larger'} />
+      </button>
+    </div>
   )
 }
 

@@ -33,21 +33,21 @@ export function StageFrame({
   useAtHand(atHand)
   return (
     <>
-      <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
-        <h1 className="flex flex-wrap items-baseline gap-x-2 pt-2 text-xl">
+      <div className="flex items-start justify-between gap-x-3 pt-1">
+        <h1 className="flex min-w-0 flex-wrap items-baseline gap-x-2 pt-2 text-lg sm:text-xl">
           {view.room.name} <span className="font-normal">{view.box.name}</span>
         </h1>
         <Link
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
           data-chrome
-          className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
+          className="inline-flex min-h-11 shrink-0 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
         >{say`Try by hand`}</Link>
       </div>
       <StageBar view={view} stage={stage} />
       <LiveStrip view={view} />
       <div className="mt-3 grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
         <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">{drawing}</div>
-        <section aria-label={say(STAGE_WORDS[stage].name)} className="flex min-w-0 flex-col gap-4">
+        <section data-work aria-label={say(STAGE_WORDS[stage].name)} className="flex min-w-0 flex-col gap-4">
           <p className="sr-only">{say(STAGE_WORDS[stage].question)}</p>
           {children}
         </section>

@@ -74,7 +74,7 @@ export function IdentifyPart({
             <Part title={say`Next reading`}>
               <p role="status">{say`Searching for wiring that nobody would think of …`}</p>
             </Part>
-          ) : (
+          ) : identification.known.length === 0 ? null : (
             <NothingMore
               identification={identification}
               skipped={state.skipped}

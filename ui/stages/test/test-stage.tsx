@@ -69,7 +69,7 @@ export function TestStage({ view }: { view: BoxView }) {
             probes={probesOf(identification)}
             onSelect={id => setSelected(id === selected ? null : id)}
           />
-          <FlagKey />
+          <FlagKey className="max-lg:hidden" />
         </>
       }
     >
@@ -111,11 +111,14 @@ export function TestStage({ view }: { view: BoxView }) {
 }
 
 /** The three outlines of a flag, drawn. */
-function FlagKey() {
+function FlagKey({ className }: { className: string }) {
   const say = useSay()
 
   return (
-    <ul aria-label={say`Flags`} className="mt-1 flex flex-wrap justify-center gap-x-4 gap-y-1 text-sm">
+    <ul
+      aria-label={say`Flags`}
+      className={`mt-1 flex flex-wrap justify-center gap-x-4 gap-y-1 text-sm ${className}`}
+    >
       {(['assumed', 'indicated', 'proven', 'contradicted'] as const).map(proof => (
         <li key={proof} className="flex items-center gap-1.5">
           <svg width="30" height="20" viewBox="0 0 30 20" aria-hidden="true" className={`flag flag-${proof}`}>
@@ -150,6 +153,7 @@ function Conductors({
     )
   return (
     <Part title={say`Conductors`}>
+      <FlagKey className="lg:hidden" />
       <ul className="flex flex-col">
         {view.ends.map(each => {
           const status = claimStatus(view, each)

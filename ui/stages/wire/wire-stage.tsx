@@ -83,19 +83,21 @@ export function WireStage({ view }: { view: BoxView }) {
       stage="wire"
       drawing={
         <div className="[--above:18.5rem]">
-          <div className="mb-2" data-chrome>
-            <PickOne
-              label={say`Drawing`}
-              labelHidden
-              value={planned ? moment : 'before'}
-              options={[
-                { value: 'before', words: say`Before` },
-                ...(planned ? [{ value: 'after' as const, words: say`After` }] : []),
-                ...(planned && isTied(view) ? [{ value: 'next' as const, words: say`Next best way` }] : []),
-              ]}
-              onCommit={setMoment}
-            />
-          </div>
+          {planned && (
+            <div className="mb-2" data-chrome>
+              <PickOne
+                label={say`Drawing`}
+                labelHidden
+                value={moment}
+                options={[
+                  { value: 'before', words: say`Before` },
+                  { value: 'after', words: say`After` },
+                  ...(isTied(view) ? [{ value: 'next' as const, words: say`Next best way` }] : []),
+                ]}
+                onCommit={setMoment}
+              />
+            </div>
+          )}
           {routed && planned && moment === 'after' ? (
             <BoxDrawing
               picture={planned}
