@@ -3,10 +3,13 @@ import { quillbackRoad } from '@/demo/quillback'
 import { STAGES } from '@/core/model/vocabulary'
 import { bringIn, stage, visit } from './helpers'
 
-/** Share of the height that the picture takes at the most. */
+/** Shares of the height that the picture takes at the most, and all that stands above what is to be done. */
 const PICTURE = 0.45
+const ABOVE = 2 / 3
 
-test('on a phone the picture and the next thing to press are in sight on arrival @phone', async ({
+test.use({ viewport: { width: 390, height: 844 } })
+
+test('on a phone the picture leaves room for what is to be done, on every stage of every box', async ({
   page,
   request,
 }) => {
@@ -18,21 +21,16 @@ test('on a phone the picture and the next thing to press are in sight on arrival
   for (const { id } of Object.values(record.boxes)) {
     await visit(page, `/jobs/${jobId}/boxes/${id}/look`)
     for (const each of STAGES) {
-      if (each !== 'look') await stage(page, each[0]!.toUpperCase() + each.slice(1))
-      const section = page.locator('main section').first()
-      await expect(section).toBeVisible()
+      const name = each[0]!.toUpperCase() + each.slice(1)
+      if (each !== 'look') await stage(page, name)
+      await expect(page.locator(`[data-work][aria-label="${name}"]`)).toBeVisible()
       await page.evaluate(() => scrollTo(0, 0))
-      const seen = await page.evaluate(() => {
-        const picture = document.querySelector('.box-drawing, .group-drawing')?.getBoundingClientRect()
-        const part = document.querySelector('[data-work]')!
-        const next = [...part.querySelectorAll<HTMLElement>('button, a[href], input, select, summary')]
-          .filter(each => each.offsetParent !== null)
-          .map(each => each.getBoundingClientRect())[0]
-        return { picture: picture?.height ?? 0, next: next ? next.bottom : null }
+      const { picture, work } = await page.evaluate(() => {
+        const box = (of: string) => document.querySelector(of)?.getBoundingClientRect()
+        return { picture: box('.box-drawing, .group-drawing')?.height ?? 0, work: box('[data-work]')!.top }
       })
-      if (seen.picture > PICTURE * height) out.push(`${id} ${each}: picture of ${Math.round(seen.picture)}`)
-      if (seen.next !== null && seen.next > height)
-        out.push(`${id} ${each}: next at ${Math.round(seen.next)}`)
+      if (picture > PICTURE * height) out.push(`${id} ${each}: picture of ${Math.round(picture)}`)
+      if (work > ABOVE * height) out.push(`${id} ${each}: what is to be done begins at ${Math.round(work)}`)
     }
   }
   expect(out).toEqual([])

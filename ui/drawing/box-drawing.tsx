@@ -36,7 +36,7 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
           viewBox={`0 0 ${width} ${height}`}
           role="group"
           aria-labelledby={`${id}-title`}
-          className={`box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))] ${large ? '' : 'max-lg:max-h-[42svh]'}`}
+          className={`box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))] ${large ? '' : 'max-lg:max-h-[36svh]'}`}
           style={{
             minWidth: large ? Math.min(width, 640) * 0.9 : undefined,
             maxWidth: width * 1.4,

@@ -45,7 +45,7 @@ export function StageFrame({
       </div>
       <StageBar view={view} stage={stage} />
       <LiveStrip view={view} />
-      <div className="mt-3 grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
+      <div className="mt-2 grid grid-cols-1 gap-3 lg:mt-3 lg:gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
         <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">{drawing}</div>
         <section data-work aria-label={say(STAGE_WORDS[stage].name)} className="flex min-w-0 flex-col gap-4">
           <p className="sr-only">{say(STAGE_WORDS[stage].question)}</p>

@@ -139,8 +139,8 @@ export function ChooseStage({ view }: { view: BoxView }) {
           onCommit={setPlaceId}
         />
       )}
-      {place && !together && (
-        <Retired key={`${place.place.id} ${place.place.retired}`} view={view} place={place} />
+      {place && !together && place.place.retired && (
+        <Retired key={place.place.id} view={view} place={place} />
       )}
       {together && <BoxCandidates view={view} places={own} />}
       {place && !together && !place.place.retired && place.placesInGroup === 1 && (
@@ -148,6 +148,9 @@ export function ChooseStage({ view }: { view: BoxView }) {
       )}
       {place && !place.place.retired && light.length > 0 && (
         <SetCandidates key={place.group.id} view={view} places={light} />
+      )}
+      {place && !together && !place.place.retired && (
+        <Retired key={place.place.id} view={view} place={place} />
       )}
     </StageFrame>
   )

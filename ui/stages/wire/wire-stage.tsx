@@ -114,7 +114,7 @@ export function WireStage({ view }: { view: BoxView }) {
           )}
           {planned && moment === 'after' && (
             <p
-              className="mt-1 text-sm text-soft"
+              className="mt-1 text-sm text-soft max-lg:hidden"
               data-chrome
             >{say`Dotted conductors move. Tap a conductor or a terminal to see its whole way.`}</p>
           )}
