@@ -3,6 +3,7 @@ import { trade } from '@/catalogue'
 import { Lot } from '@/testing/grown/lot'
 import { wrongForGood } from '@/testing/prove/plain-judge'
 import { drawnPair, pairBox, type PairBox } from '@/testing/route/pair-box'
+import { asPlanned } from '@/testing/route/as-planned'
 import { TIMES } from '@/testing/times'
 import { check, type Judgement } from '../check'
 import { surveyOf } from '../identify'
@@ -11,7 +12,7 @@ import { deviceNamed } from '../model/trade'
 import type { BoxView } from '../job/box-view'
 import type { Circuit } from '../model/circuit'
 import { prove } from '../prove'
-import { circuitOfPlan, foundCircuit, plannedCircuit, routeBox, routeTogether } from '.'
+import { foundCircuit, routeBox, routeTogether } from '.'
 
 const DIMMER = 'dimmer-control-pair-8'
 
@@ -23,17 +24,6 @@ const plain: PairBox = {
 const broken = (circuit: Circuit): string[] => {
   const proof = prove(circuit)
   return proof.kind === 'refuted' ? proof.counterexamples.map(({ property }) => property) : []
-}
-
-function planned(views: readonly BoxView[]): Circuit {
-  if (views.length === 1) {
-    const alone = routeBox(views[0]!, trade)
-    if (!alone.ok) throw new Error(alone.faults.map(({ message }) => message).join('; '))
-    return plannedCircuit(views[0]!, alone.value, trade)
-  }
-  const together = routeTogether(views, trade)
-  if (!together.ok) throw new Error(together.faults.map(({ message }) => message).join('; '))
-  return circuitOfPlan(together.value, trade)
 }
 
 function judged(given: PairBox, id = DIMMER): Judgement {
@@ -73,7 +63,7 @@ describe('drivers that are dimmed over a pair', () => {
 
   it.each(Array.from({ length: 40 * TIMES }, (_, seed) => seed))('%i: as planned, all hold', seed => {
     const drawn = drawnPair(seed, [DIMMER, DIMMER, null])
-    const circuit = planned(pairBox(drawn))
+    const circuit = asPlanned(pairBox(drawn))
     expect([drawn, broken(circuit)]).toEqual([drawn, []])
     expect([...wrongForGood(circuit)]).toEqual([])
   })
@@ -100,7 +90,7 @@ describe('drivers that are dimmed over a pair', () => {
   })
 
   it('a plain switch leaves the pair capped, and its drivers at full', () => {
-    const circuit = planned(pairBox({ ...plain, choice: 'switch-plain-15' }))
+    const circuit = asPlanned(pairBox({ ...plain, choice: 'switch-plain-15' }))
     expect(broken(circuit)).toEqual([])
   })
 
@@ -108,7 +98,7 @@ describe('drivers that are dimmed over a pair', () => {
     let wrong = 0
     for (let seed = 0; seed < 80 * TIMES; seed++) {
       const lot = new Lot(seed)
-      const circuit = planned(pairBox(drawnPair(seed, [DIMMER])))
+      const circuit = asPlanned(pairBox(drawnPair(seed, [DIMMER])))
       const ends = circuit.joints.flatMap(({ id, members }) =>
         members.filter(each => each.startsWith('end:')).map(member => ({ id, member })),
       )

@@ -3,11 +3,12 @@ import { trade } from '@/catalogue'
 import { Lot } from '@/testing/grown/lot'
 import { everyStanding, metalWith, notIsolated } from '@/testing/prove/plain-isolation'
 import { drawnFan, isolatedFan, type IsolatedFan } from '@/testing/route/isolated-fan'
+import { asPlanned } from '@/testing/route/as-planned'
 import { TIMES } from '@/testing/times'
 import type { BoxView } from '../job/box-view'
 import type { Circuit } from '../model/circuit'
 import { prove } from '../prove'
-import { circuitOfPlan, foundCircuit, plannedCircuit, routeBox, routeTogether } from '.'
+import { foundCircuit, routeBox, routeTogether } from '.'
 
 /** Devices of one variable each, that join metal alone: what the plain way can follow. */
 const SWITCHES = ['switch-230-10', 'switch-230-16', 'switch-230-10-metal']
@@ -23,17 +24,6 @@ const broken = (circuit: Circuit): string[] => {
   if (proof.kind === 'refuted')
     return proof.counterexamples.map(({ property, says }) => `${property}: ${says}`)
   return proof.kind === 'proven' ? [] : [proof.kind]
-}
-
-function planned(views: readonly BoxView[]): Circuit {
-  if (views.length === 1) {
-    const alone = routeBox(views[0]!, trade)
-    if (!alone.ok) throw new Error(alone.faults.map(({ message }) => message).join('; '))
-    return plannedCircuit(views[0]!, alone.value, trade)
-  }
-  const together = routeTogether(views, trade)
-  if (!together.ok) throw new Error(together.faults.map(({ message }) => message).join('; '))
-  return circuitOfPlan(together.value, trade)
 }
 
 const refusals = (views: readonly BoxView[]): string[] => {
@@ -58,7 +48,7 @@ function found(views: readonly BoxView[]): Circuit {
 
 describe('an isolator', () => {
   it('parts the fan on all three poles, what it runs on by too', () => {
-    const circuit = planned(isolatedFan(plain))
+    const circuit = asPlanned(isolatedFan(plain))
     expect(broken(circuit)).toEqual([])
     expect(on(circuit, 'ceiling-1.load-out')).toEqual(['end:ceiling-f-brown-1-end'])
     expect(on(circuit, 'ceiling-1.neutral-out')).toEqual(['end:ceiling-f-blue-2-end'])
@@ -67,7 +57,7 @@ describe('an isolator', () => {
   })
 
   it('leaves its pole for a lasting hot empty where the fan does not run on', () => {
-    const circuit = planned(isolatedFan({ ...plain, runsOn: false }))
+    const circuit = asPlanned(isolatedFan({ ...plain, runsOn: false }))
     expect(broken(circuit)).toEqual([])
     expect(on(circuit, 'ceiling-1.line-in')).toEqual([])
     expect(on(circuit, 'ceiling-1.line-out')).toEqual([])
@@ -75,7 +65,7 @@ describe('an isolator', () => {
 
   it('leaves the light of the same switch alone, wherever that hangs', () => {
     for (const light of ['at-switch', 'at-isolator'] as const) {
-      const circuit = planned(isolatedFan({ ...plain, light }))
+      const circuit = asPlanned(isolatedFan({ ...plain, light }))
       expect(broken(circuit)).toEqual([])
       const lamp = circuit.loads.find(({ id, kind }) => kind === 'lamp' && id.endsWith('(2)'))!
       const lit = everyStanding(circuit).filter(standing => {
@@ -105,14 +95,14 @@ describe('an isolator', () => {
 
   it('that comes out for good leaves the fan as it was joined', () => {
     const views = isolatedFan({ ...plain, old: 'old-fan-isolator-230', retired: true })
-    const circuit = planned(views)
+    const circuit = asPlanned(views)
     expect(broken(circuit)).toEqual([])
     expect(circuit.loads.filter(({ isolatedBy }) => isolatedBy !== undefined)).toEqual([])
   })
 
   it.each(Array.from({ length: 40 * TIMES }, (_, seed) => seed))('%i: as planned, all hold', seed => {
     const drawn = drawnFan(seed, CHOICES)
-    const circuit = planned(isolatedFan(drawn))
+    const circuit = asPlanned(isolatedFan(drawn))
     expect([drawn, broken(circuit)]).toEqual([drawn, []])
     const fan = circuit.loads.filter(({ isolatedBy }) => isolatedBy !== undefined)
     expect(fan.map(({ kind }) => kind).sort()).toEqual(drawn.runsOn ? ['lamp', 'onward'] : ['lamp'])
@@ -129,7 +119,7 @@ describe('an isolator', () => {
     let wrong = 0
     for (let seed = 0; seed < 120 * TIMES; seed++) {
       const lot = new Lot(seed)
-      const circuit = planned(isolatedFan(drawnFan(seed, SWITCHES)))
+      const circuit = asPlanned(isolatedFan(drawnFan(seed, SWITCHES)))
       const ends = circuit.joints.flatMap(({ id, members }) =>
         members.filter(each => each.startsWith('end:')).map(member => ({ id, member })),
       )
