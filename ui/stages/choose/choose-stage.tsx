@@ -140,7 +140,7 @@ export function ChooseStage({ view }: { view: BoxView }) {
         />
       )}
       {place && !together && place.place.retired && (
-        <Retired key={place.place.id} view={view} place={place} />
+        <Retired key={`${place.place.id} retired`} view={view} place={place} />
       )}
       {together && <BoxCandidates view={view} places={own} />}
       {place && !together && !place.place.retired && place.placesInGroup === 1 && (
@@ -150,7 +150,7 @@ export function ChooseStage({ view }: { view: BoxView }) {
         <SetCandidates key={place.group.id} view={view} places={light} />
       )}
       {place && !together && !place.place.retired && (
-        <Retired key={place.place.id} view={view} place={place} />
+        <Retired key={`${place.place.id} stays`} view={view} place={place} />
       )}
     </StageFrame>
   )
