@@ -78,12 +78,7 @@ function isolatorLines({ device, view, place }: Omit<Question, 'trade'>): Line[]
       ),
     ]
   const views = tiedBoxes(view.record, view.box.id)
-  const isKnown =
-    cablesBeyond(
-      { view, place, model: device, isolates: device.isolates },
-      circuitsOf(views),
-      leavingEnds(views),
-    ).length > 0
+  const isKnown = cablesBeyond({ view, place }, circuitsOf(views), leavingEnds(views)).length > 0
   return [
     isKnown
       ? line('isolates', 'fits', say`It parts ${names} from every pole at once.`, 'isolated')

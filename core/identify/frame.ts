@@ -3,7 +3,8 @@ import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Survey, SurveyDevice, SurveyEnd } from './survey'
 
 /** Sources, lamp cables and onward cables a survey may hold at most. */
-const SOURCES = 3
+/** Hots that are told apart at the most. */
+export const SOURCES = 3
 const LAMPS = 4
 const ONWARD = 4
 

@@ -1,5 +1,5 @@
 import type { Role } from '../model/vocabulary'
-import type { Frame } from './frame'
+import { SOURCES, type Frame } from './frame'
 import type { Ledger } from './ledger'
 import { networks } from './networks'
 
@@ -123,7 +123,7 @@ function legsIn(ledger: Ledger): readonly number[] {
     taken,
     of: { frame },
   } = ledger
-  if (taken.some(({ answer }) => answer === 'double')) return [frame.survey.circuitsAtMost > 2 ? 3 : 2]
+  const least = taken.some(({ answer }) => answer === 'double') ? 2 : 1
   const isDeadBetween = taken.some(
     ({ question: { from, to, kind }, answer }) =>
       kind === 'continuity' &&
@@ -132,7 +132,9 @@ function legsIn(ledger: Ledger): readonly number[] {
         spot => spot.kind === 'panel-hot' || (spot.kind === 'end' && !isGround(frame, spot.end)),
       ),
   )
-  if (isDeadBetween) return isReadLive(ledger) ? [1, 2] : [1, 2, 3]
+  const most = isReadLive(ledger) ? least + 1 : SOURCES
+  if (isDeadBetween) return Array.from({ length: most - least + 1 }, (_, at) => least + at)
+  if (least > 1) return [frame.survey.circuitsAtMost > least ? SOURCES : least]
   const isBetweenHots = taken.some(
     ({ question: { from, to, work, kind }, answer }) =>
       kind === 'volts' &&

@@ -1,4 +1,4 @@
-import type { DeviceModel, Isolates } from '../model/device'
+import type { Isolates } from '../model/device'
 import { deviceNamed, type Trade } from '../model/trade'
 import { isLoadRole } from '../model/roles'
 import { willStand, type BoxView, type EndView, type PlaceView } from './box-view'
@@ -10,8 +10,6 @@ export type IsolatedPole = keyof Isolates
 export interface Isolating {
   readonly view: BoxView
   readonly place: PlaceView
-  readonly model: DeviceModel
-  readonly isolates: Isolates
 }
 
 /** Isolators in some boxes: as found, or as they will stand. */
@@ -20,7 +18,7 @@ export const isolatingIn = (views: readonly BoxView[], trade: Trade, as: 'found'
     view.places.flatMap(place => {
       const id = as === 'found' ? (place.found?.modelId ?? null) : willStand(place)
       const model = place.isolates && id !== null ? deviceNamed(trade, id) : null
-      return model?.isolates ? [{ view, place, model, isolates: model.isolates }] : []
+      return model?.isolates ? [{ view, place }] : []
     }),
   )
 
