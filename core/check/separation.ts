@@ -1,17 +1,15 @@
 import { isLowVoltage } from '../job/box-view'
 import { isOfPair } from '../job/low-voltage'
+import { isForPair } from '../model/make-up'
 import { sayIn } from '../words/say'
 import { line, type Line } from './line'
 import type { Question } from './place'
-
-const isForPair = ({ terminals }: Question['device']): boolean =>
-  terminals.some(({ wants }) => wants === 'control-plus' || wants === 'control-minus')
 
 /** Low voltage is kept from mains: by a partition in the box, or made as mains where the device's sheet allows it. */
 export function separationLines({ view, device, trade }: Question): Line[] {
   const say = sayIn(view.region)
   const pair = view.ends.filter(isOfPair)
-  if (pair.length === 0 && !isForPair(device)) return []
+  if (pair.length === 0 && !device.terminals.some(isForPair)) return []
   const low = pair.filter(isLowVoltage)
   const partition = {
     id: 'partition',
@@ -50,7 +48,7 @@ export function separationLines({ view, device, trade }: Question): Line[] {
         ]
     }
   }
-  if (pair.length > 0 && isForPair(device))
+  if (pair.length > 0 && device.terminals.some(isForPair))
     return [
       device.pairAsMains
         ? line(

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { provenIn, readOut } from '@/testing/identify/read-out'
+import { readOut } from '@/testing/identify/read-out'
 import { drawnFan, isolatedFan } from '@/testing/route/isolated-fan'
 import { TIMES } from '@/testing/times'
 import { boxView } from '../job/box-view'
-import { surveyOf, type Identification } from '.'
+import { surveyOf } from '.'
 
 /** The box of a fan and its isolator, its light seen to answer to its switch. */
 function seenBox(seed: number) {
@@ -24,12 +24,9 @@ describe('conductors beside an isolator', () => {
       const view = seenBox(seed)
       const survey = surveyOf([view], trade)
       expect(survey.ok && survey.value.lights.map(({ behaves }) => behaves)).toEqual(['not-known'])
-      let last: Identification | null = null
-      for (const said of readOut(view)) {
-        expect([seed, said.conflict]).toEqual([seed, null])
-        last = said
-      }
-      for (const { end, is, said } of provenIn(view, last!)) {
+      const read = readOut(view)
+      expect([seed, read.conflicts]).toEqual([seed, 0])
+      for (const { end, is, said } of read.proven) {
         proven++
         expect([seed, end, is]).toEqual([seed, end, said])
       }

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
-import { provenIn, readOut } from '@/testing/identify/read-out'
+import { readOut } from '@/testing/identify/read-out'
 import { drawnBox, protectedBox } from '@/testing/route/protected-box'
 import { TIMES } from '@/testing/times'
-import { surveyOf, type Identification } from '.'
+import { surveyOf } from '.'
 
 describe('conductors behind a receptacle with ground-fault protection', () => {
   it(
@@ -15,12 +15,9 @@ describe('conductors behind a receptacle with ground-fault protection', () => {
         const view = protectedBox({ ...drawnBox(seed, [null]), second: false })
         const survey = surveyOf([view], trade)
         expect(survey.ok && survey.value.tabs).toHaveLength(2)
-        let last: Identification | null = null
-        for (const said of readOut(view)) {
-          expect([seed, said.conflict]).toEqual([seed, null])
-          last = said
-        }
-        for (const { end, is, said } of provenIn(view, last!)) {
+        const read = readOut(view)
+        expect([seed, read.conflicts]).toEqual([seed, 0])
+        for (const { end, is, said } of read.proven) {
           proven++
           expect([seed, end, is]).toEqual([seed, end, said])
         }

@@ -1,4 +1,5 @@
 import { deviceNamed, type Trade } from '../model/trade'
+import { isForPair } from '../model/make-up'
 import { isControlRole } from '../model/roles'
 import { isLowVoltage, type BoxView, type EndView } from './box-view'
 
@@ -12,19 +13,19 @@ export const keptApart = (view: BoxView, trade: Trade): ReadonlySet<string> =>
 function isKeptApart(view: BoxView, trade: Trade, each: EndView): boolean {
   const { seat, deviceId, terminal, jointId } = each.end
   if (!isLowVoltage(each)) return false
-  if (seat === 'terminal') return isForPair(view, trade, deviceId, terminal)
+  if (seat === 'terminal') return isOnPair(view, trade, deviceId, terminal)
   if (seat !== 'joint') return true
   return (
     view.ends.every(other => other.end.jointId !== jointId || isLowVoltage(other)) &&
     view.pigtails.every(
-      pigtail => pigtail.jointId !== jointId || isForPair(view, trade, pigtail.deviceId, pigtail.terminal),
+      pigtail => pigtail.jointId !== jointId || isOnPair(view, trade, pigtail.deviceId, pigtail.terminal),
     )
   )
 }
 
-function isForPair(view: BoxView, trade: Trade, deviceId: string | null, terminal: string | null): boolean {
+function isOnPair(view: BoxView, trade: Trade, deviceId: string | null, terminal: string | null): boolean {
   const model = deviceNamed(trade, view.record.devices[deviceId ?? '']?.modelId ?? '')
-  return model?.terminals.find(({ id }) => id === terminal)?.wants.startsWith('control-') === true
+  return model?.terminals.some(each => each.id === terminal && isForPair(each)) === true
 }
 
 /** Whether a conductor is of a control pair: by its sheath, or by what it is taken for. */

@@ -4,6 +4,10 @@ import type { DeviceModel, Signal, Terminal } from './device'
 export const wanting = ({ terminals }: DeviceModel, wants: Terminal['wants']) =>
   terminals.filter(each => each.wants === wants)
 
+/** For the pair of low voltage that tells drivers how bright to be. */
+export const isForPair = ({ wants }: Pick<Terminal, 'wants'>): boolean =>
+  wants === 'control-plus' || wants === 'control-minus'
+
 /** An old or plain two-place switch: one common, two travellers. */
 export const isTwoPlace = (model: DeviceModel): boolean =>
   wanting(model, 'common').length === 1 && wanting(model, 'traveller').length === 2

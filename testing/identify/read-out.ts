@@ -1,7 +1,7 @@
 import { trade } from '@/catalogue'
 import type { BoxView } from '@/core/job/box-view'
 import type { Result } from '@/core/model/result'
-import { Identifier, surveyOf, type Identification } from '@/core/identify'
+import { Identifier, surveyOf } from '@/core/identify'
 import type { Taken } from '@/core/identify/ledger'
 import { foundCircuit } from '@/core/route'
 import { SimulatedTester } from '@/standins/tester'
@@ -13,8 +13,15 @@ const value = <Value>(result: Result<Value>): Value => {
   throw new Error(result.faults[0]!.message)
 }
 
-/** What is known of a box once all that is asked of it was read, live, off its circuit as found; and each step of it. */
-export function* readOut(view: BoxView): Generator<Identification> {
+/** A box read, live, off its circuit as found, until nothing more is asked. */
+export interface ReadOut {
+  /** How often it was said that readings cannot stand together. */
+  readonly conflicts: number
+  /** Ends that are proven, what each is proven to be, and the role that the record has. */
+  readonly proven: readonly { readonly end: string; readonly is: string; readonly said: string | null }[]
+}
+
+export function readOut(view: BoxView): ReadOut {
   const survey = value(surveyOf([view], trade))
   const circuit = value(foundCircuit([view], trade))
   const inBox = circuit.joints.filter(
@@ -24,23 +31,21 @@ export function* readOut(view: BoxView): Generator<Identification> {
   const tester = new SimulatedTester(circuit, boxOfJoint, survey.nominalBand)
   const identifier = value(Identifier.of(survey, { live: true }))
   const taken: Taken[] = []
+  let conflicts = 0
   const after = () => identifier.after(taken, { toldFromGround: new Set() }, new Set())
   let said = after()
-  yield said
   while (said.next && taken.length < MOST) {
     const { question } = said.next
     taken.push({ id: `${taken.length}`, question, answer: value(tester.answer(question)) })
-    yield (said = after())
+    said = after()
+    if (said.conflict) conflicts++
+  }
+  return {
+    conflicts,
+    proven: said.known.flatMap(({ endId, proof, candidates }) =>
+      proof === 'proven'
+        ? [{ end: endId, is: candidates[0]!.role, said: view.record.ends[endId]!.role }]
+        : [],
+    ),
   }
 }
-
-/** Ends that are proven, and what each is proven to be; with the role that the record has. */
-export const provenIn = (
-  view: BoxView,
-  { known }: Identification,
-): { end: string; is: string; said: string }[] =>
-  known.flatMap(({ endId, proof, candidates }) =>
-    proof === 'proven'
-      ? [{ end: endId, is: candidates[0]!.role, said: view.record.ends[endId]!.role ?? 'nothing' }]
-      : [],
-  )

@@ -9,6 +9,7 @@ import { Part } from '../stages/stage-frame'
 import { plain } from '../words'
 import { capital } from '@/core/words/capital'
 import { breakerName, METER_WORDS } from './hunt-words'
+import { MAIN_LINK_LOOK } from '../primitives/link-look'
 import { useSay } from '../words/use-say'
 
 /** What was found, whether its label holds, and what only labels still say of this box. */
@@ -63,7 +64,7 @@ export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; see
       <div className="flex flex-wrap gap-2">
         <Link
           href={`${base}/boxes/${view.box.id}/test#make-it-dead`}
-          className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+          className={MAIN_LINK_LOOK}
         >{say`Make it dead`}</Link>
         <Button look="quiet" onClick={strike}>{say`Hunt again from the start`}</Button>
       </div>

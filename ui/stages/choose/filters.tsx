@@ -17,6 +17,9 @@ const NeedsForm = dynamic(
   },
 )
 
+/** An isolator is asked for nothing that is wanted of its light. */
+const worked = (places: readonly PlaceView[]) => places.filter(({ isolates }) => !isolates)
+
 interface Shown {
   readonly verdict: Verdict
   readonly meetsWant: boolean
@@ -27,7 +30,9 @@ export function useFiltered<Each extends Shown>(
   judgements: readonly Each[],
   { view, places }: { view: BoxView; places: readonly PlaceView[] },
 ) {
-  const wants = places.some(({ group }) => group.want !== null || needsIn(view.record, group.id).length > 0)
+  const wants = worked(places).some(
+    ({ group }) => group.want !== null || needsIn(view.record, group.id).length > 0,
+  )
   const [verdict, setVerdict] = useState<Verdict | 'all'>('all')
   const [all, setAll] = useState(false)
   const wanted = judgements.filter(each => all || !wants || each.meetsWant)
@@ -56,7 +61,8 @@ export function Filters({
 }) {
   const say = useSay()
 
-  const words = places
+  const lights = worked(places)
+  const words = lights
     .flatMap(({ group }) => [
       ...(group.want === null ? [] : [WANT_WORDS[group.want].toLowerCase()]),
       ...(needsIn(view.record, group.id).length > 0 ? [needsWords(needsIn(view.record, group.id))] : []),
@@ -75,12 +81,12 @@ export function Filters({
           onCommit={value => setAll(value === 'all')}
         />
       )}
-      {places.map(({ group }) => (
+      {lights.map(({ group }) => (
         <Folded
           key={group.id}
           summary={
             <summary className="min-h-11 py-2 font-semibold">
-              {places.length > 1 ? say`What is wanted of ${group.name}` : say`What is wanted`}
+              {lights.length > 1 ? say`What is wanted of ${group.name}` : say`What is wanted`}
             </summary>
           }
         >

@@ -16,6 +16,7 @@ import { PickOne, TextField } from '../../primitives/fields'
 import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
 import { Part, StageFrame } from '../stage-frame'
+import { MAIN_LINK_LOOK } from '../../primitives/link-look'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
 
@@ -36,7 +37,7 @@ export function ProveStage({ view }: { view: BoxView }) {
           <p>{say`What is tried here is the work as it was planned: it waits for the last step of Wire.`}</p>
           <Link
             href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/wire`}
-            className="inline-flex min-h-11 items-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+            className={MAIN_LINK_LOOK}
           >{say`To Wire`}</Link>
         </Part>
       )}

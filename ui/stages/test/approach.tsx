@@ -19,6 +19,7 @@ import { holdersIn, useLocks } from '../safety/use-locks'
 import { onWords } from '../safety/use-switched-on'
 import { ReferenceChoices } from '../safety/reference-choices'
 import { boxWords } from './question-words'
+import { MAIN_LINK_LOOK } from '../../primitives/link-look'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
 
@@ -199,7 +200,7 @@ function MakeDead({ here, view, active }: { here: BoxView; view: BoxView; active
             ? '#make-it-dead'
             : `/jobs/${view.record.job.id}/boxes/${view.box.id}/test#make-it-dead`
         }
-        className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+        className={MAIN_LINK_LOOK}
       >{say`Make it dead`}</a>
     </Row>
   )

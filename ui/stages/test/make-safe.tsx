@@ -5,6 +5,7 @@ import { ATTENDED, holdsBeforeStanding, isolationOf, MADE_SAFE } from '@/core/sa
 import { Button } from '../../primitives/button'
 import { Row } from './step-row'
 import { boxWords } from './question-words'
+import { MAIN_LINK_LOOK } from '../../primitives/link-look'
 import { useSay } from '../../words/use-say'
 
 /** A box that is apart while the power comes on: capped and covered, or somebody stands at it. */
@@ -32,7 +33,7 @@ export function MakeSafe({
       ) : (
         <a
           href={own ? '#make-it-dead' : `/jobs/${view.record.job.id}/boxes/${view.box.id}/test#make-it-dead`}
-          className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+          className={MAIN_LINK_LOOK}
         >{say`Make it dead, then cap it`}</a>
       )}
       {holdsBeforeStanding(view, ATTENDED).length === 0 && (

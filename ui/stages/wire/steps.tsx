@@ -12,6 +12,7 @@ import { PickOne } from '../../primitives/fields'
 import { Part } from '../stage-frame'
 import { Held, KIND_WORDS, PowerHere, StepButton, StepNote } from './step-parts'
 import { useTicks } from './use-ticks'
+import { MAIN_LINK_LOOK } from '../../primitives/link-look'
 import { useSay } from '../../words/use-say'
 import { partWords } from '@/core/model/small-part'
 import { measuresOf } from '@/core/model/measures'
@@ -48,7 +49,7 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
       {open.length === 0 && (
         <Link
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/set`}
-          className="inline-flex min-h-11 items-center self-start rounded-lg border-[1.5px] border-plum bg-plum px-4 font-semibold text-on-plum"
+          className={MAIN_LINK_LOOK}
         >{say`On to Set`}</Link>
       )}
       <PickOne

@@ -21,6 +21,7 @@ import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { Steps } from './steps'
 import { useProof } from './use-proof'
+import { MAIN_LINK_LOOK } from '../../primitives/link-look'
 import { useSay } from '../../words/use-say'
 
 const Refutation = dynamic(() => keptTrying(() => import('./refutation')).then(module => module.Refutation), {
@@ -124,6 +125,10 @@ export function WireStage({ view }: { view: BoxView }) {
       {!chosen && (
         <Part title={say`No device chosen`}>
           <p>{say`Choose what goes in here first.`}</p>
+          <Link
+            href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/choose`}
+            className={MAIN_LINK_LOOK}
+          >{say`To Choose`}</Link>
         </Part>
       )}
       {isTied(view) && <Wished view={view} />}
