@@ -16,6 +16,8 @@ export interface Reach {
 
 /** A pair of travellers, and a conductor that ends at the luminaire. */
 const BY_LUMINAIRE = 3
+/** What an option does not bring. */
+const NONE: readonly never[] = []
 /** So many readings against a circuit and it is out, whichever single one is false. */
 const OUT = 2
 
@@ -188,30 +190,33 @@ class Search {
   }
 
   /** Goes on with an option unless its metal alone already joins what must not be joined. */
-  #with({ joins, sources = 0, lamps = [], further = [], fed = [] }: Option, next: () => void): void {
-    const before = this.#parents[this.#depth]!
-    const parent = (this.#parents[++this.#depth] ??= new Uint16Array(this.frame.nodes.count))
-    parent.set(before)
+  #with({ joins, sources = 0, lamps = NONE, further = NONE, fed = NONE }: Option, next: () => void): void {
     for (const [end, node] of joins) {
       this.#beyond[end] = node
       if (node < this.#from.length) this.#from[node] = end
-      join(parent, end, node)
     }
-    this.#sources += sources
-    this.#further.push(...further)
-    this.#fed.push(...fed)
-    this.#lamps.push(...lamps)
     this.#lookedAt++
-    if (this.#standsForItsTwins() && this.#followsAsRead() && this.#holds(parent)) next()
-    this.#lamps.length -= lamps.length
-    this.#further.length -= further.length
-    this.#fed.length -= fed.length
-    this.#sources -= sources
+    // What was read of the runs costs less than their metal, and parts the most.
+    if (this.#standsForItsTwins() && this.#followsAsRead()) {
+      const before = this.#parents[this.#depth]!
+      const parent = (this.#parents[++this.#depth] ??= new Uint16Array(this.frame.nodes.count))
+      parent.set(before)
+      for (const [end, node] of joins) join(parent, end, node)
+      this.#sources += sources
+      for (const each of further) this.#further.push(each)
+      for (const each of fed) this.#fed.push(each)
+      for (const each of lamps) this.#lamps.push(each)
+      if (this.#holds(parent)) next()
+      if (lamps.length > 0) this.#lamps.length -= lamps.length
+      if (further.length > 0) this.#further.length -= further.length
+      if (fed.length > 0) this.#fed.length -= fed.length
+      this.#sources -= sources
+      this.#depth--
+    }
     for (const [end, node] of joins) {
       this.#beyond[end] = -1
       if (node < this.#from.length) this.#from[node] = -1
     }
-    this.#depth--
   }
 
   /** Whether less than two readings speak against the runs so far. What goes out of the boxes is held to them later. */
@@ -234,7 +239,8 @@ class Search {
   /** Of circuits that differ only by twins exchanged, those that cannot be the one looked for are left. */
   #standsForItsTwins(): boolean {
     const to = (end: number) => (this.#beyond[end]! >= 0 ? this.#beyond[end]! : this.#from[end]!)
-    return this.#twins.every(([a, b]) => to(b) < 0 || to(a) <= to(b))
+    for (const [a, b] of this.#twins) if (to(b) >= 0 && to(a) > to(b)) return false
+    return true
   }
 
   #holds(parent: Uint16Array): boolean {
@@ -333,16 +339,19 @@ class Search {
 
   /** Conductor after conductor to one of the other cable, in any order. */
   #through(near: readonly number[], far: readonly number[], next: () => void): void {
-    const [first, ...rest] = near
-    if (first === undefined) return next()
-    for (const end of far)
-      this.#with({ joins: [[first, end]] }, () =>
-        this.#through(
-          rest,
-          far.filter(each => each !== end),
-          next,
-        ),
-      )
+    const left = [...far]
+    const from = (at: number): void => {
+      const first = near[at]
+      if (first === undefined) return next()
+      for (let place = 0; place < left.length; place++) {
+        const end = left[place]!
+        if (end < 0) continue
+        left[place] = -1
+        this.#with({ joins: [[first, end]] }, () => from(at + 1))
+        left[place] = end
+      }
+    }
+    from(0)
   }
 
   #keep(): void {

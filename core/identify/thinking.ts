@@ -14,8 +14,8 @@ export interface Thought {
 }
 
 /** Tried anew after each conductor that was followed, so not for long; once there is none left, as far as can be. */
-const BRIEFLY: Reach = { hypotheses: 20_000, lookedAt: 20_000 }
-const AT_LENGTH: Reach = { hypotheses: 20_000, lookedAt: 60_000 }
+const BRIEFLY: Reach = { hypotheses: 20_000, lookedAt: 10_000 }
+const AT_LENGTH: Reach = { hypotheses: 20_000, lookedAt: 40_000 }
 
 /**
  * A survey and what can be thought of it: all at once where that can be done; else anew after each conductor

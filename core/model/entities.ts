@@ -300,6 +300,7 @@ export const ENTITIES = {
     note: text(400),
     ...PLACED,
   },
+  /** Readings that a role was once said by; nothing goes by them since readings are judged, older files and phones bring them. */
   claims: { id, endId: ref('ends'), readingId: ref('readings') },
   switchings: {
     id,

@@ -9,7 +9,6 @@ import { isLowVoltage, type BoxView, type EndView } from '@/core/job/box-view'
 import { isOfPair } from '@/core/job/low-voltage'
 import { ROLES, type Instrument, type Role, type SwitchPosition } from '@/core/model/vocabulary'
 import { roleSaid } from '@/core/recording'
-import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
@@ -159,13 +158,7 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
       // With every conductor apart there is nothing to take it off.
       offDeviceId: off === NONE || position === 'separated' ? null : off,
     })
-    const done = edits.send('take a reading', [
-      edits.add('readings', reading),
-      ...(strand.end.role
-        ? [edits.add('claims', { id: newId(), endId: strand.end.id, readingId: reading.id })]
-        : []),
-    ])
-    if (done) setTyped('')
+    if (edits.send('take a reading', [edits.add('readings', reading)])) setTyped('')
   }
 
   const positions: readonly { value: SwitchPosition; words: string }[] = [
