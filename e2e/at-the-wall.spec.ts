@@ -1,15 +1,28 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import { STAGES } from '@/core/model/vocabulary'
 import { bringIn, stage, visit } from './helpers'
 
-/** Shares of the height that the picture takes at the most, and all that stands above what is to be done. */
+/** The share of the height that the picture takes at the most. */
 const PICTURE = 0.45
-const ABOVE = 0.8
 
 test.use({ viewport: { width: 390, height: 844 } })
 
-test('on a phone the picture leaves room for what is to be done, on every stage of every box', async ({
+/** What is to be done next, as it lies between the picture and the lower edge of the screen. */
+const seen = (page: Page) =>
+  page.evaluate(() => {
+    const next = document.querySelector('[data-work] [data-next]')
+    const drawing = document.querySelector('.box-drawing, .group-drawing')!
+    const { top, bottom } = next?.getBoundingClientRect() ?? { top: 0, bottom: 0 }
+    return {
+      asks: next?.getAttribute('data-next') ?? null,
+      picture: drawing.getBoundingClientRect(),
+      above: Math.round(drawing.getBoundingClientRect().bottom - top),
+      below: Math.round(bottom - innerHeight),
+    }
+  })
+
+test('on a phone the picture and the one next thing are in sight on arrival, on every stage of every box', async ({
   page,
   request,
 }) => {
@@ -23,14 +36,25 @@ test('on a phone the picture leaves room for what is to be done, on every stage 
     for (const each of STAGES) {
       const name = each[0]!.toUpperCase() + each.slice(1)
       if (each !== 'look') await stage(page, name)
-      await expect(page.locator(`[data-work][aria-label="${name}"]`)).toBeVisible()
-      await page.evaluate(() => scrollTo(0, 0))
-      const { picture, work } = await page.evaluate(() => {
-        const box = (of: string) => document.querySelector(of)?.getBoundingClientRect()
-        return { picture: box('.box-drawing, .group-drawing')?.height ?? 0, work: box('[data-work]')!.top }
-      })
-      if (picture > PICTURE * height) out.push(`${id} ${each}: picture of ${Math.round(picture)}`)
-      if (work > ABOVE * height) out.push(`${id} ${each}: what is to be done begins at ${Math.round(work)}`)
+      const work = page.locator(`[data-work][aria-label="${name}"]`)
+      await expect(work.locator('[data-next]').first()).toBeAttached()
+      await expect
+        .poll(
+          async () => {
+            const { asks, picture, above, below } = await seen(page)
+            return [
+              ...(asks === null ? ['nothing is asked'] : []),
+              ...(picture.height > PICTURE * height ? [`picture of ${Math.round(picture.height)}`] : []),
+              ...(picture.top < 0 || picture.bottom > height ? ['the picture is out of sight'] : []),
+              ...(above > 0 || below > 0
+                ? [`${asks}: ${above} under the picture, ${below} below the screen`]
+                : []),
+            ].join('; ')
+          },
+          { timeout: 4_000 },
+        )
+        .toBe('')
+        .catch(async () => out.push(`${id} ${each}: ${JSON.stringify(await seen(page))}`))
     }
   }
   expect(out).toEqual([])

@@ -1,7 +1,7 @@
 import { groundless } from '../job/groundless'
 import { newCable } from './cable'
 import { line, type Cure, type Line } from './line'
-import { groundIn, type Availability, type Question } from './place'
+import { groundIn, settling, type Availability, type Question } from './place'
 import { sayIn } from '../words/say'
 
 /** The protective ground of the device itself. */
@@ -26,7 +26,7 @@ export function groundLines(question: Question): Line[] {
     case 'not-read':
       return [
         line('ground', 'not-known', say`The ground is not shown to be continuous.`, 'ground-present', {
-          settledBy: available.settledBy,
+          ...settling(available),
         }),
       ]
     case 'none':

@@ -8,7 +8,7 @@ import { check, openingsBeside } from './check'
 import { ANSWERED_BY_WIRING } from './chosen'
 import { line, rankOf, worst, type Cure, type Line, type Verdict } from './line'
 import { unmet, type Lacking } from './needs'
-import { neutralIn } from './place'
+import { neutralIn, settling } from './place'
 import type { LightPlace } from './places'
 import { sayFor } from '../model/say-for'
 import { type Say, sayIn } from '../words/say'
@@ -137,11 +137,17 @@ function neutralLines(views: readonly BoxView[], { members }: DeviceSet): Line[]
     const neutral = neutralIn(view)
     return neutral.kind === 'unproven' && neutral.end.end.role === 'neutral' ? [neutral] : []
   })
-  return open.slice(0, 1).map(({ end, proof, settledBy }) =>
-    line('supply-neutral', 'not-known', say`The neutral is only ${proof}: ${end.name}.`, 'neutral-reading', {
-      settledBy,
-    }),
-  )
+  return open
+    .slice(0, 1)
+    .map(each =>
+      line(
+        'supply-neutral',
+        'not-known',
+        say`The neutral is only ${each.proof}: ${each.end.name}.`,
+        'neutral-reading',
+        settling(each),
+      ),
+    )
 }
 
 /** Whether the conductors that are there reach for it; what has no role yet settles nothing. */
@@ -160,6 +166,7 @@ function wiringLine(tried: JobRecord, boxId: string, trade: Trade): Line {
       'wiring',
       {
         settledBy: say`Identify the conductors of every box of this light on Test.`,
+        settledOn: 'test',
       },
     )
   const says = first!.message.charAt(0).toUpperCase() + first!.message.slice(1)

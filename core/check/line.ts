@@ -1,6 +1,6 @@
 import type { SmallPart } from '../model/small-part'
 import { rounded } from '../model/units'
-import type { LineRule } from '../model/vocabulary'
+import type { LineRule, Stage } from '../model/vocabulary'
 
 export const VERDICTS = ['fits', 'fits-if', 'not-known', 'does-not-fit'] as const
 export type Verdict = (typeof VERDICTS)[number]
@@ -31,7 +31,11 @@ export interface Line {
   readonly cures: readonly Cure[]
   /** What would settle it, where it is not known. */
   readonly settledBy: string | null
+  /** The stage on which that is done. */
+  readonly settledOn: Settling
 }
+
+export type Settling = Extract<Stage, 'look' | 'test'>
 
 export const line = (
   rule: LineRule,
@@ -50,6 +54,7 @@ export const line = (
   spare: null,
   cures: [],
   settledBy: null,
+  settledOn: 'look',
   ...more,
 })
 

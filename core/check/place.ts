@@ -6,6 +6,7 @@ import type { DeviceModel } from '../model/device'
 import { looksLikeGround } from '../model/regions'
 import type { Trade } from '../model/trade'
 import { sayIn, type Say } from '../words/say'
+import type { Line } from './line'
 
 /** What a rule looks at: one place of a box, one device, the trade's figures. */
 export interface Question {
@@ -47,6 +48,14 @@ export function neutralIn(view: BoxView): Availability {
   if (!known) neutrals.set(view, (known = findNeutral(view)))
   return known
 }
+
+/** How what is not known of a neutral or a ground is settled, and on which stage. */
+export const settling = (
+  available: Exclude<Availability, { kind: 'proven' | 'none' }>,
+): Pick<Line, 'settledBy' | 'settledOn'> => ({
+  settledBy: available.settledBy,
+  settledOn: available.kind === 'not-recorded' ? 'look' : 'test',
+})
 
 /** A view never changes, so what is in it is looked for once. */
 const neutrals = new WeakMap<BoxView, Availability>()

@@ -4,7 +4,7 @@ import { looksLikeGround } from '../model/regions'
 import { isHotRole, isLoadRole } from '../model/roles'
 import { isTied, routeAll, withChoices } from '../route'
 import { newCable } from './cable'
-import { line, type Line } from './line'
+import { line, type Line, type Settling } from './line'
 import { notAllRecorded, nothingRecorded, type Question } from './place'
 import { sayIn } from '../words/say'
 
@@ -60,6 +60,7 @@ export function reachLines(question: Question): Line[] {
       unknown(
         say`No ${names} is known here so far; ${say.count(open.length, 'one conductor has', '# conductors have')} no role yet.`,
         say`Identify the conductors of this box on Test.`,
+        'test',
       ),
     ]
   const anybodys = loads.filter(each => circuits.lightOf({ view, each }) === null)
@@ -68,6 +69,7 @@ export function reachLines(question: Question): Line[] {
       unknown(
         say`No ${names} is known here: whose ${anybodys.map(({ name }) => name).join(', ')} is, is not said.`,
         say`Say on Test for which light it is.`,
+        'test',
       ),
     ]
   if (!view.box.recorded)
@@ -80,8 +82,8 @@ export function reachLines(question: Question): Line[] {
   return [brought(question, names, missing.map(({ what }) => say`a ${what}`).join(say` and `))]
 }
 
-const unknown = (says: string, settledBy: string): Line =>
-  line('reach', 'not-known', says, 'wiring', { settledBy })
+const unknown = (says: string, settledBy: string, settledOn: Settling = 'look'): Line =>
+  line('reach', 'not-known', says, 'wiring', { settledBy, settledOn })
 
 const isOpen =
   ({ view }: Question) =>

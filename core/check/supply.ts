@@ -3,7 +3,7 @@ import type { Supply } from '../model/device'
 import { newCable } from './cable'
 import { line, type Cure, type Line, type Verdict } from './line'
 import { leastWatts } from './measured'
-import { groundIn, neutralIn, type Question } from './place'
+import { groundIn, neutralIn, settling, type Question } from './place'
 import { sayIn, type Say } from '../words/say'
 
 /** What keeps the electronics alive: the best of the ways this device can be fed here. */
@@ -58,7 +58,7 @@ function neutralLine(question: Question): Line {
         'not-known',
         say`The neutral is only ${neutral.proof}: ${neutral.end.name}.`,
         'neutral-reading',
-        { settledBy: neutral.settledBy },
+        settling(neutral),
       )
     case 'not-recorded':
     case 'not-read':
@@ -69,9 +69,7 @@ function neutralLine(question: Question): Line {
           ? say`Nobody has recorded what is in the box.`
           : say`None seen so far, and not all of the box is recorded.`,
         'supply-neutral',
-        {
-          settledBy: neutral.settledBy,
-        },
+        settling(neutral),
       )
   }
 }
@@ -90,9 +88,7 @@ function groundReferencedLine(question: Question): Line {
       'not-known',
       say`The ground is not shown to be continuous.`,
       'supply-ground',
-      {
-        settledBy: available.settledBy,
-      },
+      settling(available),
     )
   if (neutralIn(question.view).kind === 'proven')
     return line(

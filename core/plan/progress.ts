@@ -1,11 +1,11 @@
 import { boxView, isOwnLead, runsThrough, type BoxView } from '../job/box-view'
-import { lookingForPlaces } from '../job/looking'
 import { claimStatus } from '../identify'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { linesToTell } from '../panel'
 import { deviceNamed, type Trade } from '../model/trade'
 import { SIDE_OF } from '../model/roles'
 import { STAGES, type Stage } from '../model/vocabulary'
+import { openOnLook } from './open-on-look'
 import { testList } from './prove-list'
 import { controlsBeyond, isForControls, isForWiring, isSettled } from './settled'
 import { planBox } from './steps'
@@ -46,30 +46,11 @@ const state = (missing: readonly string[], begun: boolean): Omit<StageProgress, 
   missing: missing[0] ?? '',
 })
 
-const look: Rule = (view, trade) => {
-  const say = sayIn(view.region)
-
-  const unseated = view.box.recorded ? [] : view.ends.filter(({ end }) => end.seat === 'loose')
-  const missing = [
-    ...(view.ends.length === 0 ? [say`no conductors recorded`] : []),
-    ...(isForControls(view) && view.places.length === 0 ? [say`no control recorded`] : []),
-    ...lookingForPlaces(view, trade).map(({ group }) => say`where is the other switch of ${group.name}?`),
-    ...(unseated.length > 0
-      ? [
-          say.count(
-            unseated.length,
-            '# conductor: where it sits is not recorded',
-            '# conductors: where they sit is not recorded',
-          ),
-        ]
-      : []),
-    ...(view.places.some(place => place.loads.length === 0) ? [say`lamps not recorded`] : []),
-    ...(view.feeds.length === 0 ? [say`breaker not recorded`] : []),
-    ...(view.box.material === 'not-known' ? [say`box material not recorded`] : []),
-    ...(view.box.recorded ? [] : [say`not confirmed as complete`]),
-  ]
-  return state(missing, view.ends.length > 0 || view.places.some(place => place.loads.length > 0))
-}
+const look: Rule = (view, trade) =>
+  state(
+    openOnLook(view, trade).map(({ says }) => says),
+    view.ends.length > 0 || view.places.some(place => place.loads.length > 0),
+  )
 
 const test: Rule = view => {
   const say = sayIn(view.region)

@@ -1,8 +1,9 @@
 'use client'
 
-import { memo, useId, useMemo, useState } from 'react'
-import { Icon } from '../primitives/icon'
+import { memo, useContext, useId, useMemo, useState } from 'react'
 import { Device, Joint } from './fittings'
+import { Large } from './large'
+import { LargerButton } from './larger-button'
 import { layoutBox, type BoxLayout } from './layout'
 import type { BoxPicture } from './picture'
 import { Flag, Sheath, ShortWire, Strand } from './strands'
@@ -28,15 +29,22 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
   const { width, height } = layout
   const id = useId()
   // On a phone the whole box is seen first, beside what is to be done; its parts at a press.
-  const [large, setLarge] = useState(false)
+  const given = useContext(Large)
+  const [own, setOwn] = useState(false)
+  const large = given ?? own
   return (
     <div className="relative">
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label={say`Drawing: ${picture.title}`}>
+      <div
+        className={`overflow-auto ${large ? 'max-wide:max-h-[45svh]' : ''}`}
+        tabIndex={0}
+        role="region"
+        aria-label={say`Drawing: ${picture.title}`}
+      >
         <svg
           viewBox={`0 0 ${width} ${height}`}
           role="group"
           aria-labelledby={`${id}-title`}
-          className={`box-drawing mx-auto block h-auto w-full lg:max-h-[calc(100dvh-var(--above,14.5rem))] ${large ? '' : 'max-lg:max-h-[36svh]'}`}
+          className={`box-drawing mx-auto block h-auto w-full wide:max-h-[calc(100dvh-var(--above,14.5rem))] [@media(max-height:32rem)]:wide:max-h-[calc(100dvh-4.5rem)] ${large ? '' : 'max-wide:max-h-[36svh]'}`}
           style={{
             minWidth: large ? Math.min(width, 640) * 0.9 : undefined,
             maxWidth: width * 1.4,
@@ -60,17 +68,13 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
             ))}
         </svg>
       </div>
-      <button
-        type="button"
-        data-chrome
-        aria-pressed={large}
-        aria-label={large ? say`The whole box` : say`Larger`}
-        title={large ? say`The whole box` : say`Larger`}
-        onClick={() => setLarge(!large)}
-        className={`${width > height ? 'mt-1 ml-auto' : 'absolute right-0 bottom-0'} flex h-11 w-11 items-center justify-center rounded-lg border-[1.5px] border-ink/50 bg-sheet text-ink hover:border-ink lg:hidden`}
-      >
-        <Icon name={large ? 'smaller' : 'larger'} />
-      </button>
+      {given === null && (
+        <LargerButton
+          large={own}
+          onChange={setOwn}
+          className={width > height ? 'mt-1 ml-auto' : 'absolute right-0 bottom-0'}
+        />
+      )}
     </div>
   )
 }

@@ -16,10 +16,16 @@ interface Labelled {
   readonly labelHidden?: boolean
 }
 
-function Frame({ id, label, hint, children }: Labelled & { id: string; children: ReactNode }) {
+function Frame({
+  id,
+  label,
+  hint,
+  labelHidden = false,
+  children,
+}: Labelled & { id: string; children: ReactNode }) {
   return (
     <div className="flex min-w-0 flex-col gap-1">
-      <label htmlFor={id} className="text-sm font-semibold">
+      <label htmlFor={id} className={labelHidden ? 'sr-only' : 'text-sm font-semibold'}>
         {label}
       </label>
       {children}
@@ -242,6 +248,7 @@ export interface Option<Value extends string> {
 export function SelectField<Value extends string>({
   label,
   hint,
+  labelHidden = false,
   value,
   options,
   onCommit,
@@ -252,7 +259,7 @@ export function SelectField<Value extends string>({
 }) {
   const id = useId()
   return (
-    <Frame id={id} label={label} hint={hint}>
+    <Frame id={id} label={label} hint={hint} labelHidden={labelHidden}>
       <select
         id={id}
         value={value}
@@ -278,20 +285,27 @@ export function PickOne<Value extends string>({
   onCommit,
   hint,
   labelHidden = false,
+  inOneRow = false,
 }: Labelled & {
   value: Value | null
   options: readonly (Option<Value> & { readonly mark?: ReactNode })[]
   onCommit: (value: Value) => void
+  /** Where height is dear: what has no room beside the others is reached by moving the row. */
+  inOneRow?: boolean
 }) {
   const name = useId()
   return (
     <fieldset className="min-w-0">
       <legend className={labelHidden ? 'sr-only' : 'mb-1 text-sm font-semibold'}>{label}</legend>
-      <div className="flex flex-wrap gap-2">
+      <div
+        className={
+          inOneRow ? '-m-1 flex gap-2 overflow-x-auto p-1 [scrollbar-width:thin]' : 'flex flex-wrap gap-2'
+        }
+      >
         {options.map(option => (
           <label
             key={option.value}
-            className="relative flex min-h-11 items-center gap-2 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 has-checked:border-plum has-checked:bg-plum has-checked:text-on-plum has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-plum"
+            className="relative flex min-h-11 shrink-0 items-center gap-2 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 has-checked:border-plum has-checked:bg-plum has-checked:text-on-plum has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-plum"
           >
             <input
               type="radio"

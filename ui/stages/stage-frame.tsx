@@ -6,13 +6,18 @@ import { Link } from '../job/link'
 import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import type { Stage } from '@/core/model/vocabulary'
-import { progressOf } from '@/core/plan'
+import { progressOf, type StageProgress } from '@/core/plan'
 import { mayMissAnOn, saidOf } from '@/core/job/hearing'
 import { isLifted, isolationOf, voidedIn } from '@/core/safety'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
 import { useJob, useTrade } from '../job/provider'
 import { useSay } from '../words/use-say'
+import { Large } from '../drawing/large'
+import { LargerButton } from '../drawing/larger-button'
+import { MAIN_LINK_LOOK } from '../primitives/link-look'
+import { ToStage } from './to-stage'
+import { useNextInSight } from './use-next-in-sight'
 import { useAtHand } from '../primitives/use-at-hand'
 import { atHand } from './safety/at-hand'
 
@@ -31,24 +36,49 @@ export function StageFrame({
   const say = useSay()
 
   useAtHand(atHand)
+  const trade = useTrade()
+  const progress = useMemo(() => progressOf(view, trade), [view, trade])
+  const unfit = useUnfit(view)
+  // What is chosen and may not go there is not done, whatever was pressed.
+  const stages = progress.stages.map(each =>
+    each.stage === 'choose' && unfit
+      ? { ...each, state: 'begun' as const, missing: say`what is chosen does not fit` }
+      : each,
+  )
+  const [large, setLarge] = useState(false)
+  const { picture, work } = useNextInSight(`${view.box.id} ${stage}`)
   return (
     <>
       <div className="flex items-start justify-between gap-x-3 pt-1">
         <h1 className="flex min-w-0 flex-wrap items-baseline gap-x-2 pt-2 text-lg sm:text-xl">
           {view.room.name} <span className="font-normal">{view.box.name}</span>
         </h1>
-        <Link
-          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
-          data-chrome
-          className="inline-flex min-h-11 shrink-0 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
-        >{say`Try by hand`}</Link>
+        <span className="flex shrink-0 items-center gap-3">
+          <Link
+            href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/try`}
+            data-chrome
+            className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
+          >{say`Try by hand`}</Link>
+          <LargerButton large={large} onChange={setLarge} />
+        </span>
       </div>
-      <StageBar view={view} stage={stage} />
+      <StageBar view={view} stage={stage} stages={stages} />
       <LiveStrip view={view} />
-      <div className="mt-2 grid grid-cols-1 gap-3 lg:mt-3 lg:gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]">
-        <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">{drawing}</div>
-        <section data-work aria-label={say(STAGE_WORDS[stage].name)} className="flex min-w-0 flex-col gap-4">
+      <div className="mt-2 wide:mt-3 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)] wide:gap-5">
+        <div
+          ref={picture}
+          className="sticky top-0 z-10 min-w-0 bg-paper max-wide:-mx-3 max-wide:px-3 max-wide:pb-2 wide:top-3 wide:self-start"
+        >
+          <Large value={large}>{drawing}</Large>
+        </div>
+        <section
+          ref={work}
+          data-work
+          aria-label={say(STAGE_WORDS[stage].name)}
+          className="flex min-w-0 flex-col gap-4 max-wide:mt-1"
+        >
           <p className="sr-only">{say(STAGE_WORDS[stage].question)}</p>
+          <OnTo view={view} stage={stage} stages={stages} />
           {children}
         </section>
       </div>
@@ -56,12 +86,35 @@ export function StageFrame({
   )
 }
 
-function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
+interface Standing {
+  readonly view: BoxView
+  readonly stage: Stage
+  readonly stages: readonly StageProgress[]
+}
+
+/** Where a stage ends: on to what is open next, or back to the house. */
+function OnTo({ view, stage, stages }: Standing) {
   const say = useSay()
 
-  const trade = useTrade()
-  const progress = useMemo(() => progressOf(view, trade), [view, trade])
-  const unfit = useUnfit(view)
+  const next = stages.find(({ state }) => state !== 'done')
+  if (stages.find(each => each.stage === stage)?.state !== 'done') return null
+  return (
+    <div data-next={`${stage} is done`}>
+      {next ? (
+        <ToStage view={view} stage={next.stage} on />
+      ) : (
+        <Link
+          href={`/jobs/${view.record.job.id}`}
+          className={MAIN_LINK_LOOK}
+        >{say`All is done here: to the house`}</Link>
+      )}
+    </div>
+  )
+}
+
+function StageBar({ view, stage, stages }: Standing) {
+  const say = useSay()
+
   const base = `/jobs/${view.record.job.id}/boxes/${view.box.id}`
   return (
     <nav
@@ -69,26 +122,19 @@ function StageBar({ view, stage }: { view: BoxView; stage: Stage }) {
       data-chrome
       className="mt-2 grid grid-cols-6 overflow-hidden rounded-lg border-[1.5px] border-ink/60 bg-sheet"
     >
-      {progress.stages
-        .map(each =>
-          // What is chosen and may not go there is not done, whatever was pressed.
-          each.stage === 'choose' && unfit
-            ? { ...each, state: 'begun' as const, missing: say`what is chosen does not fit` }
-            : each,
-        )
-        .map(each => (
-          <Link
-            key={each.stage}
-            href={`${base}/${each.stage}`}
-            aria-current={each.stage === stage ? 'step' : undefined}
-            title={each.missing || undefined}
-            className="flex min-h-13 flex-col items-center justify-center gap-0.5 border-l border-rule px-0.5 text-sm first:border-l-0 hover:bg-tint aria-[current]:bg-plum aria-[current]:text-on-plum aria-[current]:[--mark-tick:var(--plum)]"
-          >
-            <StageMark state={each.state} size={16} />
-            <span className="font-semibold">{say(STAGE_WORDS[each.stage].name)}</span>
-            <span className="sr-only">{say(STATE_WORDS[each.state])}</span>
-          </Link>
-        ))}
+      {stages.map(each => (
+        <Link
+          key={each.stage}
+          href={`${base}/${each.stage}`}
+          aria-current={each.stage === stage ? 'step' : undefined}
+          title={each.missing || undefined}
+          className="flex min-h-13 flex-col items-center justify-center gap-0.5 border-l border-rule px-0.5 text-sm first:border-l-0 hover:bg-tint aria-[current]:bg-plum aria-[current]:text-on-plum aria-[current]:[--mark-tick:var(--plum)]"
+        >
+          <StageMark state={each.state} size={16} />
+          <span className="font-semibold">{say(STAGE_WORDS[each.stage].name)}</span>
+          <span className="sr-only">{say(STATE_WORDS[each.state])}</span>
+        </Link>
+      ))}
     </nav>
   )
 }
@@ -169,9 +215,20 @@ function Meanwhile({ view }: { view: BoxView }) {
 }
 
 /** A titled part of a stage. */
-export function Part({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
+export function Part({
+  title,
+  aside,
+  next,
+  children,
+}: {
+  title: string
+  aside?: ReactNode
+  /** What it asks, where that is the one next thing. */
+  next?: string | false
+  children: ReactNode
+}) {
   return (
-    <section className="rounded-xl bg-sheet p-3 sm:p-4">
+    <section data-next={next || undefined} className="rounded-xl bg-sheet p-3 sm:p-4">
       <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
         <h2 className="text-base">{title}</h2>
         {aside}

@@ -4,11 +4,13 @@ import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { Edit } from '@/core/job/command'
 import { figure } from '@/core/model/units'
 import type { Edits } from '../../job/provider'
+import { lackingWords } from '../../needs/words'
 import { Button } from '../../primitives/button'
 import { CheckField } from '../../primitives/fields'
 import { VERDICT_WORDS, VerdictMark } from '../../primitives/marks'
-import { Lacks, WaysOut, Why } from './lines'
+import { Facts, Lacks, Margin, WaysOut } from './lines'
 import { useSay } from '../../words/use-say'
+import type { Say } from '@/core/words/say'
 
 /** What was judged of a device, or of a set of them. */
 export interface Judged {
@@ -18,7 +20,7 @@ export interface Judged {
   readonly settledBy: readonly string[]
 }
 
-/** One that can be chosen: its verdict, what speaks against it, the ways out, and why. */
+/** One that can be chosen, as a row: its verdict, its least margin, what speaks against it; all of it and why at a press. */
 export function CandidateCard({
   view,
   name,
@@ -28,6 +30,7 @@ export function CandidateCard({
   minutes,
   lines,
   chosen,
+  isNext,
   onChoose,
   onLetGo,
   beside,
@@ -45,6 +48,8 @@ export function CandidateCard({
   /** Every condition, each once. */
   lines: readonly Line[]
   chosen: boolean
+  /** The first to be thought of, where nothing has to be found out before. */
+  isNext: boolean
   onChoose: () => void
   onLetGo: () => void
   beside: boolean
@@ -56,22 +61,43 @@ export function CandidateCard({
   const say = useSay()
 
   const [asking, setAsking] = useState(false)
+  const [open, setOpen] = useState(false)
   const unfit = verdict === 'does-not-fit'
+  const first = firstAgainst(say, lines, unmet)
   return (
     <article
       aria-label={name}
       data-verdict={verdict}
-      className={`rounded-lg border bg-paper p-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
+      data-next={isNext || (chosen && unfit) ? name : undefined}
+      className={`rounded-lg border bg-paper px-2 py-1 sm:px-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
     >
-      <div className="flex items-start gap-3">
+      <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2 sm:grid-cols-[auto_minmax(0,1fr)_5rem_auto_auto] sm:gap-x-3">
         <VerdictMark verdict={verdict} />
-        <div className="min-w-0 flex-1">
-          <h3 className="leading-tight font-bold">{title}</h3>
-          <p className="text-sm">
+        <div className="min-w-0">
+          <h3
+            title={title}
+            className={`text-base leading-tight font-bold ${open ? '' : 'line-clamp-2 sm:line-clamp-1'}`}
+          >
+            {title}
+          </h3>
+          <p className={`text-sm leading-snug ${open ? '' : 'line-clamp-1'}`}>
             <strong>{say(VERDICT_WORDS[verdict])}</strong>
             {say` · ${figure(price, 2)} ${view.region.currency} · ${minutes} min`}
+            {first !== null && !open && <span className="text-soft"> · {first}</span>}
           </p>
         </div>
+        <span className="max-sm:hidden">
+          <Margin lines={lines} />
+        </span>
+        <Button
+          look="quiet"
+          className="max-sm:order-last max-sm:col-span-2 max-sm:justify-self-start"
+          aria-expanded={open}
+          aria-label={say`Why? ${name}`}
+          onClick={() => setOpen(!open)}
+        >
+          {say`Why?`}
+        </Button>
         <Button
           look={chosen ? 'plain' : 'main'}
           onClick={chosen ? onLetGo : unfit ? () => setAsking(true) : onChoose}
@@ -81,7 +107,7 @@ export function CandidateCard({
         </Button>
       </div>
       {asking && !chosen && (
-        <div role="alert" className="hazard mt-2 flex flex-wrap items-center gap-2 bg-sheet p-3">
+        <div role="alert" className="hazard my-2 flex flex-wrap items-center gap-2 bg-sheet p-3">
           <p className="w-full font-semibold">{say`It does not fit: ${lines.find(each => each.verdict === 'does-not-fit')?.says ?? say`see why below`}`}</p>
           <Button
             onClick={() => {
@@ -92,15 +118,28 @@ export function CandidateCard({
           <Button look="main" onClick={() => setAsking(false)}>{say`Leave it`}</Button>
         </div>
       )}
-      {children}
-      <Lacks unmet={unmet} />
-      {verdict !== 'fits' && (
-        <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} onBypass={onBypass} />
+      {open && (
+        <div className="border-t border-rule pb-2">
+          {children}
+          <Lacks unmet={unmet} />
+          {verdict !== 'fits' && (
+            <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} onBypass={onBypass} />
+          )}
+          <CheckField label={say`Side by side`} value={beside} onCommit={onBeside} />
+          <Facts lines={lines} />
+        </div>
       )}
-      <CheckField label={say`Side by side`} value={beside} onCommit={onBeside} />
-      <Why lines={lines} />
     </article>
   )
+}
+
+/** What has to change first, or is not known, in one line. */
+function firstAgainst(say: Say, lines: readonly Line[], unmet: readonly Lacking[]): string | null {
+  const worst = (['does-not-fit', 'not-known', 'fits-if'] as const).flatMap(verdict =>
+    lines.filter(each => each.verdict === verdict),
+  )
+  if (worst[0]) return worst[0].says
+  return unmet[0] ? say`Does not do what is wanted: ${lackingWords(say, unmet[0])}` : null
 }
 
 /** A bypass wanted beside the lamps of the lights of some places. */

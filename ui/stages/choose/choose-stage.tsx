@@ -11,10 +11,12 @@ import {
   placesOf,
   verdictOfChosen,
   type Judgement,
+  type OfCandidate,
   type Verdict,
 } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { routeBox } from '@/core/route'
+import { isSettled } from '@/core/plan'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
 import { newId } from '../../job/new-id'
@@ -22,6 +24,7 @@ import { useEdits, useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
 import { bypassOf, CandidateCard } from './candidate-card'
+import { Decides } from './decides'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
 import { useLooking } from '../use-looking'
@@ -69,7 +72,9 @@ export function ChooseStage({ view }: { view: BoxView }) {
   const say = useSay()
 
   const trade = useTrade()
-  const [placeId, setPlaceId] = useState(view.places[0]?.place.id ?? '')
+  const [placeId, setPlaceId] = useState(
+    (view.places.find(each => !isSettled(view, each)) ?? view.places[0])?.place.id ?? '',
+  )
   const place = view.places.find(each => each.place.id === placeId) ?? view.places[0]
   const own = useMemo(() => ownPlacesOf(view.record, view.box.id), [view])
   const together = own.length > 1 && placeId === TOGETHER
@@ -98,12 +103,16 @@ export function ChooseStage({ view }: { view: BoxView }) {
             <PickOne
               label={say`What is drawn`}
               labelHidden
+              inOneRow
               value={whole ? WHOLE : shown.box.id}
               options={[
                 { value: WHOLE, words: say`The whole light` },
                 ...light.map(each => ({
                   value: each.view.box.id,
-                  words: `${each.view.room.name}, ${each.view.box.name}`,
+                  words:
+                    each.view.room.id === view.room.id
+                      ? each.view.box.name
+                      : `${each.view.room.name}, ${each.view.box.name}`,
                 })),
               ]}
               onCommit={setShownBox}
@@ -165,38 +174,55 @@ function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
 
   const trade = useTrade()
   const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place, trade])
-  const { wanted, shown, filters } = useFiltered(judgements, { view, places: [place] })
+  const { wanted, shown, filters } = useFiltered(
+    judgements,
+    { view, places: [place] },
+    ({ device }) => device,
+  )
+  const isAnyOpen = shown.some(({ verdict }) => verdict === 'not-known')
+  const candidates = useMemo(
+    () =>
+      wanted.map(({ verdict, lines }): OfCandidate => ({
+        verdict,
+        lines: lines.map(line => [view.box.id, line] as const),
+      })),
+    [wanted, view.box.id],
+  )
   const sides = useSides()
   return (
-    <Part title={place.group.name}>
-      <Filters view={view} places={[place]} every={say`Every device`} wanted={wanted} filters={filters} />
-      {sides.ids.length > 0 && (
-        <SideBySide
-          sides={sides.ids
-            .flatMap(id => judgements.find(({ device }) => device.id === id) ?? [])
-            .map(({ device: { id, name, price, minutes }, verdict, lines, unmet }) => ({
-              ...{ id, name, price, minutes },
-              ...{ verdict, lines, unmet },
-            }))}
-          currency={view.region.currency}
-          onClose={sides.close}
-        />
-      )}
-      <ul className="flex flex-col gap-2">
-        {shown.map(judgement => (
-          <li key={judgement.device.id}>
-            <Candidate
-              view={view}
-              place={place}
-              judgement={judgement}
-              beside={sides.ids.includes(judgement.device.id)}
-              onBeside={() => sides.toggle(judgement.device.id)}
-            />
-          </li>
-        ))}
-      </ul>
-      {shown.length === 0 && <p>{say`No device has this verdict here.`}</p>}
-    </Part>
+    <>
+      {place.choice === null && <Decides view={view} candidates={candidates} />}
+      <Part title={place.group.name}>
+        <Filters view={view} places={[place]} every={say`Every device`} wanted={wanted} filters={filters} />
+        {sides.ids.length > 0 && (
+          <SideBySide
+            sides={sides.ids
+              .flatMap(id => judgements.find(({ device }) => device.id === id) ?? [])
+              .map(({ device: { id, name, price, minutes }, verdict, lines, unmet }) => ({
+                ...{ id, name, price, minutes },
+                ...{ verdict, lines, unmet },
+              }))}
+            currency={view.region.currency}
+            onClose={sides.close}
+          />
+        )}
+        <ul className="flex flex-col gap-2">
+          {shown.map((judgement, at) => (
+            <li key={judgement.device.id}>
+              <Candidate
+                isNext={at === 0 && !isAnyOpen && place.choice === null}
+                view={view}
+                place={place}
+                judgement={judgement}
+                beside={sides.ids.includes(judgement.device.id)}
+                onBeside={() => sides.toggle(judgement.device.id)}
+              />
+            </li>
+          ))}
+        </ul>
+        {shown.length === 0 && <p>{say`No device has this verdict here.`}</p>}
+      </Part>
+    </>
   )
 }
 
@@ -204,12 +230,14 @@ function Candidate({
   view,
   place,
   judgement,
+  isNext,
   beside,
   onBeside,
 }: {
   view: BoxView
   place: PlaceView
   judgement: Judgement
+  isNext: boolean
   beside: boolean
   onBeside: () => void
 }) {
@@ -234,6 +262,7 @@ function Candidate({
       minutes={device.minutes}
       lines={judgement.lines}
       chosen={chosen}
+      isNext={isNext}
       onChoose={choose}
       onLetGo={letGo}
       beside={beside}

@@ -3,7 +3,7 @@ import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import { needsIn, VERDICTS, type Verdict } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
-import { PickOne } from '../../primitives/fields'
+import { PickOne, SelectField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { VERDICT_WORDS } from '../../primitives/marks'
 import { needsWords } from '../../needs/words'
@@ -25,22 +25,51 @@ interface Shown {
   readonly meetsWant: boolean
 }
 
+/** In which order candidates of one verdict stand. */
+const ORDERS = ['margin', 'price', 'work'] as const
+export type Order = (typeof ORDERS)[number]
+
+const ORDER_WORDS: Readonly<Record<Order, string>> = {
+  margin: 'Most margin first',
+  price: 'Cheapest first',
+  work: 'Least work first',
+}
+
 /** What of some judgements is shown: those that do what is wanted, and of one verdict. */
 export function useFiltered<Each extends Shown>(
   judgements: readonly Each[],
   { view, places }: { view: BoxView; places: readonly PlaceView[] },
+  costOf: (each: Each) => { readonly price: number; readonly minutes: number },
 ) {
   const wants = worked(places).some(
     ({ group }) => group.want !== null || needsIn(view.record, group.id).length > 0,
   )
   const [verdict, setVerdict] = useState<Verdict | 'all'>('all')
   const [all, setAll] = useState(false)
+  const [order, setOrder] = useState<Order>('margin')
   const wanted = judgements.filter(each => all || !wants || each.meetsWant)
   return {
     wanted,
-    shown: wanted.filter(each => verdict === 'all' || each.verdict === verdict),
-    filters: { wants, verdict, setVerdict, all, setAll },
+    shown: inOrder(
+      wanted.filter(each => verdict === 'all' || each.verdict === verdict),
+      order,
+      costOf,
+    ),
+    filters: { wants, verdict, setVerdict, all, setAll, order, setOrder },
   }
+}
+
+/** They come by verdict, and by margin; another order leaves the verdicts where they are. */
+function inOrder<Each extends Shown>(
+  all: readonly Each[],
+  order: Order,
+  costOf: (each: Each) => { readonly price: number; readonly minutes: number },
+): readonly Each[] {
+  if (order === 'margin') return all
+  const key = (each: Each) => costOf(each)[order === 'price' ? 'price' : 'minutes']
+  return VERDICTS.flatMap(verdict =>
+    all.filter(each => each.verdict === verdict).sort((a, b) => key(a) - key(b)),
+  )
 }
 
 /** The choices of what is shown, and everything that is wanted. */
@@ -49,7 +78,7 @@ export function Filters({
   places,
   every,
   wanted,
-  filters: { wants, verdict, setVerdict, all, setAll },
+  filters: { wants, verdict, setVerdict, all, setAll, order, setOrder },
 }: {
   view: BoxView
   /** One of each light. */
@@ -95,6 +124,8 @@ export function Filters({
       ))}
       <PickOne
         label={say`Verdict`}
+        labelHidden
+        inOneRow
         value={verdict}
         options={[
           { value: 'all' as const, words: say`All ${wanted.length}` },
@@ -104,6 +135,13 @@ export function Filters({
           })),
         ]}
         onCommit={setVerdict}
+      />
+      <SelectField
+        label={say`Order`}
+        labelHidden
+        value={order}
+        options={ORDERS.map(value => ({ value, words: say(ORDER_WORDS[value]) }))}
+        onCommit={setOrder}
       />
     </>
   )

@@ -1,6 +1,7 @@
 'use client'
 
-import { useMemo, useState } from 'react'
+import { useContext, useMemo, useState } from 'react'
+import { Large } from '../../drawing/large'
 import type { BoxView } from '@/core/job/box-view'
 import { GroupDrawing } from '../../group/group-drawing'
 import { layoutGroup } from '../../group/layout'
@@ -34,6 +35,7 @@ export function LightDrawing({ view }: { view: BoxView }) {
 function Drawn({ scene: given }: { scene: Scene }) {
   const [scene] = useState(given)
   const layout = useMemo(() => layoutGroup(scene), [scene])
+  const large = useContext(Large) ?? false
   const { seen, act } = useTrial(scene.circuit)
   const work = (device: string) => {
     const events = seen?.devices.find(each => each.id === device)?.events ?? []
@@ -46,8 +48,11 @@ function Drawn({ scene: given }: { scene: Scene }) {
   }
   return (
     <div
-      className="overflow-x-auto rounded-xl bg-sheet p-2 [&>svg]:!w-auto [&>svg]:max-w-none"
-      style={{ minHeight: layout.height }}
+      className={`overflow-auto rounded-xl bg-sheet p-2 ${
+        large
+          ? '[&>svg]:!w-auto [&>svg]:max-w-none max-wide:max-h-[45svh]'
+          : 'max-wide:[&>svg]:h-auto max-wide:[&>svg]:max-h-[34svh] max-wide:[&>svg]:w-full wide:[&>svg]:!w-auto wide:[&>svg]:max-w-none'
+      }`}
     >
       {seen && (
         <GroupDrawing

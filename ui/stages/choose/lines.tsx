@@ -81,47 +81,60 @@ export function LineRow({ line, plainList = false }: { line: Line; plainList?: b
 
   const Row = plainList ? 'div' : 'li'
   const measured = line.value !== null && line.limit !== null && line.limit > 0 && line.spare !== null
-  const share = measured ? line.value! / line.limit! : 0
-  const scale = Math.max(1, share) * 1.02
   return (
     <Row data-rule={line.rule} data-line={line.verdict}>
       <span>
         {line.verdict !== 'fits' && <strong>{say(VERDICT_WORDS[line.verdict])}: </strong>}
         {line.says}
       </span>
-      {measured && (
-        <span aria-hidden="true" className="relative mt-1 block h-2.5 rounded border border-ink/60 bg-sheet">
-          <span
-            className="absolute inset-y-0 left-0 rounded-l bg-ink/75"
-            style={{ width: `${(share / scale) * 100}%` }}
-          />
-          <span className="absolute -inset-y-1 w-[3px] bg-plum" style={{ left: `${(1 / scale) * 100}%` }} />
-        </span>
-      )}
+      {measured && <Bar line={line} />}
     </Row>
   )
 }
 
-/** Every line with the fact it rests on, opened when asked. */
-export function Why({ lines }: { lines: readonly Line[] }) {
+/** The tightest of what is measured: how much of its limit is taken, the limit marked. */
+export function Margin({ lines }: { lines: readonly Line[] }) {
+  const [tightest] = lines
+    .filter(({ spare, value, limit }) => spare !== null && value !== null && (limit ?? 0) > 0)
+    .sort((a, b) => a.spare! - b.spare!)
+  return tightest ? <Bar line={tightest} /> : null
+}
+
+/** What is taken of a limit, as a bar with the limit marked. */
+function Bar({ line: { value, limit } }: { line: Line }) {
+  const share = value! / limit!
+  const scale = Math.max(1, share) * 1.02
+  return (
+    <span aria-hidden="true" className="relative mt-1 block h-2.5 rounded border border-ink/60 bg-sheet">
+      <span
+        className="absolute inset-y-0 left-0 rounded-l bg-ink/75"
+        style={{ width: `${(share / scale) * 100}%` }}
+      />
+      <span className="absolute -inset-y-1 w-[3px] bg-plum" style={{ left: `${(1 / scale) * 100}%` }} />
+    </span>
+  )
+}
+
+/** Every line with the fact it rests on. */
+export function Facts({ lines }: { lines: readonly Line[] }) {
   const say = useSay()
 
   const trade = useTrade()
   return (
-    <details>
-      <summary className="flex min-h-11 items-center underline decoration-rule underline-offset-4">{say`Why?`}</summary>
-      <ul className="flex flex-col gap-3 pb-1">
-        {lines.map(line => (
-          <li key={line.rule + line.says}>
-            <LineRow line={line} plainList />
-            <p className="text-sm text-soft">
-              {say(trade.facts[line.factId]?.says ?? '')}{' '}
-              <em>({say(trade.facts[line.factId]?.source ?? '')})</em>
-            </p>
-          </li>
-        ))}
-      </ul>
-    </details>
+    <ul
+      aria-label={say`All of it, and what it rests on`}
+      className="mt-2 flex flex-col gap-3 border-t border-rule pt-2 pb-1"
+    >
+      {lines.map(line => (
+        <li key={line.rule + line.says}>
+          <LineRow line={line} plainList />
+          <p className="text-sm text-soft">
+            {say(trade.facts[line.factId]?.says ?? '')}{' '}
+            <em>({say(trade.facts[line.factId]?.source ?? '')})</em>
+          </p>
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -4,8 +4,8 @@ import { placeName, theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import { useState } from 'react'
-import type { LightPlace, SetJudgement } from '@/core/check'
+import { useMemo, useState } from 'react'
+import type { LightPlace, OfCandidate, SetJudgement } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { DeviceSet } from '@/core/route'
 import { newId } from '../../job/new-id'
@@ -13,6 +13,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
 import { bypassOf, CandidateCard } from './candidate-card'
+import { Decides } from './decides'
 import { Filters, useFiltered } from './filters'
 import { useSides } from './use-sides'
 import { LineRow, telling } from './lines'
@@ -60,42 +61,59 @@ export function SetList({
 }) {
   const say = useSay()
 
-  const { wanted, shown, filters } = useFiltered(judgements, { view, places: wantedOf })
+  const { wanted, shown, filters } = useFiltered(judgements, { view, places: wantedOf }, each => each)
+  const isAnyOpen = shown.some(({ verdict }) => verdict === 'not-known')
+  const isChosen = places.some(({ place }) => place.choice !== null)
+  const candidates = useMemo(
+    () =>
+      wanted.map(({ verdict, ofLight, ofPlaces }): OfCandidate => ({
+        verdict,
+        lines: [
+          ...ofPlaces.flatMap((lines, at) => lines.map(line => [places[at]!.view.box.id, line] as const)),
+          ...ofLight.map(line => [view.box.id, line] as const),
+        ],
+      })),
+    [wanted, places, view.box.id],
+  )
   const [all, setAll] = useState(false)
   const sides = useSides()
   return (
-    <Part title={title}>
-      <Filters view={view} places={wantedOf} every={say`Every set`} wanted={wanted} filters={filters} />
-      {sides.ids.length > 0 && (
-        <SideBySide
-          sides={sides.ids
-            .flatMap(id => judgements.find(each => each.id === id) ?? [])
-            .map(({ id, set, verdict, price, minutes, unmet, ofLight, ofPlaces }) => ({
-              ...{ id, name: nameOf(say, set.members), verdict, price, minutes, unmet },
-              lines: distinct([...ofLight, ...ofPlaces.flat()]),
-            }))}
-          currency={view.region.currency}
-          onClose={sides.close}
-        />
-      )}
-      <ul className="flex flex-col gap-2">
-        {(all ? shown : shown.slice(0, SHOWN_FIRST)).map(judgement => (
-          <li key={judgement.id}>
-            <SetCandidate
-              view={view}
-              places={places}
-              judgement={judgement}
-              beside={sides.ids.includes(judgement.id)}
-              onBeside={() => sides.toggle(judgement.id)}
-            />
-          </li>
-        ))}
-      </ul>
-      {!all && shown.length > SHOWN_FIRST && (
-        <Button onClick={() => setAll(true)}>{say`${shown.length - SHOWN_FIRST} more`}</Button>
-      )}
-      {shown.length === 0 && <p>{say`No set has this verdict here.`}</p>}
-    </Part>
+    <>
+      {!isChosen && <Decides view={view} candidates={candidates} />}
+      <Part title={title}>
+        <Filters view={view} places={wantedOf} every={say`Every set`} wanted={wanted} filters={filters} />
+        {sides.ids.length > 0 && (
+          <SideBySide
+            sides={sides.ids
+              .flatMap(id => judgements.find(each => each.id === id) ?? [])
+              .map(({ id, set, verdict, price, minutes, unmet, ofLight, ofPlaces }) => ({
+                ...{ id, name: nameOf(say, set.members), verdict, price, minutes, unmet },
+                lines: distinct([...ofLight, ...ofPlaces.flat()]),
+              }))}
+            currency={view.region.currency}
+            onClose={sides.close}
+          />
+        )}
+        <ul className="flex flex-col gap-2">
+          {(all ? shown : shown.slice(0, SHOWN_FIRST)).map((judgement, at) => (
+            <li key={judgement.id}>
+              <SetCandidate
+                isNext={at === 0 && !isAnyOpen && !isChosen}
+                view={view}
+                places={places}
+                judgement={judgement}
+                beside={sides.ids.includes(judgement.id)}
+                onBeside={() => sides.toggle(judgement.id)}
+              />
+            </li>
+          ))}
+        </ul>
+        {!all && shown.length > SHOWN_FIRST && (
+          <Button onClick={() => setAll(true)}>{say`${shown.length - SHOWN_FIRST} more`}</Button>
+        )}
+        {shown.length === 0 && <p>{say`No set has this verdict here.`}</p>}
+      </Part>
+    </>
   )
 }
 
@@ -103,12 +121,14 @@ function SetCandidate({
   view,
   places,
   judgement,
+  isNext,
   beside,
   onBeside,
 }: {
   view: BoxView
   places: readonly LightPlace[]
   judgement: SetJudgement
+  isNext: boolean
   beside: boolean
   onBeside: () => void
 }) {
@@ -139,12 +159,13 @@ function SetCandidate({
     <CandidateCard
       view={view}
       name={nameOf(say, set.members)}
-      title={say(KIND_WORDS[set.kind])}
+      title={say`${say(KIND_WORDS[set.kind])}: ${nameOf(say, set.members)}`}
       judged={judgement}
       price={judgement.price}
       minutes={judgement.minutes}
       lines={distinct([...ofLight, ...ofPlaces.flat()])}
       chosen={chosen}
+      isNext={isNext}
       onChoose={choose}
       onLetGo={letGo}
       beside={beside}

@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture } from '../../drawing/picture'
+import { openOnLook } from '@/core/plan'
 import { useEdits, useTrade } from '../../job/provider'
 import { CheckField, TextField } from '../../primitives/fields'
 import { WhenSeen } from '../../primitives/when-seen'
@@ -15,6 +16,7 @@ import { CablesForm } from './cables-form'
 import { CircuitForm } from './circuit-form'
 import { ControlsForm } from './controls-form'
 import { DefectList } from './defect-list'
+import { LOOK_PARTS, LookNext } from './look-next'
 import { useLooking } from '../use-looking'
 import { useSay } from '../../words/use-say'
 
@@ -45,6 +47,9 @@ export function LookStage({ view }: { view: BoxView }) {
   const [selected, setSelected] = useState<string | null>(null)
   const picture = useMemo(() => foundPicture(view, trade), [view, trade])
   const looking = useLooking(view)
+  const [first] = useMemo(() => openOnLook(view, trade), [view, trade])
+  // These stand first by themselves while they are asked for.
+  const isFirstBelow = view.cables.length === 0 || first?.kind === 'other-place'
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   return (
     <StageFrame
@@ -58,11 +63,12 @@ export function LookStage({ view }: { view: BoxView }) {
             onSelect={id => setSelected(id === selected ? null : id)}
           />
           {view.ends.length > 0 && !strand && (
-            <p className="text-center text-sm text-soft">{say`Take a conductor to say what it is and where it sits.`}</p>
+            <p className="text-center text-sm text-soft max-wide:hidden">{say`Take a conductor to say what it is and where it sits.`}</p>
           )}
         </>
       }
     >
+      {first && !isFirstBelow && !strand && <LookNext view={view} open={first} onSelect={setSelected} />}
       {strand && (
         <StrandPanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
       )}
@@ -70,11 +76,21 @@ export function LookStage({ view }: { view: BoxView }) {
         <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
       )}
       {view.cables.length === 0 && view.box.kind === 'control' && <ClosedBox view={view} />}
-      {view.cables.length === 0 && <CablesForm view={view} onSelect={setSelected} />}
+      {view.cables.length === 0 && (
+        <div data-next="cables">
+          <CablesForm view={view} onSelect={setSelected} />
+        </div>
+      )}
       <DefectList view={view} />
-      {view.cables.length > 0 && <CablesForm view={view} onSelect={setSelected} />}
-      <CircuitForm view={view} />
-      {view.box.kind === 'control' ? <ControlsForm view={view} /> : <HangsHere view={view} />}
+      <div id={LOOK_PARTS.cables}>
+        {view.cables.length > 0 && <CablesForm view={view} onSelect={setSelected} />}
+      </div>
+      <div id={LOOK_PARTS.circuit}>
+        <CircuitForm view={view} />
+      </div>
+      <div id={LOOK_PARTS.controls}>
+        {view.box.kind === 'control' ? <ControlsForm view={view} /> : <HangsHere view={view} />}
+      </div>
       <BoxForm view={view} />
       <Part title={say`Recorded`}>
         <TextField

@@ -1,6 +1,5 @@
 'use client'
 
-import { Link } from '../../job/link'
 import { useMemo } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
@@ -16,7 +15,7 @@ import { PickOne, TextField } from '../../primitives/fields'
 import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
 import { Part, StageFrame } from '../stage-frame'
-import { MAIN_LINK_LOOK } from '../../primitives/link-look'
+import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
 
@@ -33,12 +32,9 @@ export function ProveStage({ view }: { view: BoxView }) {
   return (
     <StageFrame view={view} stage="prove" drawing={<BoxDrawing picture={picture} />}>
       {wired === 'no' && (
-        <Part title={say`Not before it is wired`}>
+        <Part title={say`Not before it is wired`} next="wire">
           <p>{say`What is tried here is the work as it was planned: it waits for the last step of Wire.`}</p>
-          <Link
-            href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/wire`}
-            className={MAIN_LINK_LOOK}
-          >{say`To Wire`}</Link>
+          <ToStage view={view} stage="wire" />
         </Part>
       )}
       {view.places.length === 0 && (
@@ -50,7 +46,7 @@ export function ProveStage({ view }: { view: BoxView }) {
         <Tests key={place.place.id} view={view} place={place} power="off" held={wired === 'no'} />
       ))}
       {isDead && wired === 'yes' && (
-        <Part title={say`Still off`}>
+        <Part title={say`Still off`} next="still off">
           <p>{say`The tests want power. Switch on only with everything landed, capped and folded in.`}</p>
           <SwitchOn view={view} />
         </Part>
@@ -84,16 +80,18 @@ function Tests({
   )
   if (items.length === 0 && (power === 'off' ? !model : true))
     return power === 'off' && !(place.place.retired && place.workingInGroup === 0) ? (
-      <Part title={place.group.name}>
+      <Part title={place.group.name} next={!place.place.retired && `${place.place.id} choose`}>
         <p>
           {place.place.retired
             ? say`No control is here any more: its light is tried from where it is worked.`
             : say`No device is chosen here yet.`}
         </p>
+        {!place.place.retired && <ToStage view={view} stage="choose" />}
       </Part>
     ) : null
   const passed = items.filter(item => item.outcome === 'pass').length
   const failed = items.filter(item => item.outcome === 'fail').length
+  const next = held ? undefined : items.find(({ outcome }) => outcome === null)
   const when = power === 'off' ? say`before the power` : say`with the power on`
   return (
     <Part
@@ -103,6 +101,7 @@ function Tests({
         {items.map(item => (
           <li
             key={item.key}
+            data-next={item === next ? `${place.place.id} ${item.key}` : undefined}
             className={`rounded-lg border border-rule p-3 ${item.outcome === 'fail' ? 'hazard' : ''}`}
           >
             <RowContext value={`${place.place.id}/${item.key}`}>

@@ -44,8 +44,8 @@ const PROOFS: readonly SafetyNeed['kind'][] = ['prove-tester', 'prove-reference'
 /** With the main switch off nothing else in the house is live. */
 const TESTED_ON = [REFERENCES.livePoint, REFERENCES.provingUnit] as const
 
-/** The safe sequence, one need after the other, each recorded with one press. */
-export function IsolationPanel({ view }: { view: BoxView }) {
+/** The safe sequence, one need after the other, each recorded with one press; its open one may be the next thing. */
+export function IsolationPanel({ view, isNext = false }: { view: BoxView; isNext?: boolean }) {
   const say = useSay()
 
   const isolation = useMemo(() => isolationOf(view), [view])
@@ -71,7 +71,10 @@ export function IsolationPanel({ view }: { view: BoxView }) {
           {others
             .filter(need => need.kind !== 'prove-tester-again')
             .map(need => (
-              <li key={needWords(view, need)}>
+              <li
+                key={needWords(view, need)}
+                data-next={isNext && need === next ? needWords(view, need) : undefined}
+              >
                 <NeedRow view={view} need={need} active={need === next} />
               </li>
             ))}
@@ -81,7 +84,10 @@ export function IsolationPanel({ view }: { view: BoxView }) {
               <p className="mb-2 text-sm text-soft">{say`Low-impedance meter, to the proven reference. At most 5 V.`}</p>
               <ul className="flex flex-col gap-2">
                 {unread.map(need => (
-                  <li key={need.end.end.id}>
+                  <li
+                    key={need.end.end.id}
+                    data-next={isNext && need === next ? `dead ${need.end.end.id}` : undefined}
+                  >
                     <DeadRow view={view} need={need} active={next?.kind === 'read-dead'} />
                   </li>
                 ))}
@@ -91,7 +97,7 @@ export function IsolationPanel({ view }: { view: BoxView }) {
           {others
             .filter(need => need.kind === 'prove-tester-again')
             .map(need => (
-              <li key={need.kind}>
+              <li key={need.kind} data-next={isNext && need === next ? need.kind : undefined}>
                 <NeedRow view={view} need={need} active={need === next} />
               </li>
             ))}

@@ -13,6 +13,7 @@ import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
+import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
 
 export function SetStage({ view }: { view: BoxView }) {
@@ -46,18 +47,24 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
   if (!model)
     return (
-      <Part title={place.group.name}>
+      <Part title={place.group.name} next={`${place.place.id} choose`}>
         <p>{say`No device is chosen here yet.`}</p>
+        <ToStage view={view} stage="choose" />
       </Part>
     )
   const made = rowsWith(view.record, 'settings', 'placeId', place.place.id)
+  const next = model.settings.find(({ id }) => !made.some(({ settingId }) => settingId === id))
   return (
     <Part title={`${place.group.name}: ${model.name}`}>
       {model.settings.length === 0 && <p>{say`This device has nothing to set.`}</p>}
       {model.settings.map(setting => {
         const row = made.find(each => each.settingId === setting.id)
         return (
-          <div key={setting.id} className="flex flex-col gap-2">
+          <div
+            key={setting.id}
+            data-next={setting === next ? `${place.place.id} ${setting.id}` : undefined}
+            className="flex flex-col gap-2"
+          >
             <PickOne
               label={`${setting.name}${row ? '' : say`, not made yet (${settingOfPlan(view, place.place.id, setting.id, trade) === null ? say`usual` : say`as proved`}: ${usualValue(view, place, setting, trade)})`}`}
               value={row?.value ?? null}

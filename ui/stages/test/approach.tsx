@@ -46,7 +46,9 @@ export function Approach({ here, steps }: { here: BoxView; steps: readonly Appro
     <ol className="flex flex-col gap-2" aria-label={say`Before it`}>
       {steps.map((step, at) => (
         <li
-          key={`${step.kind} ${'view' in step ? step.view.box.id : ''} ${'end' in step ? step.end.end.id : ''}`}
+          key={keyOf(step)}
+          // The safe sequence of this box stands below, and is the next thing itself.
+          data-next={at > 0 || (step.kind === 'make-dead' && step.view === here) ? undefined : keyOf(step)}
           className={`rounded-lg border p-3 ${at === 0 ? 'border-2 border-plum' : 'border-rule'}`}
         >
           <StepRow here={here} step={step} active={at === 0} />
@@ -55,6 +57,9 @@ export function Approach({ here, steps }: { here: BoxView; steps: readonly Appro
     </ol>
   )
 }
+
+const keyOf = (step: ApproachStep): string =>
+  `${step.kind} ${'view' in step ? step.view.box.id : ''} ${'end' in step ? step.end.end.id : ''}`
 
 function StepRow({ here, step, active }: { here: BoxView; step: ApproachStep; active: boolean }) {
   const say = useSay()

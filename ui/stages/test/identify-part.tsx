@@ -109,7 +109,10 @@ function LightsAnswer({ views }: { views: readonly BoxView[] }) {
   const open = [...groups.values()].filter(({ group }) => group.behaves === 'not-known' || !read)
   if (open.length === 0) return null
   return (
-    <Part title={say`Before anything is opened`}>
+    <Part
+      title={say`Before anything is opened`}
+      next={open.some(({ group }) => group.behaves === 'not-known') && 'does it answer'}
+    >
       {open.map(({ group, placesInGroup }) => (
         <PickOne
           key={group.id}

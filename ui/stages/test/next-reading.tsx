@@ -62,7 +62,7 @@ export function NextReading({
 
   const trade = useTrade()
   const { question } = next
-  const here = views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
+  const here = boxOf(question, view, views)
   const edits = useEdits(here.box.id)
   const steps = approachTo(here, views, question)
   const words = wordsOf(question, views)
@@ -99,28 +99,30 @@ export function NextReading({
           className="font-semibold"
         >{say`Once more, to be sure: it was read before, and all rests on that one reading.`}</p>
       )}
-      <Places words={words} watched={question.work !== null} />
-      {live && (
-        <p className="hazard px-3 py-1 text-sm font-semibold">
-          {question.apart.length > 0
-            ? say`Live: conductors apart, held by nobody. Probes only, one reading, then off and read dead again.`
-            : say`Live: nothing is moved. Probes only, one hand, insulated to the tip.`}
-        </p>
-      )}
-      {cautionsOf(question, here).map(caution => (
-        <p key={caution} className="hazard px-3 py-1 text-sm font-semibold">
-          {caution}
-        </p>
-      ))}
-      {steps.length > 0 && <Approach here={here} steps={steps} />}
-      <Answers
-        key={keyOf(question)}
-        next={next}
-        view={here}
-        busy={busy}
-        disabled={!ready || busy}
-        onAnswer={record}
-      />
+      <div data-next={ready ? keyOf(question) : undefined} className="flex flex-col gap-3">
+        <Places words={words} watched={question.work !== null} />
+        {live && (
+          <p className="hazard px-3 py-1 text-sm font-semibold">
+            {question.apart.length > 0
+              ? say`Live: conductors apart, held by nobody. Probes only, one reading, then off and read dead again.`
+              : say`Live: nothing is moved. Probes only, one hand, insulated to the tip.`}
+          </p>
+        )}
+        {cautionsOf(question, here).map(caution => (
+          <p key={caution} className="hazard px-3 py-1 text-sm font-semibold">
+            {caution}
+          </p>
+        ))}
+        {steps.length > 0 && <Approach here={here} steps={steps} />}
+        <Answers
+          key={keyOf(question)}
+          next={next}
+          view={here}
+          busy={busy}
+          disabled={!ready || busy}
+          onAnswer={record}
+        />
+      </div>
       {demo && (
         <SimulatedTester
           views={views}
@@ -147,6 +149,10 @@ export function NextReading({
     </Part>
   )
 }
+
+/** The box in which a reading is taken. */
+export const boxOf = (question: Question, view: BoxView, views: readonly BoxView[]): BoxView =>
+  views.find(({ ends }) => ends.some(({ end }) => isAt(question, end.id))) ?? view
 
 const isAt = ({ from }: Question, endId: string) => from.kind === 'end' && from.end === endId
 

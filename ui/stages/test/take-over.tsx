@@ -54,7 +54,10 @@ export function TakeOver({
     ),
   ]
   return (
-    <Part title={say`${proven.length} ${proven.length === 1 ? say`conductor` : say`conductors`} proven`}>
+    <Part
+      next={`take over ${proven.length}`}
+      title={say`${proven.length === 1 ? say`conductor` : say`conductors`} proven`}
+    >
       <p>
         {proven
           .map(

@@ -4,7 +4,8 @@ import { ROLE_WORDS } from '@/core/words/of-vocabulary'
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo, useState } from 'react'
-import { claimStatus, type Identification, type Identified } from '@/core/identify'
+import { claimStatus, type Identification, type Identified, type Question } from '@/core/identify'
+import { approachTo } from '@/core/safety'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { linesToTell } from '@/core/panel'
@@ -17,6 +18,7 @@ import { Folded } from '../../primitives/folded'
 import { Part, StageFrame } from '../stage-frame'
 import { useTrade } from '../../job/provider'
 import { IdentifyPart } from './identify-part'
+import { boxOf } from './next-reading'
 import { useLooking } from '../use-looking'
 import { useIdentification } from './use-identification'
 import { useSay } from '../../words/use-say'
@@ -57,6 +59,13 @@ export function TestStage({ view }: { view: BoxView }) {
   const looking = useLooking(view)
   const untold = useMemo(() => linesToTell(view), [view])
   const strand = view.ends.find(each => each.end.id === selected) ?? null
+  const asked = identification?.conflict?.repeat.question ?? identification?.next?.question ?? null
+  const isDeadNext = asked !== null && isMadeDeadFor(asked, view, identifying.views)
+  const isolation = (
+    <div id="make-it-dead" className="scroll-mt-3">
+      <IsolationPanel view={view} isNext={isDeadNext} />
+    </div>
+  )
   return (
     <StageFrame
       view={view}
@@ -69,7 +78,7 @@ export function TestStage({ view }: { view: BoxView }) {
             probes={probesOf(identification)}
             onSelect={id => setSelected(id === selected ? null : id)}
           />
-          <FlagKey className="max-lg:hidden" />
+          <FlagKey className="max-wide:hidden" />
         </>
       }
     >
@@ -77,6 +86,7 @@ export function TestStage({ view }: { view: BoxView }) {
         <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
       )}
       {looking.here.length === 0 && <IdentifyPart view={view} state={identifying} />}
+      {isDeadNext && isolation}
       {untold.length > 0 && <WhichCircuit view={view} lines={untold} />}
       {strand && (
         <RolePanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
@@ -103,11 +113,15 @@ export function TestStage({ view }: { view: BoxView }) {
           <AllReadings view={view} />
         </div>
       </Folded>
-      <div id="make-it-dead" className="scroll-mt-3">
-        <IsolationPanel view={view} />
-      </div>
+      {!isDeadNext && isolation}
     </StageFrame>
   )
+}
+
+/** Whether this box is made dead before anything else is done for a reading. */
+function isMadeDeadFor(question: Question, view: BoxView, views: readonly BoxView[]): boolean {
+  const [first] = approachTo(boxOf(question, view, views), views, question)
+  return first?.kind === 'make-dead' && first.view === view
 }
 
 /** The three outlines of a flag, drawn. */
@@ -153,7 +167,7 @@ function Conductors({
     )
   return (
     <Part title={say`Conductors`}>
-      <FlagKey className="lg:hidden" />
+      <FlagKey className="wide:hidden" />
       <ul className="flex flex-col">
         {view.ends.map(each => {
           const status = claimStatus(view, each)

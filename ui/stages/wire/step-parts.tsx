@@ -4,6 +4,7 @@ import { keptTrying } from '../../primitives/kept-trying'
 import { isPartedIn } from '@/core/safety'
 import { useState } from 'react'
 import { Button } from '../../primitives/button'
+import { ToStage } from '../to-stage'
 import { TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import type { useTicks } from './use-ticks'
@@ -78,6 +79,7 @@ export function StepButton({
     return (
       <AmpsField of={step.says} isIdle onRead={(amps, resolution) => clampIdle(step, amps, resolution)} />
     )
+  if (step.name.kind === 'identify' && !step.done) return <ToStage view={view} stage="test" />
   const parted = step.name.kind === 'parted' ? step.name.endId : null
   const end = view.ends.find(each => each.end.id === parted)
   if (end && !step.done && isPartedIn(view, end.end.jointId ?? ''))

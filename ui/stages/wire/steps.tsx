@@ -2,17 +2,16 @@
 
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import { Link } from '../../job/link'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
-import { ifOnAfter, type Step } from '@/core/plan'
+import { ifOnAfter, type IfOn, type Step } from '@/core/plan'
 import { onAgain } from '@/core/safety'
 import { useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
+import { Folded } from '../../primitives/folded'
 import { Part } from '../stage-frame'
 import { Held, KIND_WORDS, PowerHere, StepButton, StepNote } from './step-parts'
 import { useTicks } from './use-ticks'
-import { MAIN_LINK_LOOK } from '../../primitives/link-look'
 import { useSay } from '../../words/use-say'
 import { partWords } from '@/core/model/small-part'
 import { measuresOf } from '@/core/model/measures'
@@ -29,7 +28,16 @@ const OneStep = dynamic(() => keptTrying(() => import('./one-step')).then(module
 const isWide = ({ name, done }: Step): boolean => !done && (name.kind === 'clamp' || name.kind === 'parted')
 
 /** The work on a box in its safe order, as a list or one at a time. */
-export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }) {
+export function Steps({
+  view,
+  steps,
+  isNext,
+}: {
+  view: BoxView
+  steps: readonly Step[]
+  /** The first that is open is the next thing. */
+  isNext: boolean
+}) {
   const say = useSay()
 
   const trade = useTrade()
@@ -37,6 +45,8 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
   const [shown, setShown] = useState<'list' | 'one'>('list')
   const ifOn = useMemo(() => ifOnAfter(view, steps, trade), [view, steps, trade])
   const open = steps.filter(step => !step.done)
+  const first = isNext ? open[0]?.key : undefined
+  const behind = open[0] ? steps.indexOf(open[0]) : 0
   const minutes = open.reduce((sum, step) => sum + step.minutes, 0)
   return (
     <Part
@@ -46,12 +56,6 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
           : say`Steps: ${steps.length - open.length} of ${steps.length}, about ${Math.round(minutes)} min to go`
       }
     >
-      {open.length === 0 && (
-        <Link
-          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/set`}
-          className={MAIN_LINK_LOOK}
-        >{say`On to Set`}</Link>
-      )}
       <PickOne
         label={say`How the steps are shown`}
         labelHidden
@@ -62,45 +66,93 @@ export function Steps({ view, steps }: { view: BoxView; steps: readonly Step[] }
         ]}
         onCommit={setShown}
       />
-      {shown === 'one' && <OneStep view={view} steps={steps} ticks={ticks} ifOn={ifOn} />}
+      {shown === 'one' && (
+        <div data-next={first}>
+          <OneStep view={view} steps={steps} ticks={ticks} ifOn={ifOn} />
+        </div>
+      )}
+      {shown === 'list' && behind > 0 && (
+        <Folded
+          className="rounded-lg border border-rule px-3"
+          summary={
+            <summary className="min-h-11 py-2.5 font-semibold">
+              {say.count(behind, '# step is done', '# steps are done')}
+            </summary>
+          }
+        >
+          <ol className="flex flex-col gap-2 pb-3">
+            {steps.slice(0, behind).map((step, at) => (
+              <StepInList key={step.key} view={view} step={step} number={at + 1} ticks={ticks} ifOn={ifOn} />
+            ))}
+          </ol>
+        </Folded>
+      )}
       {shown === 'list' && (
-        <ol className="flex flex-col gap-2">
-          {steps.map((step, index) => (
-            <li
+        <ol className="flex flex-col gap-2" start={behind + 1}>
+          {steps.slice(behind).map((step, at) => (
+            <StepInList
               key={step.key}
-              data-step={step.key}
-              className={`rounded-lg border border-rule p-3 ${step.kind === 'live' && !step.done ? 'hazard' : ''}`}
-            >
-              <div className={`flex items-start gap-3 ${isWide(step) ? 'flex-wrap' : ''}`}>
-                <span className="w-7 shrink-0 text-right font-bold tabular-nums">{index + 1}</span>
-                <div className={`min-w-0 flex-1 ${isWide(step) ? 'basis-2/3' : ''}`}>
-                  <p className={`font-semibold ${step.done ? 'line-through decoration-2' : ''}`}>
-                    {step.says}
-                  </p>
-                  <p className="text-sm text-soft">
-                    {say(KIND_WORDS[step.kind])} · {step.why}
-                    {step.parts.length > 0 &&
-                      ` · ${step.parts.map(part => partWords(say, measuresOf(view.record), part)).join(', ')}`}
-                  </p>
-                  <div className="text-sm">
-                    {!step.done && <Held holds={step.holds} />}
-                    <PowerHere ifOn={ifOn.get(step.key) ?? []} />
-                  </div>
-                  {step.kind === 'power' && !step.done && (
-                    <LocksOn circuitIds={onAgain(view)} boxId={view.box.id} isTakenOffWith />
-                  )}
-                  <RowContext value={step.key}>
-                    <StepNote step={step} ticks={ticks} />
-                  </RowContext>
-                </div>
-                <div className={isWide(step) ? 'w-full sm:pl-10' : 'shrink-0'}>
-                  <StepButton step={step} ticks={ticks} />
-                </div>
-              </div>
-            </li>
+              view={view}
+              step={step}
+              number={behind + at + 1}
+              ticks={ticks}
+              ifOn={ifOn}
+              isNext={step.key === first}
+            />
           ))}
         </ol>
       )}
     </Part>
+  )
+}
+
+function StepInList({
+  view,
+  step,
+  number,
+  ticks,
+  ifOn,
+  isNext = false,
+}: {
+  view: BoxView
+  step: Step
+  number: number
+  ticks: ReturnType<typeof useTicks>
+  ifOn: ReadonlyMap<string, readonly IfOn[]>
+  isNext?: boolean
+}) {
+  const say = useSay()
+
+  return (
+    <li
+      data-step={step.key}
+      data-next={isNext ? step.key : undefined}
+      className={`rounded-lg border border-rule p-3 ${step.kind === 'live' && !step.done ? 'hazard' : ''}`}
+    >
+      <div className={`flex items-start gap-3 ${isWide(step) ? 'flex-wrap' : ''}`}>
+        <span className="w-7 shrink-0 text-right font-bold tabular-nums">{number}</span>
+        <div className={`min-w-0 flex-1 ${isWide(step) ? 'basis-2/3' : ''}`}>
+          <p className={`font-semibold ${step.done ? 'line-through decoration-2' : ''}`}>{step.says}</p>
+          <p className="text-sm text-soft">
+            {say(KIND_WORDS[step.kind])} · {step.why}
+            {step.parts.length > 0 &&
+              ` · ${step.parts.map(part => partWords(say, measuresOf(view.record), part)).join(', ')}`}
+          </p>
+          <div className="text-sm">
+            {!step.done && <Held holds={step.holds} />}
+            <PowerHere ifOn={ifOn.get(step.key) ?? []} />
+          </div>
+          {step.kind === 'power' && !step.done && (
+            <LocksOn circuitIds={onAgain(view)} boxId={view.box.id} isTakenOffWith />
+          )}
+          <RowContext value={step.key}>
+            <StepNote step={step} ticks={ticks} />
+          </RowContext>
+        </div>
+        <div className={isWide(step) ? 'w-full sm:pl-10' : 'shrink-0'}>
+          <StepButton step={step} ticks={ticks} />
+        </div>
+      </div>
+    </li>
   )
 }

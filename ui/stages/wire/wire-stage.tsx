@@ -6,7 +6,7 @@ import { Link } from '../../job/link'
 import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView } from '@/core/job/box-view'
-import { isForWiring, planBox } from '@/core/plan'
+import { isForWiring, planBox, type Step } from '@/core/plan'
 import type { Circuit } from '@/core/model/circuit'
 import type { Proof } from '@/core/prove'
 import { isTied, plannedCircuit, unsaidAbout, type RoutedBox } from '@/core/route'
@@ -21,7 +21,7 @@ import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { Steps } from './steps'
 import { useProof } from './use-proof'
-import { MAIN_LINK_LOOK } from '../../primitives/link-look'
+import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
 
 const Refutation = dynamic(() => keptTrying(() => import('./refutation')).then(module => module.Refutation), {
@@ -42,6 +42,15 @@ const Duties = dynamic(() => keptTrying(() => import('./duties')).then(module =>
 const Landing = dynamic(() => keptTrying(() => import('./landing')).then(module => module.Landing), {
   ssr: false,
 })
+
+/** Steps that are done by the safe sequence, which stands above them. */
+const BY_THE_SEQUENCE: readonly Step['name']['kind'][] = [
+  'tester',
+  'reference',
+  'isolate',
+  'dead',
+  'tester-again',
+]
 
 /** What a step is done with. */
 const stepParts = () =>
@@ -78,6 +87,7 @@ export function WireStage({ view }: { view: BoxView }) {
     [view, routed, chosen, trade],
   )
   const proof = useProof(circuit)
+  const isMadeDead = BY_THE_SEQUENCE.includes(plan.steps.find(({ done }) => !done)?.name.kind ?? 'photo')
   return (
     <StageFrame
       view={view}
@@ -89,6 +99,7 @@ export function WireStage({ view }: { view: BoxView }) {
               <PickOne
                 label={say`Drawing`}
                 labelHidden
+                inOneRow
                 value={moment}
                 options={[
                   { value: 'before', words: say`Before` },
@@ -115,7 +126,7 @@ export function WireStage({ view }: { view: BoxView }) {
           )}
           {planned && moment === 'after' && (
             <p
-              className="mt-1 text-sm text-soft max-lg:hidden"
+              className="mt-1 text-sm text-soft max-wide:hidden"
               data-chrome
             >{say`Dotted conductors move. Tap a conductor or a terminal to see its whole way.`}</p>
           )}
@@ -123,12 +134,9 @@ export function WireStage({ view }: { view: BoxView }) {
       }
     >
       {!chosen && (
-        <Part title={say`No device chosen`}>
+        <Part title={say`No device chosen`} next="choose">
           <p>{say`Choose what goes in here first.`}</p>
-          <Link
-            href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/choose`}
-            className={MAIN_LINK_LOOK}
-          >{say`To Choose`}</Link>
+          <ToStage view={view} stage="choose" />
         </Part>
       )}
       {isTied(view) && <Wished view={view} />}
@@ -153,7 +161,7 @@ export function WireStage({ view }: { view: BoxView }) {
         </Part>
       )}
       {chosen && !plan.routed.ok && (
-        <Part title={say`It cannot be wired yet`}>
+        <Part title={say`It cannot be wired yet`} next={unsaid.length > 0 && `unsaid ${unsaid.length}`}>
           {unsaid.length > 0 ? (
             <Whose view={view} unsaid={unsaid} />
           ) : (
@@ -177,8 +185,8 @@ export function WireStage({ view }: { view: BoxView }) {
           ground={say`ground`}
         />
       )}
-      {chosen && <IsolationPanel view={view} />}
-      {chosen && <Steps view={view} steps={plan.steps} />}
+      {chosen && <IsolationPanel view={view} isNext={isMadeDead} />}
+      {chosen && <Steps view={view} steps={plan.steps} isNext={!isMadeDead} />}
       {chosen && routed && <LandingList view={view} routed={routed} />}
       {chosen && (
         <Link
