@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { bathOf } from '@/testing/check/bath'
-import { bringIn, rows, saved, visit } from './helpers'
+import { bringIn, rows, saved, visit, opened } from './helpers'
 
 test('a light and a fan in one box: a sensor beside a timer, chosen with one press @phone', async ({
   page,
@@ -13,6 +13,7 @@ test('a light and a fan in one box: a sensor beside a timer, chosen with one pre
   const both = page
     .getByRole('article', { name: 'Occupancy sensor, neutral, 500 W LED; Countdown timer, 60 min' })
     .first()
+  await opened(both)
   await expect(both.getByText('Gang 1: Bath light')).toBeVisible()
   await expect(both.getByText('Gang 2: Bath fan')).toBeVisible()
   await both.getByRole('button', { name: 'Choose' }).click()

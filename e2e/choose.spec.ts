@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { switchLoop, type UsualBox } from '@/demo/usual'
-import { bringInBox, rows, saved, visit } from './helpers'
+import { bringInBox, rows, saved, visit, opened } from './helpers'
 
 const led = (count: number, wattsEach: number, more: object = {}): UsualBox['lamps'] => [
   { kind: 'led', count, wattsEach, dimmable: 'yes', powerFactor: 0.9, ...more },
@@ -39,6 +39,7 @@ test.describe('verdicts as a person reads them', () => {
       await visit(page, `/jobs/${jobId}/boxes/box/choose`)
       const card = page.getByRole('article', { name: device, exact: true })
       await expect(card).toHaveAttribute('data-verdict', verdict)
+      await opened(card)
       await expect(card).toContainText(says)
     })
 })
@@ -70,7 +71,7 @@ test('why shows the arithmetic and the fact it rests on', async ({ page, request
   const jobId = await bringInBox(request, { lamps: led(8, 17) })
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)
   const card = page.getByRole('article', { name: NEUTRAL_DIMMER, exact: true })
-  await card.getByText('Why?').click()
+  await opened(card)
   await expect(
     card
       .getByText('A device has a rating for each kind of load; each kind is compared with its own.')
@@ -192,7 +193,7 @@ test('a bypass is planned where the lamps are too few, proved with, and taken ba
     exact: true,
   })
   await expect(card).toHaveAttribute('data-verdict', 'fits-if')
-  await card.getByRole('button', { name: /^Plan it/ }).click()
+  await (await opened(card)).getByRole('button', { name: /^Plan it/ }).click()
   await expect(card).toHaveAttribute('data-verdict', 'fits')
   await saved(page)
   expect(await bypass()).toBe('to-be-fitted')

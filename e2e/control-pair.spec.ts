@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { fedAtTheSwitch } from '@/demo/usual'
 import { unfold } from './hand'
-import { bringInBox, rows, saved, stage, violations, visit } from './helpers'
+import { bringInBox, rows, saved, stage, violations, visit, opened } from './helpers'
 
 test('drivers are dimmed over a pair that no mains comes near', async ({ page, request }) => {
   const jobId = await bringInBox(request, { cables: fedAtTheSwitch(true) })
@@ -30,6 +30,7 @@ test('drivers are dimmed over a pair that no mains comes near', async ({ page, r
   // Nobody has said whether anything parts it from mains: no device fits yet.
   await stage(page, 'Choose')
   const dimmer = page.getByRole('article', { name: 'Dimmer over a 0–10 V pair, 8 A' })
+  await opened(dimmer)
   await expect(dimmer).toContainText('Whether a partition parts cable C from mains in this box is not said')
   await stage(page, 'Look')
   const parted = page.getByRole('group', { name: 'A partition parts low voltage from mains in it' })

@@ -107,3 +107,11 @@ export async function seenBeside(request: APIRequestContext, jobId: string) {
   const job = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { revision: number }
   return doneByTest(job.revision)
 }
+
+/** A candidate with all that was judged of it. */
+export async function opened(card: Locator): Promise<Locator> {
+  const why = card.getByRole('button', { name: /^Why/ })
+  await expect(why).toBeVisible()
+  if ((await why.getAttribute('aria-expanded')) !== 'true') await why.click()
+  return card
+}

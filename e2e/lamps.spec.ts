@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { bringInBox, rows, violations, visit } from './helpers'
+import { bringInBox, rows, violations, visit, opened } from './helpers'
 
 test('a kind of lamp is reckoned with otherwise from now on, in every job, and as it came again', async ({
   page,
@@ -24,6 +24,7 @@ test('a kind of lamp is reckoned with otherwise from now on, in every job, and a
     ),
   ).toEqual([{ dimming: 'never' }])
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  await opened(dimmer)
   await expect(dimmable).toHaveAttribute('data-line', 'does-not-fit')
 
   await visit(page, '/catalogue/lamps')
@@ -36,6 +37,6 @@ test('a kind of lamp is reckoned with otherwise from now on, in every job, and a
   await lamp.getByRole('button', { name: 'As it came' }).click()
   await expect(lamp.getByRole('button', { name: 'As it came' })).toHaveCount(0)
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)
-  await expect(dimmer).toBeVisible()
+  await opened(dimmer)
   await expect(dimmer.locator('[data-line="does-not-fit"]')).toHaveCount(0)
 })

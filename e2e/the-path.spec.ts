@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bringInDemo, lockOff, pick, rows, saved, stage, visit, workThrough } from './helpers'
+import { bringInDemo, lockOff, pick, rows, saved, stage, visit, workThrough, opened } from './helpers'
 import { answerToTheEnd, press, prove } from './test-stage'
 
 /** One conductor on Test: its role, then readings, each one press. */
@@ -66,6 +66,7 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   await stage(page, 'Choose')
   const dimmer = page.getByRole('article', { name: 'Dimmer, LED 150 W, neutral', exact: true })
   await expect(dimmer).toHaveAttribute('data-verdict', 'not-known')
+  await opened(dimmer)
   await expect(dimmer.getByText(/Settle it: Low-impedance meter.*A white/)).toBeVisible()
 
   // Test.
@@ -91,6 +92,7 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   // Choose.
   await stage(page, 'Choose')
   await expect(dimmer).toHaveAttribute('data-verdict', 'fits')
+  await opened(dimmer)
   await expect(dimmer.getByText('72 of 150 W, LED rating, 52 % spare.').first()).toBeVisible()
   await dimmer.getByRole('button', { name: 'Choose' }).click()
   await expect(dimmer.getByRole('button', { name: 'Chosen' })).toBeVisible()

@@ -327,22 +327,25 @@ export function PickOne<Value extends string>({
 
 export function CheckField({
   label,
+  labelHidden = false,
   value,
   onCommit,
 }: {
   label: string
+  /** Where the room is too narrow for it: seen at a hover. */
+  labelHidden?: boolean
   value: boolean
   onCommit: (value: boolean) => void
 }) {
   return (
-    <label className="flex min-h-11 items-center gap-3">
+    <label className="flex min-h-11 min-w-11 items-center gap-3" title={labelHidden ? label : undefined}>
       <input
         type="checkbox"
         checked={value}
         onChange={event => onCommit(event.target.checked)}
         className="h-6 w-6 shrink-0 accent-(--plum)"
       />
-      <span>{label}</span>
+      <span className={labelHidden ? 'sm:sr-only' : ''}>{label}</span>
     </label>
   )
 }

@@ -89,15 +89,17 @@ export function CandidateCard({
         <span className="max-sm:hidden">
           <Margin lines={lines} />
         </span>
-        <Button
-          look="quiet"
-          className="max-sm:order-last max-sm:col-span-2 max-sm:justify-self-start"
-          aria-expanded={open}
-          aria-label={say`Why? ${name}`}
-          onClick={() => setOpen(!open)}
-        >
-          {say`Why?`}
-        </Button>
+        <span className="flex items-center gap-1 max-sm:order-last max-sm:col-span-3">
+          <Button
+            look="quiet"
+            aria-expanded={open}
+            aria-label={say`Why? ${name}`}
+            onClick={() => setOpen(!open)}
+          >
+            {say`Why?`}
+          </Button>
+          <CheckField label={say`Side by side`} labelHidden value={beside} onCommit={onBeside} />
+        </span>
         <Button
           look={chosen ? 'plain' : 'main'}
           onClick={chosen ? onLetGo : unfit ? () => setAsking(true) : onChoose}
@@ -125,7 +127,6 @@ export function CandidateCard({
           {verdict !== 'fits' && (
             <WaysOut view={view} cures={cures} settledBy={settledBy} lines={lines} onBypass={onBypass} />
           )}
-          <CheckField label={say`Side by side`} value={beside} onCommit={onBeside} />
           <Facts lines={lines} />
         </div>
       )}

@@ -76,11 +76,7 @@ export function LookStage({ view }: { view: BoxView }) {
         <OtherPlaces view={view} looking={looking.here} others={looking.elsewhere} />
       )}
       {view.cables.length === 0 && view.box.kind === 'control' && <ClosedBox view={view} />}
-      {view.cables.length === 0 && (
-        <div data-next="cables">
-          <CablesForm view={view} onSelect={setSelected} />
-        </div>
-      )}
+      {view.cables.length === 0 && <CablesForm view={view} onSelect={setSelected} />}
       <DefectList view={view} />
       <div id={LOOK_PARTS.cables}>
         {view.cables.length > 0 && <CablesForm view={view} onSelect={setSelected} />}
