@@ -23,52 +23,53 @@ export interface OfCandidate {
   readonly lines: readonly (readonly [boxId: string, line: Line])[]
 }
 
+/** Things that are weighed together; where more is not known, those that most wait for. */
+const WEIGHED = 12
+
 /**
- * The one thing to find out next, so that most of what is not known yet is known for the least that has to be found out.
+ * The one thing to find out next, so that most of what is not known yet is known for each thing that has to be found out.
  * Of the things that go together, what is only looked at comes before what is read; null where nothing is not known, or
  * nothing that could be found out would settle it.
  */
 export function whatDecides(candidates: readonly OfCandidate[]): Decider | null {
-  const known = new Map<string, ToFindOut>()
-  const asked = new Map<string, number>()
-  const open: ReadonlySet<string>[] = []
-  let unknown = 0
-  for (const { verdict, lines } of candidates) {
-    if (verdict !== 'not-known') continue
-    unknown++
+  const open = candidates.filter(({ verdict }) => verdict === 'not-known')
+  const things = new Map<string, ToFindOut & { waiting: number }>()
+  const needs: string[][] = []
+  for (const { lines } of open) {
+    const unknown = lines.filter(([, { verdict }]) => verdict === 'not-known')
     const own = new Set<string>()
-    let isSettled = true
-    for (const [boxId, line] of lines) {
-      if (line.verdict !== 'not-known') continue
-      if (!line.settledBy) isSettled = false
-      else {
-        const key = `${boxId} ${line.settledBy}`
-        known.set(key, { says: line.settledBy, boxId, stage: line.settledOn })
-        own.add(key)
+    for (const [boxId, { settledBy, settledOn }] of unknown) {
+      if (!settledBy) continue
+      const key = `${boxId} ${settledBy}`
+      if (!own.has(key)) {
+        const thing = things.get(key) ?? { says: settledBy, boxId, stage: settledOn, waiting: 0 }
+        thing.waiting++
+        things.set(key, thing)
       }
+      own.add(key)
     }
-    for (const key of own) asked.set(key, (asked.get(key) ?? 0) + 1)
-    if (isSettled) open.push(own)
+    if (unknown.every(([, { settledBy }]) => settledBy)) needs.push([...own])
   }
-  let best: { readonly needs: ReadonlySet<string>; readonly decides: number } | null = null
-  const seen = new Set<string>()
-  for (const needs of open) {
-    const name = [...needs].sort().join('\n')
-    if (seen.has(name)) continue
-    seen.add(name)
-    const decides = open.filter(each => [...each].every(key => needs.has(key))).length
-    const isBetter =
-      best === null ||
-      decides * best.needs.size > best.decides * needs.size ||
-      (decides * best.needs.size === best.decides * needs.size && needs.size < best.needs.size)
-    if (isBetter) best = { needs, decides }
+  const weighed = [...things].sort(([, a], [, b]) => b.waiting - a.waiting).slice(0, WEIGHED)
+  const bitOf = new Map(weighed.map(([key], at) => [key, 1 << at]))
+  const masks = new Map<number, number>()
+  for (const keys of needs) {
+    if (!keys.every(key => bitOf.has(key))) continue
+    const mask = keys.reduce((all, key) => all | bitOf.get(key)!, 0)
+    masks.set(mask, (masks.get(mask) ?? 0) + 1)
   }
-  if (best === null) return null
-  const [first] = [...best.needs].sort(
-    (a, b) =>
-      Number(known.get(a)!.stage === 'test') - Number(known.get(b)!.stage === 'test') ||
-      asked.get(b)! - asked.get(a)! ||
-      (a < b ? -1 : 1),
-  )
-  return { first: known.get(first!)!, besides: best.needs.size - 1, decides: best.decides, open: unknown }
+  let best = { mask: 0, size: 1, decides: 0 }
+  for (let mask = 1; mask < 1 << weighed.length; mask++) {
+    let decides = 0
+    for (const [own, times] of masks) if ((own & ~mask) === 0) decides += times
+    const size = weighed.filter((_, at) => mask & (1 << at)).length
+    const gain = decides * best.size - best.decides * size
+    if (decides > 0 && (gain > 0 || (gain === 0 && size < best.size))) best = { mask, size, decides }
+  }
+  const [first] = weighed
+    .flatMap(([, thing], at) => (best.mask & (1 << at) ? [thing] : []))
+    .sort((a, b) => Number(a.stage === 'test') - Number(b.stage === 'test') || b.waiting - a.waiting)
+  if (!first) return null
+  const { says, boxId, stage } = first
+  return { first: { says, boxId, stage }, besides: best.size - 1, decides: best.decides, open: open.length }
 }

@@ -99,7 +99,7 @@ function OnTo({ view, stage, stages }: Standing) {
   const next = stages.find(({ state }) => state !== 'done')
   if (stages.find(each => each.stage === stage)?.state !== 'done') return null
   return (
-    <div data-next={`${stage} is done`}>
+    <div data-next={`done-${stage}`}>
       {next ? (
         <ToStage view={view} stage={next.stage} on />
       ) : (

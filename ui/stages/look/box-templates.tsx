@@ -20,7 +20,7 @@ export function BoxTemplates({ view, gauge }: { view: BoxView; gauge: Gauge }) {
   const record = (template: BoxTemplate) =>
     edits.send('add a cable', templateEdits(edits, view, trade, template, gauge))
   return (
-    <div data-next="what is usually found" className="flex flex-col gap-2">
+    <div data-next="templates" className="flex flex-col gap-2">
       <p className="text-sm font-semibold">{say`What is usually found`}</p>
       <div className="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-2">
         {templates.map(template => (

@@ -57,7 +57,7 @@ function OtherPlace({
   const put = (everyPlace: 'yes' | 'no') =>
     edits.send('join lights', [edits.change('groups', group.id, { everyPlace })])
   return (
-    <Part title={say`Where is the other switch of ${group.name}?`} next={`other place ${group.id}`}>
+    <Part title={say`Where is the other switch of ${group.name}?`} next={`other-place-${group.id}`}>
       {group.everyPlace === 'no' && (
         <p role="status">{say`Not found yet. Nothing is worked out for this light before it is.`}</p>
       )}

@@ -46,7 +46,7 @@ export function ProveStage({ view }: { view: BoxView }) {
         <Tests key={place.place.id} view={view} place={place} power="off" held={wired === 'no'} />
       ))}
       {isDead && wired === 'yes' && (
-        <Part title={say`Still off`} next="still off">
+        <Part title={say`Still off`} next="still-off">
           <p>{say`The tests want power. Switch on only with everything landed, capped and folded in.`}</p>
           <SwitchOn view={view} />
         </Part>
@@ -80,7 +80,7 @@ function Tests({
   )
   if (items.length === 0 && (power === 'off' ? !model : true))
     return power === 'off' && !(place.place.retired && place.workingInGroup === 0) ? (
-      <Part title={place.group.name} next={!place.place.retired && `${place.place.id} choose`}>
+      <Part title={place.group.name} next={!place.place.retired && `choose-${place.place.id}`}>
         <p>
           {place.place.retired
             ? say`No control is here any more: its light is tried from where it is worked.`

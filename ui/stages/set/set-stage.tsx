@@ -47,7 +47,7 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
   if (!model)
     return (
-      <Part title={place.group.name} next={`${place.place.id} choose`}>
+      <Part title={place.group.name} next={`choose-${place.place.id}`}>
         <p>{say`No device is chosen here yet.`}</p>
         <ToStage view={view} stage="choose" />
       </Part>

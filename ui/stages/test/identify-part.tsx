@@ -111,7 +111,7 @@ function LightsAnswer({ views }: { views: readonly BoxView[] }) {
   return (
     <Part
       title={say`Before anything is opened`}
-      next={open.some(({ group }) => group.behaves === 'not-known') && 'does it answer'}
+      next={open.some(({ group }) => group.behaves === 'not-known') && 'behaves'}
     >
       {open.map(({ group, placesInGroup }) => (
         <PickOne

@@ -55,7 +55,7 @@ export function TakeOver({
   ]
   return (
     <Part
-      next={`take over ${proven.length}`}
+      next={`take-over-${proven.length}`}
       title={say`${proven.length === 1 ? say`conductor` : say`conductors`} proven`}
     >
       <p>

@@ -161,7 +161,7 @@ export function WireStage({ view }: { view: BoxView }) {
         </Part>
       )}
       {chosen && !plan.routed.ok && (
-        <Part title={say`It cannot be wired yet`} next={unsaid.length > 0 && `unsaid ${unsaid.length}`}>
+        <Part title={say`It cannot be wired yet`} next={unsaid.length > 0 && `unsaid-${unsaid.length}`}>
           {unsaid.length > 0 ? (
             <Whose view={view} unsaid={unsaid} />
           ) : (
