@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { bringInDemo, rows, saved, visit } from './helpers'
+import { bringInDemo, rows, saved, visit, toPage } from './helpers'
 
 test('the day: fewer walks than box by box, a crew, what must be kept, and all of it in the record @phone', async ({
   page,
@@ -7,7 +7,7 @@ test('the day: fewer walks than box by box, a crew, what must be kept, and all o
 }) => {
   const jobId = await bringInDemo(request)
   await visit(page, `/jobs/${jobId}`)
-  await page.getByRole('main').getByRole('link', { name: 'Day', exact: true }).click()
+  await toPage(page, 'Day')
   await expect(page.getByRole('heading', { name: 'Day', exact: true })).toBeVisible()
   const walks = page.getByRole('table', { name: /^Walks to the panel/ })
   const count = async (row: string) =>

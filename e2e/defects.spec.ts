@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { bringInBox, bringInDemo, rows, saved, visit } from './helpers'
+import { bringInBox, bringInDemo, rows, saved, visit, toPage } from './helpers'
 
 test('defects of the house: mended, struck off, and the rest handed over in writing @phone', async ({
   page,
@@ -7,7 +7,7 @@ test('defects of the house: mended, struck off, and the rest handed over in writ
 }) => {
   const jobId = await bringInDemo(request)
   await visit(page, `/jobs/${jobId}`)
-  await page.getByRole('link', { name: 'Defects' }).last().click()
+  await toPage(page, 'Defects')
   await expect(page.getByRole('radio', { name: /^Open \d+$/ })).toBeChecked()
   const count = await page.locator('main ul > li').count()
   await expect(page.getByRole('radio', { name: `Open ${count}` })).toBeChecked()

@@ -115,3 +115,14 @@ export async function opened(card: Locator): Promise<Locator> {
   if ((await why.getAttribute('aria-expanded')) !== 'true') await why.click()
   return card
 }
+
+/** Goes to a page of the job: from above, or on a phone by its menu. */
+export async function toPage(page: Page, name: string): Promise<void> {
+  const menu = page.getByRole('button', { name: 'Every page' })
+  if (await menu.isVisible()) {
+    await menu.click()
+    await page.getByRole('dialog', { name: 'Pages' }).getByRole('link', { name, exact: true }).click()
+  } else {
+    await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name, exact: true }).click()
+  }
+}

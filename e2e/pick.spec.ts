@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { bringInBox, bringInDemo, rows, violations, visit } from './helpers'
+import { bringInBox, bringInDemo, rows, violations, visit, toPage } from './helpers'
 
 const countOf = async (key: string) =>
   Number((await rows('SELECT count FROM van_stock WHERE item_key = ?', key))[0]?.count ?? 0)
@@ -63,7 +63,7 @@ test('nothing chosen is said; the list is accessible and within the screen @phon
   await expect(page.getByText('Nothing is chosen yet.', { exact: false })).toBeVisible()
   const jobId = await bringInDemo(request)
   await visit(page, `/jobs/${jobId}`)
-  await page.getByRole('link', { name: 'Pick list' }).last().click()
+  await toPage(page, 'Pick list')
   await expect(page.getByRole('heading', { name: 'Devices' })).toBeVisible()
   await page.waitForLoadState('networkidle')
   expect(await violations(page)).toEqual([])

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
-import { bringIn, bringInDemo, rows, saved, visit } from './helpers'
+import { bringIn, bringInDemo, rows, saved, visit, toPage } from './helpers'
 
 test('the whole house: three proposals side by side, one taken over as one step @phone', async ({
   page,
@@ -9,7 +9,7 @@ test('the whole house: three proposals side by side, one taken over as one step 
   const record = quillbackRoad()
   const jobId = await bringIn(request, { ...record, choices: {} })
   await visit(page, `/jobs/${jobId}`)
-  await page.getByRole('link', { name: 'Choose for the whole house' }).click()
+  await toPage(page, 'Whole house')
   await expect(page.getByRole('heading', { name: 'The whole house' })).toBeVisible()
   await expect(page.getByText(/\d+ of 23 lights have something that fits/)).toBeVisible()
   await page.getByRole('button', { name: 'Propose' }).click()

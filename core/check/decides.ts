@@ -7,11 +7,10 @@ export interface ToFindOut {
   readonly stage: Settling
 }
 
-/** What to find out first, and how far that leads. */
+/** What to find out, and how far that leads. */
 export interface Decider {
-  readonly first: ToFindOut
-  /** With how many other things it decides anything. */
-  readonly besides: number
+  /** What goes together to decide anything, the first to be found out first. */
+  readonly things: readonly [ToFindOut, ...ToFindOut[]]
   /** Of so many that are not known yet, so many are known with all of these. */
   readonly decides: number
   readonly open: number
@@ -27,7 +26,7 @@ export interface OfCandidate {
 const WEIGHED = 12
 
 /**
- * The one thing to find out next, so that most of what is not known yet is known for each thing that has to be found out.
+ * What to find out next, so that most of what is not known yet is known for each thing that has to be found out.
  * Of the things that go together, what is only looked at comes before what is read; null where nothing is not known, or
  * nothing that could be found out would settle it.
  */
@@ -66,10 +65,9 @@ export function whatDecides(candidates: readonly OfCandidate[]): Decider | null 
     const gain = decides * best.size - best.decides * size
     if (decides > 0 && (gain > 0 || (gain === 0 && size < best.size))) best = { mask, size, decides }
   }
-  const [first] = weighed
+  const [first, ...others] = weighed
     .flatMap(([, thing], at) => (best.mask & (1 << at) ? [thing] : []))
     .sort((a, b) => Number(a.stage === 'test') - Number(b.stage === 'test') || b.waiting - a.waiting)
-  if (!first) return null
-  const { says, boxId, stage } = first
-  return { first: { says, boxId, stage }, besides: best.size - 1, decides: best.decides, open: open.length }
+    .map(({ says, boxId, stage }): ToFindOut => ({ says, boxId, stage }))
+  return first ? { things: [first, ...others], decides: best.decides, open: open.length } : null
 }

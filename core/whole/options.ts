@@ -4,6 +4,9 @@ import {
   placesOf,
   type LightPlace,
   type Line,
+  type OfCandidate,
+  type ToFindOut,
+  whatDecides,
   type Verdict,
   meets,
   needsIn,
@@ -41,6 +44,8 @@ export interface LightChoices {
   readonly options: readonly LightOption[]
   /** How many more would do what is wanted and wait for a reading or a measure. */
   readonly waiting: number
+  /** What to find out so that any of these is known, where nothing fits yet; the first thing first. */
+  readonly waitsFor: readonly ToFindOut[]
   /** What is chosen now; null where nothing is, or where it is none of the options. */
   readonly chosen: string | null
 }
@@ -55,7 +60,15 @@ export function choicesOf(record: JobRecord, trade: Trade): LightChoices[] {
       ...standing(places, trade),
       ...judged
         .filter(({ verdict }) => verdict === 'fits' || verdict === 'fits-if')
-        .map(each => optionOf(places, each.members, each.verdict, each.lines, trade)),
+        .map(each =>
+          optionOf(
+            places,
+            each.members,
+            each.verdict,
+            each.lines.map(([, line]) => line),
+            trade,
+          ),
+        ),
     ]
     const now = places.map(({ place }) => place.choice?.modelId ?? null)
     return [
@@ -65,6 +78,7 @@ export function choicesOf(record: JobRecord, trade: Trade): LightChoices[] {
         places: places.map(({ view, place }) => ({ boxId: view.box.id, placeId: place.place.id })),
         options,
         waiting: judged.filter(({ verdict }) => verdict === 'not-known').length,
+        waitsFor: options.length > 0 ? [] : (whatDecides(judged)?.things ?? []),
         chosen: now.every(id => id === null)
           ? null
           : (options.find(({ id }) => id === idOf(now))?.id ?? null),
@@ -79,7 +93,7 @@ const idOf = (members: readonly (string | null)[]): string => members.map(id => 
 interface Judged {
   readonly members: readonly (DeviceModel | null)[]
   readonly verdict: Verdict
-  readonly lines: readonly Line[]
+  readonly lines: OfCandidate['lines']
 }
 
 /** All that does what is wanted, whatever its verdict. */
@@ -88,13 +102,20 @@ function judgedFor(record: JobRecord, places: readonly LightPlace[], trade: Trad
   return first.place.placesInGroup === 1
     ? checkPlace(first.view, first.place.place.id, trade)
         .filter(({ meetsWant }) => meetsWant)
-        .map(({ device, verdict, lines }) => ({ members: [device], verdict, lines }))
+        .map(({ device, verdict, lines }) => ({
+          members: [device],
+          verdict,
+          lines: lines.map(line => [first.view.box.id, line] as const),
+        }))
     : checkLight(record, first.place.group.id, trade)
         .filter(({ meetsWant }) => meetsWant)
         .map(({ set, verdict, ofPlaces, ofLight }) => ({
           members: set.members,
           verdict,
-          lines: [...ofPlaces.flat(), ...ofLight],
+          lines: [
+            ...ofPlaces.flatMap((lines, at) => lines.map(line => [places[at]!.view.box.id, line] as const)),
+            ...ofLight.map(line => [first.view.box.id, line] as const),
+          ],
         }))
 }
 

@@ -39,6 +39,7 @@ function house(seed: number, lights: number, options: number): LightChoices[] {
     places: [],
     chosen: null,
     waiting: 0,
+    waitsFor: [],
     options: models.flatMap((model): LightOption[] =>
       random() < 0.7
         ? [

@@ -64,26 +64,7 @@ export function HousePage() {
           <h1 className="text-2xl">{record.job.name}</h1>
           <p className="text-soft">
             {record.job.address && `${record.job.address} · `}
-            {`${say.count(rooms.length, '# room', '# rooms')}, ${say.count(all.length, '# box', '# boxes')} · ${regionOf(record.job.regionId).name} · `}
-            <Link
-              href={`${base}/defects`}
-              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >{say`Defects`}</Link>
-            {' · '}
-            <Link
-              href={`${base}/pick`}
-              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >{say`Pick list`}</Link>
-            {' · '}
-            <Link
-              href={`${base}/day`}
-              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >{say`Day`}</Link>
-            {' · '}
-            <Link
-              href={`${base}/whole`}
-              className="inline-flex min-h-11 items-center font-semibold text-ink underline decoration-rule underline-offset-4 sm:min-h-0"
-            >{say`Choose for the whole house`}</Link>
+            {`${say.count(rooms.length, '# room', '# rooms')}, ${say.count(all.length, '# box', '# boxes')} · ${regionOf(record.job.regionId).name}`}
           </p>
         </div>
         <div className="flex flex-wrap gap-2 whitespace-nowrap [&>button]:px-3!" data-chrome>

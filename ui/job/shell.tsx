@@ -9,6 +9,7 @@ import { rowsOf } from '@/core/model/record'
 import { useJob, useStore } from './provider'
 import { Icon } from '../primitives/icon'
 import { useAtHand } from '../primitives/use-at-hand'
+import { PAGES_OF_JOB } from './pages-of-job'
 import { actionOf, type Action } from './shortcuts'
 import type { SaveState } from './job-store'
 import { scopeOf } from './store'
@@ -20,7 +21,15 @@ const Notices = dynamic(() => keptTrying(notices).then(module => module.Notices)
 const Palette = dynamic(() => keptTrying(() => import('./palette')).then(module => module.Palette), {
   ssr: false,
 })
+const menu = () => import('./menu')
+const Menu = dynamic(() => keptTrying(menu).then(module => module.Menu), { ssr: false })
 const Help = dynamic(() => keptTrying(() => import('./help')).then(module => module.Help), { ssr: false })
+
+/** What may be wanted without a connection. */
+const shellParts = () => Promise.allSettled([notices(), menu()])
+
+/** So many pages stand above on a phone; the others are in its menu. */
+const ON_A_PHONE = 2
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   opening: 'Opening…',
@@ -33,11 +42,12 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 export function JobShell({ children }: { children: ReactNode }) {
   const say = useSay()
 
-  useAtHand(notices)
+  useAtHand(shellParts)
   const job = useJob()
   const store = useStore()
   const { base, boxId, stage } = usePlace(job.record.job.id)
-  const [open, setOpen] = useState<'palette' | 'help' | null>(null)
+  const [open, setOpen] = useState<'palette' | 'help' | 'menu' | null>(null)
+  const here = usePathname()
   const undo = job.undo[scopeOf(boxId)]
   useTitle(job.record.job.name)
 
@@ -112,27 +122,14 @@ export function JobShell({ children }: { children: ReactNode }) {
               href="/"
               className="hidden min-h-11 items-center font-bold text-plum sm:flex"
             >{say`Every Room`}</Link>
-            <NavLink href={base} here={usePathname() === base}>{say`House`}</NavLink>
-            <NavLink href={`${base}/panel`} here={usePathname() === `${base}/panel`}>{say`Panel`}</NavLink>
-            <span className="hidden sm:block">
-              <NavLink href={`${base}/day`} here={usePathname() === `${base}/day`}>{say`Day`}</NavLink>
-            </span>
-            <span className="hidden sm:block">
-              <NavLink
-                href={`${base}/defects`}
-                here={usePathname() === `${base}/defects`}
-              >{say`Defects`}</NavLink>
-            </span>
-            <span className="hidden sm:block">
-              <NavLink
-                href={`${base}/pick`}
-                here={usePathname() === `${base}/pick`}
-              >{say`Pick list`}</NavLink>
-            </span>
-            <span className="hidden sm:block">
-              <NavLink href={`${base}/rules`} here={usePathname() === `${base}/rules`}>{say`Rules`}</NavLink>
-            </span>
-            <span className="ml-1 hidden min-w-0 truncate text-soft lg:block">{job.record.job.name}</span>
+            {PAGES_OF_JOB.map(({ path, words }, at) => (
+              <span key={path} className={at < ON_A_PHONE ? '' : 'hidden sm:block'}>
+                <NavLink href={`${base}${path}`} here={here === `${base}${path}`}>
+                  {say(words)}
+                </NavLink>
+              </span>
+            ))}
+            <span className="ml-1 hidden min-w-0 truncate text-soft xl:block">{job.record.job.name}</span>
           </nav>
           <SaveMark save={job.save} />
           <IconButton
@@ -149,9 +146,16 @@ export function JobShell({ children }: { children: ReactNode }) {
           >
             <Icon name="redo" />
           </IconButton>
-          <IconButton name={say`Dark room or paper`} onClick={() => act({ kind: 'dark' })}>
-            <Icon name="moon" />
-          </IconButton>
+          <span className="hidden sm:block">
+            <IconButton name={say`Dark room or paper`} onClick={() => act({ kind: 'dark' })}>
+              <Icon name="moon" />
+            </IconButton>
+          </span>
+          <span className="sm:hidden">
+            <IconButton name={say`Every page`} onClick={() => setOpen('menu')}>
+              <Icon name="menu" />
+            </IconButton>
+          </span>
           <IconButton name={say`Find a box or an action`} onClick={() => act({ kind: 'palette' })}>
             <Icon name="search" />
           </IconButton>
@@ -162,6 +166,7 @@ export function JobShell({ children }: { children: ReactNode }) {
         {children}
       </main>
       {open === 'palette' && <Palette base={base} boxId={boxId} act={act} onClose={() => setOpen(null)} />}
+      {open === 'menu' && <Menu base={base} here={here} onClose={() => setOpen(null)} />}
       {open === 'help' && <Help onClose={() => setOpen(null)} />}
     </>
   )

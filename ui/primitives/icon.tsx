@@ -1,14 +1,16 @@
 import larger from 'lucide-static/icons/maximize-2.svg'
 import smaller from 'lucide-static/icons/minimize-2.svg'
+import menu from 'lucide-static/icons/menu.svg'
 import moon from 'lucide-static/icons/moon.svg'
 import redo from 'lucide-static/icons/redo-2.svg'
 import search from 'lucide-static/icons/search.svg'
 import undo from 'lucide-static/icons/undo-2.svg'
 
 const ICONS: Readonly<
-  Record<'larger' | 'moon' | 'redo' | 'search' | 'smaller' | 'undo', { readonly src: string }>
+  Record<'larger' | 'menu' | 'moon' | 'redo' | 'search' | 'smaller' | 'undo', { readonly src: string }>
 > = {
   larger,
+  menu,
   moon,
   redo,
   search,

@@ -3,12 +3,12 @@
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../primitives/kept-trying'
 import { Link } from '../job/link'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { figure } from '@/core/model/units'
 import { rowsWith, type JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
 import { deviceNamed } from '@/core/model/trade'
-import { PROPOSALS, type LightChoices, type Proposal, type ProposalKind } from '@/core/whole'
+import { PROPOSALS, whatUnlocks, type LightChoices, type Proposal, type ProposalKind } from '@/core/whole'
 import { newId } from '../job/new-id'
 import { useEdits, useJob, useTrade } from '../job/provider'
 import { Button } from '../primitives/button'
@@ -16,6 +16,7 @@ import { CheckField } from '../primitives/fields'
 import { FigureField } from '../primitives/figure-field'
 import { Part } from '../stages/stage-frame'
 import { Compared } from './compared'
+import { UnlocksFirst } from './unlocks'
 import { useProposals } from './use-proposals'
 import { ADDED_WORDS, PROPOSAL_WORDS } from './words'
 import { useSay } from '../words/use-say'
@@ -28,6 +29,8 @@ const ProposalChart = dynamic(
   },
 )
 
+const NONE: readonly LightChoices[] = []
+
 /** A device for every place of the house at once: three proposals, what is held on to, and why. */
 export function WholePage() {
   const say = useSay()
@@ -38,7 +41,7 @@ export function WholePage() {
   const [freed, setFreed] = useState<readonly string[]>([])
   const [shown, setShown] = useState<ProposalKind>('least-cost')
   const proposals = useProposals()
-  const lights = proposals.lights ?? []
+  const lights = proposals.lights ?? NONE
   const edits = useEdits(null)
   const locks = Object.fromEntries(
     lights.flatMap(({ groupId, chosen }) =>
@@ -59,6 +62,7 @@ export function WholePage() {
     if (from?.kind !== 'proposed') return
     edits.send('choose a device', changesFor(record, lights, from.proposal, edits))
   }
+  const unlocks = useMemo(() => whatUnlocks(lights), [lights])
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-3 pt-5">
@@ -86,6 +90,7 @@ export function WholePage() {
           )}
         </div>
       </div>
+      {unlocks && <UnlocksFirst record={record} unlocks={unlocks} />}
       <div role="status" className="min-h-7 py-1">
         {state === 'running' && (
           <>{say`${Object.keys(found).length} of ${PROPOSALS.length} proposals worked out …`}</>

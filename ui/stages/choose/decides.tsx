@@ -10,9 +10,14 @@ export function Decides({ view, candidates }: { view: BoxView; candidates: reado
   const say = useSay()
 
   const decider = useMemo(() => whatDecides(candidates), [candidates])
-  const there = decider && boxView(view.record, decider.first.boxId)
+  const there = decider && boxView(view.record, decider.things[0].boxId)
   if (!decider || !there) return null
-  const { first, besides, decides, open } = decider
+  const {
+    things: [first, ...others],
+    decides,
+    open,
+  } = decider
+  const besides = others.length
   return (
     <section
       aria-label={say`What would decide`}
