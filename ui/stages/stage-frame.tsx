@@ -96,8 +96,10 @@ interface Standing {
 function OnTo({ view, stage, stages }: Standing) {
   const say = useSay()
 
-  const next = stages.find(({ state }) => state !== 'done')
-  if (stages.find(each => each.stage === stage)?.state !== 'done') return null
+  const at = stages.findIndex(each => each.stage === stage)
+  if (stages[at]?.state !== 'done') return null
+  // Onward first; what was left behind comes after it.
+  const next = [...stages.slice(at + 1), ...stages.slice(0, at)].find(({ state }) => state !== 'done')
   return (
     <div data-next={`done-${stage}`}>
       {next ? (

@@ -87,6 +87,7 @@ export function Steps({
           </ol>
         </Folded>
       )}
+      {shown === 'list' && behind > 0 && <PowerHere ifOn={ifOn.get(steps[behind - 1]!.key) ?? []} />}
       {shown === 'list' && (
         <ol className="flex flex-col gap-2" start={behind + 1}>
           {steps.slice(behind).map((step, at) => (
