@@ -305,7 +305,7 @@ export function PickOne<Value extends string>({
         {options.map(option => (
           <label
             key={option.value}
-            className="relative flex min-h-11 shrink-0 items-center gap-2 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 has-checked:border-plum has-checked:bg-plum has-checked:text-on-plum has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-plum"
+            className={`${inOneRow ? 'shrink-0' : ''} relative flex min-h-11 items-center gap-2 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 has-checked:border-plum has-checked:bg-plum has-checked:text-on-plum has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-plum`}
           >
             <input
               type="radio"
