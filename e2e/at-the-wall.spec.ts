@@ -59,3 +59,34 @@ test('on a phone the picture and the one next thing are in sight on arrival, on 
   }
   expect(out).toEqual([])
 })
+
+/** Stages of boxes of the demo on which one thing after the other is pressed, always within what is to be done next. */
+const PRESSED = [
+  ['box-stair-bottom', 'test', 10],
+  ['box-carport', 'test', 6],
+  ['box-veranda', 'wire', 6],
+  ['box-hall', 'prove', 6],
+  ['box-porch', 'look', 1],
+] as const
+
+for (const [boxId, at, presses] of PRESSED)
+  test(`after every press the next is in sight: ${at} of ${boxId}`, async ({ page, request }) => {
+    test.slow()
+    const jobId = await bringIn(request, quillbackRoad())
+    await visit(page, `/jobs/${jobId}/boxes/${boxId}/${at}`)
+    const next = page.locator('[data-work] [data-next]').first()
+    for (let press = 0; press < presses; press++) {
+      await expect(next).toBeVisible()
+      await expect
+        .poll(async () => {
+          const { asks, above, below } = await seen(page)
+          return above > 0 || below > 0 ? `press ${press}: ${asks}: ${above}, ${below}` : ''
+        })
+        .toBe('')
+      const before = await next.getAttribute('data-next')
+      const open = next.locator('button:enabled, input[type=radio]:enabled, a').first()
+      if ((await open.evaluate(({ tagName }) => tagName)) === 'A') return
+      await open.press('Space')
+      await expect.poll(() => next.getAttribute('data-next').catch(() => null)).not.toBe(before)
+    }
+  })

@@ -152,7 +152,7 @@ const worst = (lines: readonly Line[]): string =>
     lines.some(each => each.verdict === verdict),
   ) ?? 'fits'
 
-const LOADS = 2000 * TIMES
+const LOADS = 800 * TIMES
 
 it(`loads of any plate against any ratings are judged as by hand (${LOADS} controls)`, () => {
   const met: Record<string, number> = { fits: 0, 'not-known': 0, 'does-not-fit': 0 }
@@ -193,7 +193,7 @@ it(`loads of any plate against any ratings are judged as by hand (${LOADS} contr
   for (const [what, count] of Object.entries(met)) expect(count, what).toBeGreaterThan(LOADS / 20)
 })
 
-const HOUSES = 400 * TIMES
+const HOUSES = 150 * TIMES
 
 it(`breakers bear what hangs on them as by hand (${HOUSES} houses)`, () => {
   const met: Record<string, number> = { fits: 0, 'not-known': 0, 'does-not-fit': 0 }

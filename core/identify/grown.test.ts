@@ -72,8 +72,8 @@ describe('the search against what is read', () => {
 describe('readings that somebody takes with lamps out, or with a device off its wires', () => {
   it('prove nothing that is not so, and contradict nothing, whatever is read besides', () => {
     const cuts = [
-      ...cutsOf(900, 6, 1, false),
-      ...cutsOf(2400, 4, 1, true),
+      ...cutsOf(900, 3, 1, false),
+      ...cutsOf(2400, 2, 1, true),
       ...cutsOf(720, 12, 2, false)
         .filter(({ survey }) => survey.boxes.length > 1)
         .slice(0, 1),
@@ -81,7 +81,7 @@ describe('readings that somebody takes with lamps out, or with a device off its 
     const { done, wrong } = played(cuts, at => ({ live: true, watches: false, most: 30, own: 8, seed: at }))
     expect(wrong).toEqual([])
     expect(done.filter(({ cut, contradictions }) => cut.mistake === 'none' && contradictions > 0)).toEqual([])
-    expect(done.reduce((sum, { own }) => sum + own, 0)).toBeGreaterThan(40)
+    expect(done.reduce((sum, { own }) => sum + own, 0)).toBeGreaterThan(20)
   })
 })
 
@@ -111,7 +111,7 @@ describe('boxes cut out of houses that nobody listed', () => {
   })
 
   it('one box of a house with a mistake: nothing wrong is proven', () => {
-    const cuts = [...cutsOf(2000, 3, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
+    const cuts = [...cutsOf(2000, 1, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
     expect(played(cuts, () => ({ live: true, watches: false, most: 40 })).wrong).toEqual([])
   })
 

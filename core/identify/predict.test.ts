@@ -6,8 +6,9 @@ import { bitOf, keyOf, type Question } from './question'
 import { Standing } from './standing'
 import { randomHidden } from '@/testing/identify/arrangements'
 import { prepare, testerOf } from '@/testing/identify/run'
+import { TIMES } from '@/testing/times'
 
-const COUNT = 150
+const COUNT = 60 * TIMES
 
 describe(`what a way of wiring allows agrees with what a tester shows (${COUNT}, seeds from 1)`, () => {
   it('for every question, one way of wiring with the true roles allows every true answer', () => {
@@ -51,10 +52,10 @@ describe('lamps out, and a device off its wires', () => {
           { ...question, lampsOut: lights[at % lights.length]!, off: devices[at % devices.length]! },
         ]
 
-  it('one way of wiring with the true roles allows every true answer (60, seeds from 1)', () => {
+  it('one way of wiring with the true roles allows every true answer (seeds from 1)', () => {
     const faults: string[] = []
     let asked = 0
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= 30 * TIMES; seed++) {
       const hidden = randomHidden(seed, 3)
       const { held, candidates } = prepare(hidden)
       const { lights, devices } = held.frame.survey
@@ -86,12 +87,12 @@ describe('lamps out, and a device off its wires', () => {
       }
     }
     expect(faults).toEqual([])
-    expect(asked).toBeGreaterThan(800)
+    expect(asked).toBeGreaterThan(400 * TIMES)
   })
 
   it('off its wires a device joins nothing, nor what was under one screw of it; on them it does', () => {
     let [parted, joined, leaked] = [0, 0, 0]
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= 30 * TIMES; seed++) {
       const { frame } = prepare(randomHidden(seed, 3)).held
       frame.survey.devices.forEach(({ id, pigtails }, device) => {
         const on = frame.ends.filter(({ seat }) => seat.kind === 'terminal' && seat.deviceId === id)
@@ -139,8 +140,8 @@ describe('lamps out, and a device off its wires', () => {
         }
       })
     }
-    expect(parted).toBeGreaterThan(500)
-    expect(joined).toBeGreaterThan(100)
-    expect(leaked).toBeGreaterThan(100)
+    expect(parted).toBeGreaterThan(250 * TIMES)
+    expect(joined).toBeGreaterThan(50 * TIMES)
+    expect(leaked).toBeGreaterThan(50 * TIMES)
   })
 })

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { minutesIn } from '.'
 import { randomHidden } from '@/testing/identify/arrangements'
 import { EACH_COSTS_ONE, prepare, run } from '@/testing/identify/run'
+import { TIMES } from '@/testing/times'
 
-const SEEDS = Array.from({ length: 6 }, (_, at) => at + 1)
+const SEEDS = Array.from({ length: 3 * TIMES }, (_, at) => at + 1)
 
 describe('readings by the trips to the panel', () => {
   it(
