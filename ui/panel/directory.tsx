@@ -24,9 +24,9 @@ export function Directory({ entries, record, onOpen }: Shown & { onOpen: (id: st
       aria-label={say`Circuits`}
       data-chrome
     >
-      <table className="w-full min-w-160 text-left">
-        <thead>
-          <tr className="text-sm">
+      <table role="table" className="w-full text-left max-sm:block sm:min-w-160">
+        <thead role="rowgroup" className="max-sm:sr-only">
+          <tr role="row" className="text-sm">
             {[
               say`Breaker`,
               say`Its label`,
@@ -35,16 +35,20 @@ export function Directory({ entries, record, onOpen }: Shown & { onOpen: (id: st
               say`Rating`,
               say`Protection`,
             ].map(each => (
-              <th key={each} scope="col" className="px-3 py-2 font-semibold">
+              <th key={each} role="columnheader" scope="col" className="px-3 py-2 font-semibold">
                 {each}
               </th>
             ))}
           </tr>
         </thead>
-        <tbody>
+        <tbody role="rowgroup" className="max-sm:block">
           {entries.map(entry => (
-            <tr key={entry.circuit.id} className="border-t border-rule align-top hover:bg-tint">
-              <th scope="row" className="px-3 py-1">
+            <tr
+              key={entry.circuit.id}
+              role="row"
+              className="border-t border-rule align-top hover:bg-tint max-sm:grid max-sm:grid-cols-[auto_1fr] max-sm:py-1.5"
+            >
+              <th role="rowheader" scope="row" className="px-3 py-1 max-sm:row-span-5">
                 <Button
                   onClick={() => onOpen(entry.circuit.id)}
                   aria-label={say`Edit breaker ${entry.circuit.breaker}`}
@@ -53,26 +57,29 @@ export function Directory({ entries, record, onOpen }: Shown & { onOpen: (id: st
                   {entry.circuit.breaker}
                 </Button>
               </th>
-              <td className="px-3 py-3">
+              <td role="cell" className={`${CELL} max-sm:font-bold`}>
                 {entry.circuit.label || <span className="text-soft">{say`no label`}</span>}
                 {entry.circuit.note && <span className="block text-sm text-soft">{entry.circuit.note}</span>}
                 <Ties entry={entry} />
               </td>
-              <td className="px-3 py-3">
+              <td role="cell" className={CELL}>
                 <Feeds entry={entry} record={record} />
               </td>
-              <td className="px-3 py-3">
+              <td role="cell" className={CELL}>
+                <span className="text-sm text-soft sm:hidden">{say`Label holds`} </span>
                 {entry.circuit.labelHolds === 'no' ? (
                   <strong className="hazard px-2">{say`Wrong`}</strong>
                 ) : (
                   say(plain(entry.circuit.labelHolds))
                 )}
               </td>
-              <td className="px-3 py-3 whitespace-nowrap">
+              <td role="cell" className={`${CELL} whitespace-nowrap`}>
                 {say`${entry.circuit.ratedAmps} A`}
                 {entry.circuit.poles > 1 && say`, ${entry.circuit.poles} poles`}
               </td>
-              <td className="px-3 py-3">{say(plain(entry.circuit.protection))}</td>
+              <td role="cell" className={CELL}>
+                {say(plain(entry.circuit.protection))}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -81,6 +88,9 @@ export function Directory({ entries, record, onOpen }: Shown & { onOpen: (id: st
     </div>
   )
 }
+
+/** On a phone a row is a block: its cells below each other, beside the breaker. */
+const CELL = 'px-3 py-3 max-sm:py-0.5'
 
 /** What was found to be on it, what was read dead with it off, and what only its label puts there. */
 function Feeds({ entry: { circuit, says, labelled }, record }: { entry: DirectoryEntry; record: JobRecord }) {

@@ -74,10 +74,7 @@ export function CandidateCard({
       <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2 sm:grid-cols-[auto_minmax(0,1fr)_5rem_auto_auto] sm:gap-x-3">
         <VerdictMark verdict={verdict} />
         <div className="min-w-0">
-          <h3
-            title={title}
-            className={`text-base leading-tight font-bold ${open ? '' : 'line-clamp-2 sm:line-clamp-1'}`}
-          >
+          <h3 title={title} className={`text-base leading-tight font-bold ${open ? '' : 'line-clamp-2'}`}>
             {title}
           </h3>
           <p className={`text-sm leading-snug ${open ? '' : 'line-clamp-1'}`}>
