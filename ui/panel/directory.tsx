@@ -57,8 +57,12 @@ export function Directory({ entries, record, onOpen }: Shown & { onOpen: (id: st
                   {entry.circuit.breaker}
                 </Button>
               </th>
-              <td role="cell" className={`${CELL} max-sm:font-bold`}>
-                {entry.circuit.label || <span className="text-soft">{say`no label`}</span>}
+              <td role="cell" className={CELL}>
+                {entry.circuit.label ? (
+                  <span className="max-sm:font-bold">{entry.circuit.label}</span>
+                ) : (
+                  <span className="text-soft">{say`no label`}</span>
+                )}
                 {entry.circuit.note && <span className="block text-sm text-soft">{entry.circuit.note}</span>}
                 <Ties entry={entry} />
               </td>

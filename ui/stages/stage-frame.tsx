@@ -64,7 +64,9 @@ export function StageFrame({
       </div>
       <StageBar view={view} stage={stage} stages={stages} />
       <LiveStrip view={view} />
-      <div className="mt-2 wide:mt-3 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)] wide:gap-5">
+      <div
+        className={`mt-2 wide:mt-3 wide:grid wide:gap-5 ${stage === 'choose' ? 'wide:grid-cols-[minmax(0,0.75fr)_minmax(0,1.25fr)]' : 'wide:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]'}`}
+      >
         <div
           ref={picture}
           className="sticky top-0 z-10 min-w-0 bg-paper max-wide:-mx-3 max-wide:px-3 max-wide:pb-2 wide:top-3 wide:self-start"
