@@ -67,6 +67,25 @@ test('two candidates side by side, condition by condition; a third takes the pla
   await expect(heads).toHaveCount(0)
 })
 
+test('what is pointed at is drawn as it would be, and no longer than that; by the keyboard too', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {})
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  const card = page.getByRole('article', { name: NEUTRAL_DIMMER, exact: true })
+  const drawn = page.getByRole('region', { name: /^Drawing/ })
+  await expect(drawn.getByText('White lead')).toHaveCount(0)
+  await card.hover()
+  await expect(page.getByText(`As it would be: ${NEUTRAL_DIMMER}`)).toBeVisible()
+  await expect(drawn.getByText('White lead')).toBeVisible()
+  await page.mouse.move(2, 2)
+  await expect(drawn.getByText('White lead')).toHaveCount(0)
+  await card.getByRole('button', { name: /^Why/ }).focus()
+  await expect(drawn.getByText('White lead')).toBeVisible()
+  expect(await rows('SELECT id FROM choices WHERE job_id = ?', jobId)).toEqual([])
+})
+
 test('why shows the arithmetic and the fact it rests on', async ({ page, request }) => {
   const jobId = await bringInBox(request, { lamps: led(8, 17) })
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)

@@ -51,6 +51,26 @@ test('one step at a time, huge; what holds it and what the power would do there 
   await expect(step.getByRole('button', { name: /^Done: Gang 1: take out/ })).toBeDisabled()
 })
 
+test('the conductors of a step are lit on the drawing: of the next one by itself, of another when it is pointed at', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInChain(request, {
+    lit: 1,
+    choices: ['dimmer-led-150-two-wire', 'companion-oak'],
+  })
+  await visit(page, `/jobs/${jobId}/boxes/box0/wire`)
+  await expect(page.getByText('Proven.')).toBeVisible()
+  const lit = page.locator('.box-drawing [data-selected]')
+  await expect(lit).toHaveCount(0)
+  for (const step of await page.locator('[data-step^="joint:"], [data-step^="land:"]').all()) {
+    await step.hover()
+    await expect(lit).not.toHaveCount(0)
+  }
+  await page.mouse.move(2, 2)
+  await expect(lit).toHaveCount(0)
+})
+
 test('the whole way of a conductor, from a tap on it', async ({ page, request }) => {
   const jobId = await bringInChain(request, {
     lit: 2,

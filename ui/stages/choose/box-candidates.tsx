@@ -4,11 +4,20 @@ import { useMemo } from 'react'
 import { checkBox, type LightPlace } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { useTrade } from '../../job/provider'
+import type { OnPoint } from './pointed'
 import { SetList } from './set-list'
 import { useSay } from '../../words/use-say'
 
 /** Devices for all the lights that this box alone works, beside each other. */
-export function BoxCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
+export function BoxCandidates({
+  view,
+  places,
+  onPoint,
+}: {
+  view: BoxView
+  places: readonly LightPlace[]
+  onPoint: OnPoint
+}) {
   const say = useSay()
 
   const trade = useTrade()
@@ -23,6 +32,7 @@ export function BoxCandidates({ view, places }: { view: BoxView; places: readonl
       places={places}
       wantedOf={places.map(({ place }) => place)}
       judgements={judgements}
+      onPoint={onPoint}
     />
   )
 }

@@ -36,6 +36,7 @@ export function CandidateCard({
   beside,
   onBeside,
   onBypass,
+  onPoint,
   children,
 }: {
   view: BoxView
@@ -56,6 +57,8 @@ export function CandidateCard({
   onBeside: () => void
   /** A bypass beside the lamps is wanted. */
   onBypass: () => void
+  /** It is pointed at, or no more. */
+  onPoint: (isPointedAt: boolean) => void
   children: ReactNode
 }) {
   const say = useSay()
@@ -69,6 +72,10 @@ export function CandidateCard({
       aria-label={name}
       data-verdict={verdict}
       data-next={isNext || (chosen && unfit) ? name : undefined}
+      onPointerEnter={({ pointerType }) => pointerType === 'mouse' && onPoint(true)}
+      onPointerLeave={({ pointerType }) => pointerType === 'mouse' && onPoint(false)}
+      onFocus={() => onPoint(true)}
+      onBlur={() => onPoint(false)}
       className={`rounded-lg border bg-paper px-2 py-1 sm:px-3 ${chosen ? 'border-[3px] border-plum' : 'border-rule'}`}
     >
       <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2 sm:grid-cols-[auto_minmax(0,1fr)_5rem_auto_auto] sm:gap-x-3">

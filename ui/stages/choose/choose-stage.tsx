@@ -4,7 +4,7 @@ import { theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import { useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import {
   checkPlace,
   ownPlacesOf,
@@ -14,8 +14,8 @@ import {
   type OfCandidate,
   type Verdict,
 } from '@/core/check'
-import type { BoxView, PlaceView } from '@/core/job/box-view'
-import { routeBox } from '@/core/route'
+import { boxView, type BoxView, type PlaceView } from '@/core/job/box-view'
+import { routeBox, withChoices } from '@/core/route'
 import { isSettled } from '@/core/plan'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
@@ -26,6 +26,7 @@ import { Part, StageFrame } from '../stage-frame'
 import { bypassOf, CandidateCard } from './candidate-card'
 import { Decides } from './decides'
 import { Filters, useFiltered } from './filters'
+import type { OnPoint, Pointed } from './pointed'
 import { useSides } from './use-sides'
 import { useLooking } from '../use-looking'
 import { LineRow, telling } from './lines'
@@ -86,13 +87,22 @@ export function ChooseStage({ view }: { view: BoxView }) {
   const [shownBox, setShownBox] = useState(view.box.id)
   const whole = light.length > 1 && shownBox === WHOLE
   const shown = light.find(each => each.view.box.id === shownBox)?.view ?? view
-  const picture = useMemo(() => {
+  // What is pointed at is drawn as it would be, once there is time for it.
+  const [pointed, setPointed] = useState<Pointed | null>(null)
+  const tried = useDeferredValue(pointed)
+  const { picture, wouldBe } = useMemo(() => {
+    const would = tried && boxView(withChoices(view.record, tried.choices), shown.box.id)
+    const routedSo = would ? routeBox(would, trade) : null
+    if (would && routedSo?.ok) return { picture: plannedPicture(would, routedSo.value), wouldBe: tried.name }
     const chosen = [shown, ...light.map(each => each.view)].some(({ places }) =>
       places.some(each => each.choice),
     )
     const routed = chosen ? routeBox(shown, trade) : null
-    return routed?.ok ? plannedPicture(shown, routed.value) : foundPicture(shown, trade)
-  }, [shown, light, trade])
+    return {
+      picture: routed?.ok ? plannedPicture(shown, routed.value) : foundPicture(shown, trade),
+      wouldBe: null,
+    }
+  }, [tried, view.record, shown, light, trade])
   return (
     <StageFrame
       view={view}
@@ -118,7 +128,16 @@ export function ChooseStage({ view }: { view: BoxView }) {
               onCommit={setShownBox}
             />
           )}
-          {whole ? <LightDrawing view={view} /> : <BoxDrawing picture={picture} />}
+          {whole ? (
+            <LightDrawing view={view} />
+          ) : (
+            <div className="relative">
+              <BoxDrawing picture={picture} />
+              {wouldBe !== null && (
+                <p className="absolute top-0 left-0 max-w-[45%] rounded bg-tint px-2 text-sm">{say`As it would be: ${wouldBe}`}</p>
+              )}
+            </div>
+          )}
         </>
       }
     >
@@ -151,12 +170,12 @@ export function ChooseStage({ view }: { view: BoxView }) {
       {place && !together && place.place.retired && (
         <Retired key={`${place.place.id} retired`} view={view} place={place} />
       )}
-      {together && <BoxCandidates view={view} places={own} />}
+      {together && <BoxCandidates view={view} places={own} onPoint={setPointed} />}
       {place && !together && !place.place.retired && place.placesInGroup === 1 && (
-        <Candidates key={place.place.id} view={view} place={place} />
+        <Candidates key={place.place.id} view={view} place={place} onPoint={setPointed} />
       )}
       {place && !place.place.retired && light.length > 0 && (
-        <SetCandidates key={place.group.id} view={view} places={light} />
+        <SetCandidates key={place.group.id} view={view} places={light} onPoint={setPointed} />
       )}
       {place && !together && !place.place.retired && (
         <Retired key={`${place.place.id} stays`} view={view} place={place} />
@@ -169,7 +188,7 @@ export function ChooseStage({ view }: { view: BoxView }) {
 const chosenMark = (say: Say, verdict: Verdict | null) =>
   verdict === null ? '' : verdict === 'does-not-fit' ? say`, does not fit` : ' ✓'
 
-function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
+function Candidates({ view, place, onPoint }: { view: BoxView; place: PlaceView; onPoint: OnPoint }) {
   const say = useSay()
 
   const trade = useTrade()
@@ -210,6 +229,7 @@ function Candidates({ view, place }: { view: BoxView; place: PlaceView }) {
           {shown.map((judgement, at) => (
             <li key={judgement.device.id}>
               <Candidate
+                onPoint={onPoint}
                 isNext={at === 0 && !isAnyOpen && place.choice === null}
                 view={view}
                 place={place}
@@ -233,11 +253,13 @@ function Candidate({
   isNext,
   beside,
   onBeside,
+  onPoint,
 }: {
   view: BoxView
   place: PlaceView
   judgement: Judgement
   isNext: boolean
+  onPoint: OnPoint
   beside: boolean
   onBeside: () => void
 }) {
@@ -268,6 +290,7 @@ function Candidate({
       beside={beside}
       onBeside={onBeside}
       onBypass={() => edits.send('plan a bypass', bypassOf(edits, [place]))}
+      onPoint={isAt => onPoint(isAt ? { choices: { [place.place.id]: device.id }, name: device.name } : null)}
     >
       <ul className="mt-2 flex flex-col gap-1.5">
         {telling(judgement.lines).map(line => (

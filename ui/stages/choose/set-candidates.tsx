@@ -4,11 +4,20 @@ import { useMemo } from 'react'
 import { checkLight, type LightPlace } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
 import { useTrade } from '../../job/provider'
+import type { OnPoint } from './pointed'
 import { SetList } from './set-list'
 import { useSay } from '../../words/use-say'
 
 /** Sets of devices for all places of a light at once; one press chooses them all. */
-export function SetCandidates({ view, places }: { view: BoxView; places: readonly LightPlace[] }) {
+export function SetCandidates({
+  view,
+  places,
+  onPoint,
+}: {
+  view: BoxView
+  places: readonly LightPlace[]
+  onPoint: OnPoint
+}) {
   const say = useSay()
 
   const trade = useTrade()
@@ -24,6 +33,7 @@ export function SetCandidates({ view, places }: { view: BoxView; places: readonl
       places={places}
       wantedOf={[place]}
       judgements={judgements}
+      onPoint={onPoint}
     />
   )
 }

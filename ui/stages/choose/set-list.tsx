@@ -15,6 +15,7 @@ import { Part } from '../stage-frame'
 import { bypassOf, CandidateCard } from './candidate-card'
 import { Decides } from './decides'
 import { Filters, useFiltered } from './filters'
+import type { OnPoint } from './pointed'
 import { useSides } from './use-sides'
 import { LineRow, telling } from './lines'
 import { useSay } from '../../words/use-say'
@@ -52,12 +53,14 @@ export function SetList({
   places,
   wantedOf,
   judgements,
+  onPoint,
 }: {
   title: string
   view: BoxView
   places: readonly LightPlace[]
   wantedOf: readonly PlaceView[]
   judgements: readonly SetJudgement[]
+  onPoint: OnPoint
 }) {
   const say = useSay()
 
@@ -98,6 +101,7 @@ export function SetList({
           {(all ? shown : shown.slice(0, SHOWN_FIRST)).map((judgement, at) => (
             <li key={judgement.id}>
               <SetCandidate
+                onPoint={onPoint}
                 isNext={at === 0 && !isAnyOpen && !isChosen}
                 view={view}
                 places={places}
@@ -124,11 +128,13 @@ function SetCandidate({
   isNext,
   beside,
   onBeside,
+  onPoint,
 }: {
   view: BoxView
   places: readonly LightPlace[]
   judgement: SetJudgement
   isNext: boolean
+  onPoint: OnPoint
   beside: boolean
   onBeside: () => void
 }) {
@@ -170,6 +176,18 @@ function SetCandidate({
       onLetGo={letGo}
       beside={beside}
       onBeside={onBeside}
+      onPoint={isAt =>
+        onPoint(
+          isAt
+            ? {
+                choices: Object.fromEntries(
+                  places.map(({ place: { place } }, at) => [place.id, set.members[at]?.id ?? null]),
+                ),
+                name: nameOf(say, set.members),
+              }
+            : null,
+        )
+      }
       onBypass={() =>
         edits.send(
           'plan a bypass',

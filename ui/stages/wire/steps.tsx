@@ -32,9 +32,12 @@ export function Steps({
   view,
   steps,
   isNext,
+  onPoint,
 }: {
   view: BoxView
   steps: readonly Step[]
+  /** A step is pointed at, or none. */
+  onPoint: (step: Step | null) => void
   /** The first that is open is the next thing. */
   isNext: boolean
 }) {
@@ -82,7 +85,15 @@ export function Steps({
         >
           <ol className="flex flex-col gap-2 pb-3">
             {steps.slice(0, behind).map((step, at) => (
-              <StepInList key={step.key} view={view} step={step} number={at + 1} ticks={ticks} ifOn={ifOn} />
+              <StepInList
+                key={step.key}
+                view={view}
+                step={step}
+                number={at + 1}
+                ticks={ticks}
+                ifOn={ifOn}
+                onPoint={onPoint}
+              />
             ))}
           </ol>
         </Folded>
@@ -98,6 +109,7 @@ export function Steps({
               number={behind + at + 1}
               ticks={ticks}
               ifOn={ifOn}
+              onPoint={onPoint}
               isNext={step.key === first}
             />
           ))}
@@ -113,6 +125,7 @@ function StepInList({
   number,
   ticks,
   ifOn,
+  onPoint,
   isNext = false,
 }: {
   view: BoxView
@@ -120,6 +133,7 @@ function StepInList({
   number: number
   ticks: ReturnType<typeof useTicks>
   ifOn: ReadonlyMap<string, readonly IfOn[]>
+  onPoint: (step: Step | null) => void
   isNext?: boolean
 }) {
   const say = useSay()
@@ -127,6 +141,10 @@ function StepInList({
   return (
     <li
       data-step={step.key}
+      onPointerEnter={({ pointerType }) => pointerType === 'mouse' && onPoint(step)}
+      onPointerLeave={({ pointerType }) => pointerType === 'mouse' && onPoint(null)}
+      onFocus={() => onPoint(step)}
+      onBlur={() => onPoint(null)}
       data-next={isNext ? step.key : undefined}
       className={`rounded-lg border border-rule p-3 ${step.kind === 'live' && !step.done ? 'hazard' : ''}`}
     >

@@ -87,7 +87,9 @@ export function WireStage({ view }: { view: BoxView }) {
     [view, routed, chosen, trade],
   )
   const proof = useProof(circuit)
-  const isMadeDead = BY_THE_SEQUENCE.includes(plan.steps.find(({ done }) => !done)?.name.kind ?? 'photo')
+  const nextStep = plan.steps.find(({ done }) => !done) ?? null
+  const isMadeDead = BY_THE_SEQUENCE.includes(nextStep?.name.kind ?? 'photo')
+  const [pointed, setPointed] = useState<Step | null>(null)
   return (
     <StageFrame
       view={view}
@@ -113,7 +115,9 @@ export function WireStage({ view }: { view: BoxView }) {
           {routed && planned && moment === 'after' ? (
             <BoxDrawing
               picture={planned}
-              selected={onNet(routed, shownNet)}
+              selected={
+                shownNet !== null ? onNet(routed, shownNet) : partsOf(pointed ?? nextStep, view, routed)
+              }
               onSelect={endId => setShownNet(routed.netOfEnd[endId] ?? null)}
               onTerminal={(placeId, terminalId) =>
                 setShownNet(routed.netOfTerminal[keyOfTerminal({ placeId, terminalId })] ?? null)
@@ -186,7 +190,7 @@ export function WireStage({ view }: { view: BoxView }) {
         />
       )}
       {chosen && <IsolationPanel view={view} isNext={isMadeDead} />}
-      {chosen && <Steps view={view} steps={plan.steps} isNext={!isMadeDead} />}
+      {chosen && <Steps view={view} steps={plan.steps} isNext={!isMadeDead} onPoint={setPointed} />}
       {chosen && routed && <LandingList view={view} routed={routed} />}
       {chosen && (
         <Link
@@ -267,6 +271,30 @@ function LandingList({ view, routed }: { view: BoxView; routed: RoutedBox }) {
       {open && <Landing view={view} routed={routed} />}
     </Part>
   )
+}
+
+/** Conductors that a step is about, as it is wired. */
+function partsOf(step: Step | null, view: BoxView, routed: RoutedBox): readonly string[] {
+  if (!step) return []
+  const { name } = step
+  if ('endId' in name) return [name.endId]
+  const endsWhere = (is: (end: BoxView['ends'][number]['end']) => boolean) =>
+    view.ends.flatMap(({ end }) => (is(end) ? [end.id] : []))
+  switch (name.kind) {
+    case 'part':
+      return endsWhere(({ jointId }) => jointId === name.jointId)
+    case 'take-out': {
+      const found = view.places.find(({ place }) => place.id === name.placeId)?.found
+      return found ? endsWhere(({ deviceId }) => deviceId === found.id) : []
+    }
+    case 'joint':
+      return onNet(routed, name.netId)
+    case 'land':
+    case 'cap-lead':
+      return onNet(routed, routed.netOfTerminal[keyOfTerminal(name.at)] ?? null)
+    default:
+      return []
+  }
 }
 
 /** Conductors of this box that are on a net. */
