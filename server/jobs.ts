@@ -18,11 +18,19 @@ export interface JobSummary {
   readonly regionId: string
   readonly boxes: number
   readonly demo: boolean
+  /** When something was last recorded of it, as ISO 8601; when it was brought in where nothing was. */
+  readonly lastAt: string
 }
 
 export async function listJobs(): Promise<JobSummary[]> {
   const [rows] = await pool().query<RowDataPacket[]>(
-    'SELECT id, name, address, region_id, demo, (SELECT COUNT(*) FROM boxes WHERE boxes.job_id = jobs.id) AS boxes FROM jobs ORDER BY created_at, id',
+    `SELECT id, name, address, region_id, demo,
+       (SELECT COUNT(*) FROM boxes WHERE boxes.job_id = jobs.id) AS boxes,
+       COALESCE(
+         (SELECT applied_at FROM command_log WHERE command_log.job_id = jobs.id ORDER BY revision DESC LIMIT 1),
+         created_at
+       ) AS last_at
+     FROM jobs ORDER BY created_at, id`,
   )
   return rows.map(row => ({
     id: String(row.id),
@@ -31,6 +39,7 @@ export async function listJobs(): Promise<JobSummary[]> {
     regionId: String(row.region_id),
     boxes: Number(row.boxes),
     demo: row.demo !== null,
+    lastAt: (row.last_at as Date).toISOString(),
   }))
 }
 

@@ -12,6 +12,8 @@ import { useServed } from '../primitives/use-served'
 import { toggleTheme } from '../job/theme'
 import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
+import { SelectField, TextField } from '../primitives/fields'
+import { useWhen } from '../words/use-dates'
 import { useRunning } from '../primitives/use-running'
 import { useSay } from '../words/use-say'
 import { LINK_LOOK } from '../primitives/link-look'
@@ -29,6 +31,26 @@ export interface JobCard {
   readonly address: string
   readonly boxes: number
   readonly demo: boolean
+  /** When something was last recorded of it. */
+  readonly lastAt: string
+}
+
+const ORDERS = ['last', 'name'] as const
+type Order = (typeof ORDERS)[number]
+
+const ORDER_WORDS: Readonly<Record<Order, string>> = {
+  last: 'Last worked on first',
+  name: 'By name',
+}
+
+/** Those whose name or address holds every word, in an order. */
+function found(jobs: readonly JobCard[], words: string, order: Order): readonly JobCard[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean)
+  return jobs
+    .filter(({ name, address }) => wanted.every(each => `${name} ${address}`.toLowerCase().includes(each)))
+    .sort((a, b) =>
+      order === 'name' ? a.name.localeCompare(b.name) : Date.parse(b.lastAt) - Date.parse(a.lastAt),
+    )
 }
 
 /** Every job: open one, start one, bring one in from a file, put a demo back as it was. */
@@ -46,6 +68,10 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
   const running = useRunning()
   const [faults, setFaults] = useState<{ file: string; faults: readonly Fault[] } | null>(null)
   const [adding, setAdding] = useState(false)
+  const [words, setWords] = useState('')
+  const [order, setOrder] = useState<Order>('last')
+  const when = useWhen()
+  const shown = jobs && found(jobs, words, order)
   const [resetting, setResetting] = useState<JobCard | null>(null)
   const picker = useRef<HTMLInputElement>(null)
 
@@ -123,15 +149,26 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
           </ul>
         </div>
       )}
-      <ul className="mt-6 flex flex-col gap-3" aria-busy={jobs === null}>
-        {jobs?.map(job => (
+      <div className="mt-4 flex flex-wrap items-end gap-3 [&>*:first-child]:min-w-56 [&>*:first-child]:flex-1">
+        <TextField label={say`Find a job`} value={words} max={120} live onCommit={setWords} />
+        <SelectField
+          label={say`Order`}
+          value={order}
+          options={ORDERS.map(value => ({ value, words: say(ORDER_WORDS[value]) }))}
+          onCommit={setOrder}
+        />
+      </div>
+      <ul className="mt-3 flex flex-col gap-3" aria-busy={jobs === null}>
+        {shown?.map(job => (
           <li key={job.id} className="flex flex-wrap items-center gap-3 rounded-xl bg-sheet p-4">
             <Link href={`/jobs/${job.id}`} className="min-w-60 flex-1 py-1">
               <span className="block text-lg font-bold underline decoration-rule underline-offset-4">
                 {job.name}
               </span>
               <span className="text-soft">
-                {[job.address, say.count(job.boxes, '# box', '# boxes')].filter(Boolean).join(' · ')}
+                {[job.address, say.count(job.boxes, '# box', '# boxes'), say`last ${when(job.lastAt)}`]
+                  .filter(Boolean)
+                  .join(' · ')}
               </span>
             </Link>
             <a
@@ -155,6 +192,9 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
         ))}
       </ul>
       {jobs?.length === 0 && <p className="mt-6">{say`No jobs yet. Start one, or bring in a job file.`}</p>}
+      {jobs !== null && jobs.length > 0 && shown?.length === 0 && (
+        <p className="mt-6">{say`No job has all of these words in its name or address.`}</p>
+      )}
       <p className="mt-8 text-sm text-soft">{say`Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does the work or signs it.`}</p>
       {adding && <NewJob open onClose={() => setAdding(false)} />}
       {resetting && (
