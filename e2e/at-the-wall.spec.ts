@@ -85,8 +85,35 @@ for (const [boxId, at, presses] of PRESSED)
         .toBe('')
       const before = await next.getAttribute('data-next')
       const open = next.locator('button:enabled, input[type=radio]:enabled, a').first()
+      // Within reach of the thumb that holds it.
+      const { y, height } = (await open.boundingBox())!
+      expect(y + height / 2).toBeGreaterThan(0.4 * page.viewportSize()!.height)
       if ((await open.evaluate(({ tagName }) => tagName)) === 'A') return
       await open.press('Space')
       await expect.poll(() => next.getAttribute('data-next').catch(() => null)).not.toBe(before)
     }
   })
+
+test.describe('a phone that lies on its side', () => {
+  test.use({ viewport: { width: 844, height: 390 } })
+
+  test('the picture stands whole beside what is to be done next', async ({ page, request }) => {
+    const jobId = await bringIn(request, quillbackRoad())
+    await visit(page, `/jobs/${jobId}/boxes/box-veranda/look`)
+    for (const name of ['Look', 'Test', 'Choose', 'Wire', 'Set']) {
+      if (name !== 'Look') await stage(page, name)
+      await expect(page.locator(`[data-work][aria-label="${name}"] [data-next]`).first()).toBeVisible()
+      await expect
+        .poll(async () => {
+          const { picture, top } = await page.evaluate(() => {
+            const box = (of: string) => document.querySelector(of)!.getBoundingClientRect()
+            return { picture: box('.box-drawing'), top: box('[data-work] [data-next]').top }
+          })
+          return picture.height > 200 && picture.bottom <= 390 && top >= 0 && top < 340
+            ? ''
+            : `${name}: ${top}, ${JSON.stringify(picture)}`
+        })
+        .toBe('')
+    }
+  })
+})
