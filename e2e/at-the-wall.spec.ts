@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import { STAGES } from '@/core/model/vocabulary'
-import { bringIn, stage, visit } from './helpers'
+import { bringIn, bringInBox, stage, visit } from './helpers'
 
 /** The share of the height that the picture takes at the most. */
 const PICTURE = 0.45
@@ -60,10 +60,10 @@ test('on a phone the picture and the one next thing are in sight on arrival, on 
   expect(out).toEqual([])
 })
 
-/** Stages of boxes of the demo on which one thing after the other is pressed, always within what is to be done next. */
+/** Stages on which one thing after the other is pressed, always within what is to be done next: of the demo, and of one usual box. */
 const PRESSED = [
-  ['box-stair-bottom', 'test', 10],
-  ['box-carport', 'test', 6],
+  ['box', 'test', 9],
+  ['box-carport', 'test', 3],
   ['box-veranda', 'wire', 6],
   ['box-hall', 'prove', 6],
   ['box-porch', 'look', 1],
@@ -72,7 +72,7 @@ const PRESSED = [
 for (const [boxId, at, presses] of PRESSED)
   test(`after every press the next is in sight: ${at} of ${boxId}`, async ({ page, request }) => {
     test.slow()
-    const jobId = await bringIn(request, quillbackRoad())
+    const jobId = await (boxId === 'box' ? bringInBox(request, {}) : bringIn(request, quillbackRoad()))
     await visit(page, `/jobs/${jobId}/boxes/${boxId}/${at}`)
     const next = page.locator('[data-work] [data-next]').first()
     for (let press = 0; press < presses; press++) {

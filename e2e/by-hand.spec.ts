@@ -31,7 +31,10 @@ test('a stair of three places, from nothing to a light that answers by hand @pho
   expect(counted).toEqual({ boxes: 3, places: 3, lights: 1, runs: 2, loose: 0 })
 
   // One step: taken back whole, and made again.
-  await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'House' }).click()
+  await page
+    .getByRole('navigation', { name: 'Job' })
+    .getByRole('link', { name: 'House', exact: true })
+    .click()
   await page.getByRole('button', { name: 'Undo: add a light of several places' }).click()
   await expect(page.getByText('No rooms yet.')).toBeVisible()
   await saved(page)
