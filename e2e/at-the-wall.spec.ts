@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import { STAGES } from '@/core/model/vocabulary'
-import { bringIn, bringInBox, stage, visit } from './helpers'
+import { bringIn, stage, visit } from './helpers'
+import { unread } from './test-stage'
 
 /** The share of the height that the picture takes at the most. */
 const PICTURE = 0.45
@@ -72,7 +73,7 @@ const PRESSED = [
 for (const [boxId, at, presses] of PRESSED)
   test(`after every press the next is in sight: ${at} of ${boxId}`, async ({ page, request }) => {
     test.slow()
-    const jobId = await (boxId === 'box' ? bringInBox(request, {}) : bringIn(request, quillbackRoad()))
+    const jobId = await bringIn(request, boxId === 'box' ? unread() : quillbackRoad())
     await visit(page, `/jobs/${jobId}/boxes/${boxId}/${at}`)
     const next = page.locator('[data-work] [data-next]').first()
     for (let press = 0; press < presses; press++) {

@@ -69,7 +69,10 @@ test('a stair of three places, from an empty job to a test list that was walked'
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Panel' }).click()
   await page.getByRole('button', { name: 'Add a circuit' }).click()
   await page.getByRole('button', { name: 'Close' }).click()
-  await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'House', exact: true }).click()
+  await page
+    .getByRole('navigation', { name: 'Job' })
+    .getByRole('link', { name: 'House', exact: true })
+    .click()
   await hand.button('Several places, one light')
   await hand.pick('Switches', '3')
   await hand.type('Room', 'Stair')

@@ -139,7 +139,10 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   await saved(page)
 
   // House says done, and so does the database.
-  await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'House', exact: true }).click()
+  await page
+    .getByRole('navigation', { name: 'Job' })
+    .getByRole('link', { name: 'House', exact: true })
+    .click()
   const room = page.getByRole('region', { name: /Mud room/ })
   await expect(room.getByText('Done', { exact: true })).toBeVisible()
   await page.reload()
