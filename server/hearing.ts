@@ -4,6 +4,7 @@ import { validated } from '@/core/format/schemas'
 import type { Heard } from '@/core/job/hearing'
 import type { Fault } from '@/core/model/result'
 import { pool } from './database'
+import { instantFrom } from './rows'
 
 /** After so long without a word a phone counts as not heard: it says one every other second or so. */
 const UNHEARD_AFTER_SECONDS = 10
@@ -68,7 +69,7 @@ export async function hear(jobId: string, given: unknown): Promise<Answer> {
     unheard: rows.map(row => ({
       device: String(row.id),
       by: String(row.by),
-      since: `${String(row.heard_at).replace(' ', 'T').padEnd(23, '0')}Z`,
+      since: instantFrom(row.heard_at),
     })),
   }
 }

@@ -9,7 +9,16 @@ import { emptyRecord, type JobRecord } from '@/core/model/record'
 import { inTransaction, pool } from './database'
 import { heldJob, hold, letGo } from './held'
 import { insertPicture, type Picture } from './pictures'
-import { CHILDREN_FIRST, insertManySql, parsedExtra, rowFrom, selectSql, tableOf, valuesOf } from './rows'
+import {
+  CHILDREN_FIRST,
+  insertManySql,
+  instantFrom,
+  parsedExtra,
+  rowFrom,
+  selectSql,
+  tableOf,
+  valuesOf,
+} from './rows'
 
 export interface JobSummary {
   readonly id: string
@@ -28,7 +37,7 @@ export async function listJobs(): Promise<JobSummary[]> {
        (SELECT COUNT(*) FROM boxes WHERE boxes.job_id = jobs.id) AS boxes,
        COALESCE(
          (SELECT applied_at FROM command_log WHERE command_log.job_id = jobs.id ORDER BY revision DESC LIMIT 1),
-         created_at
+         CONVERT_TZ(created_at, @@session.time_zone, '+00:00')
        ) AS last_at
      FROM jobs ORDER BY created_at, id`,
   )
@@ -39,7 +48,7 @@ export async function listJobs(): Promise<JobSummary[]> {
     regionId: String(row.region_id),
     boxes: Number(row.boxes),
     demo: row.demo !== null,
-    lastAt: (row.last_at as Date).toISOString(),
+    lastAt: instantFrom(row.last_at),
   }))
 }
 

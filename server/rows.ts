@@ -56,7 +56,7 @@ function fromSql(field: Field, value: unknown): unknown {
   if (value === null) return null
   if (field.kind === 'flag') return Boolean(value)
   if (field.kind === 'number') return Number(value)
-  if (field.kind === 'instant') return `${String(value).replace(' ', 'T').padEnd(23, '0')}Z`
+  if (field.kind === 'instant') return instantFrom(value)
   return value
 }
 
@@ -76,3 +76,6 @@ export function parsedExtra(stored: unknown): Extra | null {
 }
 
 export const CHILDREN_FIRST: readonly EntityName[] = [...ENTITY_NAMES].reverse()
+
+/** A moment as the tables have it, in UTC and without its zone, as ISO 8601. */
+export const instantFrom = (value: unknown): string => `${String(value).replace(' ', 'T').padEnd(23, '0')}Z`

@@ -27,6 +27,9 @@ export function useNextInSight(stage: string) {
       const over = bottom + ROOM - window.innerHeight
       const by = top - ROOM < ceiling ? top - ROOM - ceiling : Math.min(over, top - ROOM - ceiling)
       if (by < 0 ? top - ROOM < ceiling : over > 0) window.scrollBy({ top: by, behavior: 'instant' })
+      // Beside the work the picture comes up with it, where the screen is low.
+      else if (!isStacked && above && above.bottom > window.innerHeight && above.height <= window.innerHeight)
+        window.scrollBy({ top: Math.min(above.bottom - window.innerHeight, top - ROOM), behavior: 'instant' })
     }
     const soon = () => {
       if (asked === 0) asked = requestAnimationFrame(bring)

@@ -66,7 +66,8 @@ export function NextReading({
   const edits = useEdits(here.box.id)
   const steps = approachTo(here, views, question)
   const words = wordsOf(question, views)
-  const again = !onTaken && takenIn(views, trade).some(each => keyOf(each.question) === keyOf(question))
+  const taken = takenIn(views, trade)
+  const again = !onTaken && taken.some(each => keyOf(each.question) === keyOf(question))
   const ready = steps.length === 0
   const live = question.power === 'on'
   const record = (answer: Answer, value: number, note = '') => {
@@ -99,7 +100,10 @@ export function NextReading({
           className="font-semibold"
         >{say`Once more, to be sure: it was read before, and all rests on that one reading.`}</p>
       )}
-      <div data-next={ready ? keyOf(question) : undefined} className="flex flex-col gap-3">
+      <div
+        data-next={ready ? `${taken.length}. ${keyOf(question)}` : undefined}
+        className="flex flex-col gap-3"
+      >
         <Places words={words} watched={question.work !== null} />
         {live && (
           <p className="hazard px-3 py-1 text-sm font-semibold">
