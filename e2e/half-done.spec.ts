@@ -39,7 +39,7 @@ test('half way the power stays off: the page says why, and so does the server', 
   await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await expect(page.getByText('Proven.')).toBeVisible()
   // What is done is folded away; what the power would do now is not.
-  await expect(page.getByText('3 steps are done')).toBeVisible()
+  await expect(page.getByText('14 steps are done')).toBeVisible()
   await expect(page.locator('[data-step="take-out:box-1"]')).toHaveCount(0)
   await expect(
     page.getByText(/^Breaker stays off after this: .* would be live and bare/).first(),
