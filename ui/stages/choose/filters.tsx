@@ -1,6 +1,6 @@
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { needsIn, VERDICTS, type Verdict } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { PickOne, SelectField } from '../../primitives/fields'
@@ -47,7 +47,11 @@ export function useFiltered<Each extends Shown>(
   const [verdict, setVerdict] = useState<Verdict | 'all'>('all')
   const [all, setAll] = useState(false)
   const [order, setOrder] = useState<Order>('margin')
-  const wanted = judgements.filter(each => all || !wants || each.meetsWant)
+  // The same list as long as nothing else is wanted: what is reckoned of it is not reckoned anew at every pointing.
+  const wanted = useMemo(
+    () => judgements.filter(each => all || !wants || each.meetsWant),
+    [judgements, all, wants],
+  )
   return {
     wanted,
     shown: inOrder(
