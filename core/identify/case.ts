@@ -3,17 +3,15 @@ import type { Role } from '../model/vocabulary'
 import { frameOf, type Frame } from './frame'
 import type { Followed } from './follow'
 import { generate, type Reach } from './generate'
-import type { Hypothesis } from './hypothesis'
+import type { Weighed } from './hypothesis'
 import { Predictor } from './predict'
-import { rolesIn } from './roles'
-import { Standing } from './standing'
 import type { Survey } from './survey'
 
 /** A survey with all that can be thought of it: made once, then readings are held against it. */
 export interface Case {
   readonly frame: Frame
   /** Usual ways of wiring, and networks that were found as rivals since. */
-  readonly hypotheses: readonly Hypothesis[]
+  readonly hypotheses: readonly Weighed[]
   /** False where there are too many usual ways to think of them all. */
   readonly complete: boolean
   /** Roles of all ends, each list once. */
@@ -22,7 +20,7 @@ export interface Case {
   readonly classOf: readonly number[]
   readonly predictor: Predictor
   /** Takes in a network that was found; its number, or null where it is known already. */
-  learn(network: Hypothesis): number | null
+  learn(network: Weighed): number | null
   /** Forgets the networks taken in; never the usual ways. */
   forget(): void
   /** How many of them are usual ways. */
@@ -41,14 +39,13 @@ export function caseOf(survey: Survey): Result<Case> {
 /** The same for what is numbered already; less is to be thought of where conductors were followed. */
 export function caseIn(frame: Frame, followed: readonly Followed[] = [], reach: Reach = REACH): Case {
   const { hypotheses: listed, complete } = generate(frame, reach, followed)
-  const standing = new Standing(frame)
   const known = new Map<string, number>()
   const learned: string[] = []
-  const hypotheses: Hypothesis[] = []
-  const classes: Role[][] = []
+  const hypotheses: Weighed[] = []
+  const classes: (readonly Role[])[] = []
   const classOf: number[] = []
-  const add = (hypothesis: Hypothesis): number => {
-    const roles = rolesIn(frame, standing, hypothesis)
+  const add = (hypothesis: Weighed): number => {
+    const { roles } = hypothesis
     const key = roles.join(' ')
     let index = known.get(key)
     if (index === undefined) {

@@ -218,7 +218,7 @@ export class Completing extends Searching {
       }
     }
     for (const [a, b] of meeting) beyond[b] = a
-    return { beyond, sources: this.legs, lamps: [], loads: [], weight: 1 }
+    return { beyond, sources: this.legs, lamps: [], loads: [] }
   }
 
   /** The lamps of each light, on any conductor of their metals. */

@@ -1,9 +1,10 @@
 import { Behaviour } from './behaves'
 import type { Followed } from './follow'
 import type { Frame, FrameSwitch, Pair } from './frame'
-import type { Hypothesis, HypothesisLamp } from './hypothesis'
+import type { Hypothesis, HypothesisLamp, Weighed } from './hypothesis'
 import { join, root } from './metal'
 import { feedingFurther, leaving, metAtLuminaire, type Option, type SoFar } from './options'
+import { rolesIn } from './roles'
 import { Standing } from './standing'
 import { exchangedTwins, twinsIn } from './twins'
 import { weightOf } from './weight'
@@ -22,7 +23,7 @@ const NONE: readonly never[] = []
 const OUT = 2
 
 export interface Generated {
-  readonly hypotheses: readonly Hypothesis[]
+  readonly hypotheses: readonly Weighed[]
   /** False where the search was given up; then nothing may be called proven. */
   readonly complete: boolean
 }
@@ -41,7 +42,7 @@ export function generate(frame: Frame, reach: Reach, followed: readonly Followed
 }
 
 class Search {
-  readonly #found: Hypothesis[] = []
+  readonly #found: Weighed[] = []
   readonly #standing: Standing
   readonly #behaviour: Behaviour
   readonly #beyond: Int16Array
@@ -376,9 +377,9 @@ class Search {
         sources: this.#sources,
         lamps: this.#lamps.slice(),
         loads,
-        weight: 1,
       }
-      this.#found.push({ ...hypothesis, weight: weightOf(this.frame, this.#standing, hypothesis) })
+      const roles = rolesIn(this.frame, this.#standing, hypothesis)
+      this.#found.push({ ...hypothesis, roles, weight: weightOf(this.frame, hypothesis, roles) })
     }
   }
 }

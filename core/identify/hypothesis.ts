@@ -1,3 +1,5 @@
+import type { Role } from '../model/vocabulary'
+
 /**
  * One whole circuit that would look like what was seen: what each conductor end is joined to beyond its
  * box. The boxes themselves are the same in all of them.
@@ -14,6 +16,12 @@ export interface Hypothesis {
   readonly sure?: readonly (readonly [a: number, b: number])[]
   /** The same without a load that no reading needs: one that did would speak against it. */
   readonly bare?: Hypothesis
+}
+
+/** A circuit with what it makes of the conductors. */
+export interface Weighed extends Hypothesis {
+  /** What each conductor end is for, in the order of the frame’s ends. */
+  readonly roles: readonly Role[]
   /** How usual it is, by colours, counts and where cables were taken to go; never 0. */
   readonly weight: number
 }

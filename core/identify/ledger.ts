@@ -1,6 +1,6 @@
 import { fault, good, refused, type Result } from '../model/result'
 import type { Case } from './case'
-import type { Hypothesis } from './hypothesis'
+import type { Weighed } from './hypothesis'
 import { askedIn } from './predict'
 import { answersTo, bitOf, keyOf, type Answer, type Question, type Spot } from './question'
 
@@ -70,7 +70,7 @@ export class Ledger {
   }
 
   /** Takes in a network that was found, and holds it against all that was read so far. */
-  learn(network: Hypothesis): void {
+  learn(network: Weighed): void {
     const at = this.of.learn(network)
     if (at === null) return
     this.against[at] = 0

@@ -15,55 +15,33 @@ import { OPEN, ZERO, type Standing } from './standing'
  */
 export function rolesIn(frame: Frame, standing: Standing, hypothesis: Hypothesis): Role[] {
   const { ends, cables, survey, switches } = frame
-  const { lamps, loads } = hypothesis
   const boxes = survey.boxes.length
   const stand = (apart: number) =>
     standing.fill(hypothesis, { power: 'on', apart, lampsOut: -1, off: 0 }, OPEN)
-  const driven = () => ends.map(({ index }) => standing.drive(index))
-  const metal = () => ends.map(({ index }) => standing.root(index))
+  const driven = () => Uint8Array.from(ends, ({ index }) => standing.drive(index))
+  const metal = () => Uint16Array.from(ends, ({ index }) => standing.root(index))
 
   stand((1 << boxes) - 1)
   const [outDrive, outMetal] = [driven(), metal()]
-  /** Each lamp and load from either side: what it hangs on out there, and what lies behind it. */
-  const hanging = [
-    ...lamps.map(({ over, back }) => ({ ends: [over, back] as const, always: true })),
-    ...loads.map(pair => ({ ends: pair, always: false })),
-  ].flatMap(({ ends: [a, b], always }) =>
-    (
-      [
-        [a, b],
-        [b, a],
-      ] as const
-    ).map(([near, far]) => ({
-      near,
-      far,
-      always,
-      out: standing.root(near),
-      backIsOut: standing.drive(far) === ZERO,
-    })),
-  )
+  const hanging = hangingIn(standing, hypothesis)
   const runsOn = (end: number) =>
     outDrive[end] === 0 &&
     ends.some(other => other.box !== ends[end]!.box && outMetal[other.index] === outMetal[end])
 
-  const arrives = new Array<boolean>(ends.length).fill(false)
+  const arrives = new Uint8Array(ends.length)
   for (let box = 0; box < boxes; box++) {
     if (boxes > 1) stand(1 << box)
-    for (const { index, box: own } of ends) if (own === box) arrives[index] = isHot(standing.drive(index))
+    for (const { index, box: own } of ends)
+      if (own === box && isHot(standing.drive(index))) arrives[index] = 1
   }
 
   stand(0)
   const [drive, whole] = [driven(), metal()]
-  const ofLamps = new Set(lamps.flatMap(({ over, back }) => [standing.root(over), standing.root(back)]))
-  const counting = hanging.filter(
-    ({ always, far }) => always || standing.drive(far) !== 0 || ofLamps.has(standing.root(far)),
-  )
-  const switched = new Set(counting.map(({ near }) => standing.root(near)))
-  const loadOut = new Set(counting.map(({ out }) => out))
-  const backOut = new Set(counting.filter(({ backIsOut }) => backIsOut).map(({ out }) => out))
-  const worked = switches.flatMap(({ box, terminals }) =>
-    terminals.map(terminal => ({ box, net: standing.root(terminal) })),
-  )
+  const { switched, loadOut, backOut } = whatHangs(standing, hypothesis, hanging)
+  /** The boxes whose switches are on a metal, as bits. */
+  const worked = new Uint16Array(frame.nodes.count)
+  for (const { box, terminals } of switches)
+    for (const terminal of terminals) worked[standing.root(terminal)]! |= 1 << box
   return ends.map(({ index, ground, cable }): Role => {
     if (ground) return 'ground'
     const mates = cables[cable]!.ends
@@ -71,19 +49,65 @@ export function rolesIn(frame: Frame, standing: Standing, hypothesis: Hypothesis
       if (!arrives[index]) return 'onward-feed'
       const loops =
         isHot(outDrive[index]!) &&
-        mates.some(mate => drive[mate] === 0 && (loadOut.has(outMetal[mate]!) || runsOn(mate)))
+        mates.some(mate => drive[mate] === 0 && (loadOut.includes(outMetal[mate]!) || runsOn(mate)))
       return loops ? 'loop-feed' : 'line'
     }
     if (drive[index] === ZERO) return 'neutral'
-    if (switched.has(whole[index]!)) {
+    if (switched.includes(whole[index]!)) {
       const fedThere =
-        backOut.has(outMetal[index]!) &&
+        backOut.includes(outMetal[index]!) &&
         mates.some(mate => isHot(outDrive[mate]!) || (mate !== index && runsOn(mate)))
       return fedThere ? 'loop-return' : 'switched-load'
     }
-    const reached = new Set(worked.filter(({ net }) => net === whole[index]).map(({ box }) => box))
-    return reached.size > 1 ? 'traveller' : 'spare'
+    const reached = worked[whole[index]!]!
+    return (reached & (reached - 1)) !== 0 ? 'traveller' : 'spare'
   })
+}
+
+/** A lamp or load from one of its sides: what it hangs on beyond the boxes, and whether the neutral lies behind it. */
+interface Hanging {
+  readonly near: number
+  readonly far: number
+  readonly isLamp: boolean
+  readonly out: number
+  readonly backIsOut: boolean
+}
+
+function hangingIn(standing: Standing, { lamps, loads }: Hypothesis): readonly Hanging[] {
+  const hanging: Hanging[] = []
+  const from = (near: number, far: number, isLamp: boolean) =>
+    hanging.push({
+      near,
+      far,
+      isLamp,
+      out: standing.root(near),
+      backIsOut: standing.drive(far) === ZERO,
+    })
+  for (const { over, back } of lamps) {
+    from(over, back, true)
+    from(back, over, true)
+  }
+  for (const [a, b] of loads) {
+    from(a, b, false)
+    from(b, a, false)
+  }
+  return hanging
+}
+
+/** The metals that something hangs on with the boxes together, and beyond them: of all that, and where its neutral is out there. */
+function whatHangs(standing: Standing, { lamps }: Hypothesis, hanging: readonly Hanging[]) {
+  const [switched, loadOut, backOut]: [number[], number[], number[]] = [[], [], []]
+  const isOnALamp = (node: number) => {
+    const own = standing.root(node)
+    return lamps.some(({ over, back }) => standing.root(over) === own || standing.root(back) === own)
+  }
+  for (const { near, far, isLamp, out, backIsOut } of hanging) {
+    if (!isLamp && standing.drive(far) === 0 && !isOnALamp(far)) continue
+    switched.push(standing.root(near))
+    loadOut.push(out)
+    if (backIsOut) backOut.push(out)
+  }
+  return { switched, loadOut, backOut }
 }
 
 const isHot = (drive: number): boolean => (drive & ~ZERO) !== 0

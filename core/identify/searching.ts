@@ -1,6 +1,6 @@
 import type { Role } from '../model/vocabulary'
 import type { Frame } from './frame'
-import type { Hypothesis } from './hypothesis'
+import type { Hypothesis, Weighed } from './hypothesis'
 import { byStand, Judge, type Held, type Load, type Stands } from './judge'
 import type { Taken } from './ledger'
 import { askedIn } from './predict'
@@ -34,7 +34,7 @@ export class Searching {
   /** Unseen loads that a rival may have more where one hangs on what is capped by itself. */
   readonly cappedMore: number
   protected readonly claims: (Role | null)[] | null
-  protected readonly found: Hypothesis[] = []
+  protected readonly found: Weighed[] = []
   protected readonly parent: Uint16Array
   protected readonly base: Uint16Array
   protected readonly touched = new Set<number>()
@@ -143,8 +143,8 @@ export class Searching {
       }
       if (parted.length === 0) return
     }
-    const weight = weightOf(this.frame, this.standing, network) * UNSEEN_LOAD ** (unseen + 1)
-    this.found.push({ ...network, weight })
+    const weight = weightOf(this.frame, network, roles) * UNSEEN_LOAD ** (unseen + 1)
+    this.found.push({ ...network, roles, weight })
     if (this.done) this.stopped = true
   }
 }

@@ -1,5 +1,5 @@
 import type { Role } from '../model/vocabulary'
-import type { Hypothesis } from './hypothesis'
+import type { Hypothesis, Weighed } from './hypothesis'
 import { PASSIVE, type Judged } from './judge'
 import type { Meeting } from './meetings'
 import { join, root } from './metal'
@@ -19,7 +19,7 @@ export interface Bound {
 }
 
 export interface Searched {
-  readonly found: readonly Hypothesis[]
+  readonly found: readonly Weighed[]
   /** Whether all of it was gone through, or every claim has a rival. */
   readonly finished: boolean
   /** Claims that no network found speaks against, end by end; null where none was made or one does. */

@@ -1,25 +1,21 @@
 import type { Role } from '../model/vocabulary'
 import type { Frame } from './frame'
 import type { Hypothesis } from './hypothesis'
-import { rolesIn } from './roles'
-import type { Standing } from './standing'
 
 /** How much less usual a circuit is for each colour that lies, and each cable that goes elsewhere than it was taken to. */
 const LYING_COLOUR = 0.15
 const OTHER_WAY = 0.1
 /** A neutral on a switch is a fault: a white there is a hot until it is shown to be otherwise. */
 const NEUTRAL_ON_A_SWITCH = 0.02
-const RETURNS: readonly Role[] = ['neutral']
 
 /** How usual a circuit is. Colours and where cables seem to go only weigh: never 0. */
-export function weightOf(frame: Frame, standing: Standing, hypothesis: Hypothesis): number {
-  const roles = rolesIn(frame, standing, hypothesis)
+export function weightOf(frame: Frame, hypothesis: Hypothesis, roles: readonly Role[]): number {
   const { hints } = frame.survey
   let weight = 1
   frame.ends.forEach((end, at) => {
     if (end.ground) return
     const hinted = hints[end.insulation]
-    if (!end.faded && (hinted === 'neutral') !== RETURNS.includes(roles[at]!) && roles[at] !== 'spare')
+    if (!end.faded && (hinted === 'neutral') !== (roles[at] === 'neutral') && roles[at] !== 'spare')
       weight *= LYING_COLOUR
     if (roles[at] === 'neutral' && end.seat.kind === 'terminal') weight *= NEUTRAL_ON_A_SWITCH
     if (end.other < 0 && hypothesis.beyond[end.index]! < frame.ends.length) {

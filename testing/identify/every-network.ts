@@ -15,7 +15,7 @@ export function* everyNetwork(frame: Frame, standing: Standing): Generator<Hypot
   const sides = [nodes.neutral, nodes.hot[0]!, ...free]
   const pairs = sides.flatMap((over, at) => sides.slice(at + 1).map(back => ({ over, back })))
   for (const beyond of everyBeyond(frame, free)) {
-    const bare: Hypothesis = { beyond, sources: 1, lamps: [], loads: [], weight: 1 }
+    const bare: Hypothesis = { beyond, sources: 1, lamps: [], loads: [] }
     const drives = drivesOf(frame, standing, bare)
     if (!drives) continue
     const ways = survey.lights.map((_, light) =>
