@@ -36,7 +36,7 @@ test('a stair of three places, from nothing to a light that answers by hand @pho
     .getByRole('link', { name: 'House', exact: true })
     .click()
   await page.getByRole('button', { name: 'Undo: add a light of several places' }).click()
-  await expect(page.getByText('No rooms yet.')).toBeVisible()
+  await expect(page.getByText('Stand before the first switch')).toBeVisible()
   await saved(page)
   expect(await rows('SELECT id FROM ends WHERE job_id = ?', jobId)).toEqual([])
   await page.getByRole('button', { name: /^Redo/ }).click()

@@ -4,6 +4,8 @@ import { saved } from './helpers'
 /** A person at a page, whose presses are counted: a press, a choice in a list, a field that is typed into are one each. */
 export class Hand {
   presses = 0
+  /** How often something lay where he had to scroll to it. */
+  scrolls = 0
 
   constructor(readonly page: Page) {}
 
@@ -11,7 +13,26 @@ export class Hand {
     this.presses++
     // What is still being thought of comes above what is there, and moves it from under the hand.
     await expect(this.page.getByText(/^(Thinking of every way|Searching for wiring)/)).toHaveCount(0)
+    await this.#reach(what)
     await what.click()
+  }
+
+  /** What comes into sight by itself is waited for; what does not is scrolled to. */
+  async #reach(what: Locator) {
+    const isSeen = () =>
+      what.evaluate(element => {
+        const { top, bottom, left, right } = element.getBoundingClientRect()
+        return (
+          top >= 0 &&
+          bottom <= innerHeight &&
+          element.contains(document.elementFromPoint((left + right) / 2, (top + bottom) / 2))
+        )
+      })
+    for (let waited = 0; waited < 10; waited++) {
+      if (await isSeen()) return
+      await this.page.waitForTimeout(100)
+    }
+    this.scrolls++
   }
 
   button(name: string | RegExp) {

@@ -73,7 +73,7 @@ test('a job is started, and its first room asked for', async ({ page }) => {
   await page.getByLabel('Name of the house').fill('Lantern Row 4')
   await page.getByRole('button', { name: 'Start', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Lantern Row 4' })).toBeVisible()
-  await expect(page.getByText('No rooms yet.')).toBeVisible()
+  await expect(page.getByText('Stand before the first switch')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Add a box' })).toBeDisabled()
 })
 

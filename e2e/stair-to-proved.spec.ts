@@ -3,7 +3,7 @@ import { basisOf } from '@/core/identify'
 import { parseJobFile } from '@/core/format/job-file'
 import { rowsOf } from '@/core/model/record'
 import { Hand, lookAt, startedJob } from './hand'
-import { lockOff, pick, rows, saved, visit, workThrough, seenBeside, opened } from './helpers'
+import { lockOff, passAll, pick, rows, saved, visit, workThrough, seenBeside, opened } from './helpers'
 
 /** What Identify leaves once its readings were taken: every role found as it was taken for. Its own tests take the readings. */
 async function identified(request: APIRequestContext, jobId: string) {
@@ -154,10 +154,7 @@ test('a stair of three places, from an empty job to a test list that was walked'
   await page.waitForURL(/\/prove$/)
   for (const box of boxes) {
     await lookAt(page, jobId, box, 'prove')
-    const passed = page.getByRole('radio', { name: 'Passed' })
-    await expect(passed.first()).toBeVisible()
-    const count = await passed.count()
-    for (let at = 0; at < count; at++) await passed.nth(at).check()
+    const count = await passAll(page)
     await expect(page.getByText(`with the power on: ${count - 1} of ${count - 1} passed`)).toBeVisible()
     await saved(page)
   }

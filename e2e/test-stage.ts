@@ -1,4 +1,4 @@
-import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test'
 import { usualBox } from '@/demo/usual'
 import type { JobRecord } from '@/core/model/record'
 import { bringIn, rows, saved } from './helpers'
@@ -45,20 +45,16 @@ export const settled = (page: Page) =>
       .or(page.getByText('Every conductor is proven')),
   ).toBeVisible()
 
-/** Reads the card as a person would, and presses what the wall shows. */
-export async function answerTruly(page: Page) {
-  await settled(page)
-  const places = await card(page).getByRole('listitem').allInnerTexts()
+/** What the wall shows for what the card asks. */
+export async function shownAt(asked: Locator): Promise<string> {
+  const places = await asked.getByRole('listitem').allInnerTexts()
   const standing = places
     .map(text => TRUTH[Object.keys(TRUTH).find(name => text.includes(name)) ?? ''] ?? 'dead')
     .slice(0, 2)
     .sort()
     .join(' ')
-  const watched =
-    (await card(page)
-      .getByText(/watch the meter/)
-      .count()) > 0
-  const shown = watched
+  const watched = (await asked.getByText(/watch the meter/).count()) > 0
+  return watched
     ? standing === 'dead dead'
       ? 'Stays dead'
       : standing === 'dead live'
@@ -67,6 +63,12 @@ export async function answerTruly(page: Page) {
     : standing === 'dead live'
       ? 'About 120 V'
       : '0 to 5 V'
+}
+
+/** Reads the card as a person would, and presses what the wall shows. */
+export async function answerTruly(page: Page) {
+  await settled(page)
+  const shown = await shownAt(card(page))
   await answers(page)
     .getByRole('button', { name: new RegExp(`^${shown}`) })
     .click()

@@ -15,6 +15,8 @@ export interface TestItem {
   readonly expect: string
   /** Some are made before the power comes back, the rest with it. */
   readonly power: 'off' | 'on'
+  /** What is tried by the same hand at the same place, one after the other; null where it stands by itself. */
+  readonly act: 'worked' | 'read' | null
   readonly outcome: 'pass' | 'fail' | null
   readonly note: string
 }
@@ -169,7 +171,26 @@ function hangingBehind(view: BoxView, { place }: PlaceView, trade: Trade): strin
 const keepsSome = ({ dims, supply }: DeviceModel): boolean =>
   dims !== null || supply.some(({ kind }) => kind === 'through-load')
 
-type Item = Omit<TestItem, 'outcome' | 'note' | 'power'>
+type Item = Omit<TestItem, 'outcome' | 'note' | 'power' | 'act'>
+
+/** On and off at one place; the readings at a luminaire or at the contacts of a receptacle, hands on the probes. */
+const ACTS: Readonly<Record<'worked' | 'read', readonly string[]>> = {
+  worked: ['on', 'off'],
+  read: ['line-neutral', 'line-ground', 'neutral-ground', 'shell'],
+}
+
+const actOf = (testKey: string): TestItem['act'] =>
+  (['worked', 'read'] as const).find(act => ACTS[act].includes(testKey)) ?? null
+
+/** What is tried next of some tests: one, or several of one act. */
+export function nextTests(items: readonly TestItem[]): readonly TestItem[] {
+  const at = items.findIndex(({ outcome }) => outcome === null)
+  const first = items[at]
+  if (!first) return []
+  const after = items.slice(at)
+  const other = after.findIndex(({ act, outcome }) => act !== first.act || act === null || outcome !== null)
+  return after.slice(0, Math.max(1, other < 0 ? after.length : other))
+}
 
 const LEFT_DEAD: Item = { key: 'left-dead', says: 'Look at the lamp', expect: 'It stays dark' }
 
@@ -180,6 +201,7 @@ function withResults(view: BoxView, place: PlaceView, items: readonly Item[]): T
   return items.map(item => ({
     ...item,
     power: powerOf(item.key),
+    act: actOf(item.key),
     outcome: results.get(item.key)?.outcome ?? null,
     note: results.get(item.key)?.note ?? '',
   }))

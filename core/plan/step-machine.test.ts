@@ -2,88 +2,19 @@ import { describe, expect, it } from 'vitest'
 import { lot } from '@/testing/model/lot'
 import { TIMES } from '@/testing/times'
 import { trade } from '@/catalogue'
-import { boxView, type BoxView } from '../job/box-view'
+import { boxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
-import { applyChanges } from '../job/change'
 import type { Edit } from '../job/command'
-import { transition } from '../job/transition'
 import { BLANK } from '../model/blank-rows'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { circuitBetween, routeAll, routeBox, type HalfDone } from '../route'
 import { chainOf } from '@/testing/route/chain'
 import { moves } from '../model/step-name'
 import { doneSoFar, ifOn } from './if-on'
-import { holdPoints, planBox, powerHolds } from '.'
+import { planBox } from '.'
 import { dangers, unsaid } from '@/testing/plan/dangers'
+import { after, fresh, isOn, readDead, switching, unlocked } from '@/testing/plan/hands'
 import { chainFor } from '@/testing/plan/small-chain'
-
-const guards = [holdPoints(trade), powerHolds(trade)]
-let counter = 0
-const fresh = () => `x${++counter}`
-
-/** The record after some edits, or null where they were refused. */
-function after(record: JobRecord, edits: readonly Edit[]): JobRecord | null {
-  const changes = transition(record, edits, { now: '2026-03-02T08:00:00.000Z', guards })
-  return changes.ok ? applyChanges(record, changes.value) : null
-}
-
-const switching = (circuitId: string | null, to: 'on' | 'off'): Edit => ({
-  kind: 'add',
-  entity: 'switchings',
-  row: { id: fresh(), circuitId, to, foundSo: false, struck: null, seq: 0, at: '' },
-})
-
-const lock = (circuitId: string): Edit => ({
-  kind: 'add',
-  entity: 'locks',
-  row: { id: fresh(), circuitId, how: 'lock-and-tag', keyWith: 'Somebody', seq: 0, at: '' },
-})
-
-/** Whoever locked it takes it off, as he switches on. */
-const unlocked = (record: JobRecord, circuitId: string): Edit[] =>
-  rowsOf(record, 'locks')
-    .filter(each => each.circuitId === circuitId)
-    .map(({ id }) => ({ kind: 'remove', entity: 'locks', id, based: 1 }))
-
-const reading = (boxId: string, more: object): Edit => ({
-  kind: 'add',
-  entity: 'readings',
-  row: {
-    ...BLANK.readings,
-    id: fresh(),
-    boxId,
-    seq: 0,
-    at: '',
-    purpose: 'dead',
-    breaker: 'off',
-    ...more,
-  },
-})
-
-/** Everything that is read before hands go in, box by box. */
-function readDead(record: JobRecord, view: BoxView): readonly Edit[] {
-  const volts = view.region.nominalVolts
-  return [
-    reading(view.box.id, { purpose: 'tester', reference: 'a receptacle', value: volts, breaker: 'on' }),
-    reading(view.box.id, { purpose: 'reference', reference: 'extension lead', value: volts, breaker: 'on' }),
-    ...(isOn(record) ? rowsOf(record, 'circuits').flatMap(({ id }) => [switching(id, 'off'), lock(id)]) : []),
-    ...view.ends.map(({ end }) =>
-      reading(view.box.id, { fromEndId: end.id, reference: 'extension lead', value: 0 }),
-    ),
-    reading(view.box.id, { purpose: 'tester', reference: 'a receptacle', value: volts, breaker: 'on' }),
-    ...view.ends
-      .filter(({ end }) => end.jointId !== null)
-      .map(({ end }) =>
-        reading(view.box.id, {
-          purpose: 'clamp',
-          instrument: 'clamp',
-          fromEndId: end.id,
-          value: 0,
-          resolutionAmps: 0.1,
-        }),
-      ),
-  ]
-}
 
 /** Where everything is by the ticks of the record, for the boxes that hang together. */
 function between(record: JobRecord): HalfDone {
@@ -96,15 +27,6 @@ function between(record: JobRecord): HalfDone {
     }),
     trade,
   )
-}
-
-/** Breakers that are on by the record: the last word of each, or of the main switch. */
-function isOn(record: JobRecord): boolean {
-  const all = rowsOf(record, 'switchings')
-  return rowsOf(record, 'circuits').some(({ id }) => {
-    const last = all.filter(({ circuitId }) => circuitId === id || circuitId === null).at(-1)
-    return last?.to !== 'off'
-  })
 }
 
 const SHAPES = 60 * TIMES

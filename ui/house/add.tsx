@@ -1,7 +1,7 @@
 'use client'
 
 import { useState, type FormEvent } from 'react'
-import { rowsOf } from '@/core/model/record'
+import { rowsOf, type JobRecord } from '@/core/model/record'
 import { BOX_KINDS, ROOM_KINDS, type BoxKind, type RoomKind } from '@/core/model/vocabulary'
 import { boxAdded, controlBoxAdded, MOST_GANGS } from '@/core/recording'
 import { useEdits, useJob } from '../job/provider'
@@ -17,6 +17,16 @@ interface AddProps {
   readonly onClose: () => void
 }
 
+/** Of the rooms that may be chosen: one that is not there yet. */
+const ANOTHER = 'another'
+
+/** A room of which nothing is said yet but that it comes after all others. */
+const roomAfter = (record: JobRecord) => ({
+  floor: '',
+  kind: 'not-said' as const,
+  position: Math.max(0, ...rowsOf(record, 'rooms').map(({ position }) => position)) + 1,
+})
+
 const INPUT = 'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2'
 
 export function AddRoom({ onClose }: AddProps) {
@@ -30,9 +40,14 @@ export function AddRoom({ onClose }: AddProps) {
   const [kind, setKind] = useState<RoomKind>('not-said')
   const add = (event: FormEvent) => {
     event.preventDefault()
-    const position = Math.max(0, ...rowsOf(record, 'rooms').map(room => room.position)) + 1
     const done = edits.send('add a room', [
-      edits.add('rooms', { id: newId(), name: name.trim(), floor: floor.trim(), kind, position }),
+      edits.add('rooms', {
+        ...roomAfter(record),
+        id: newId(),
+        name: name.trim(),
+        floor: floor.trim(),
+        kind,
+      }),
     ])
     if (!done) return
     setName('')
@@ -88,54 +103,77 @@ export function AddBox({ onClose }: AddProps) {
   const edits = useEdits(null)
   const rooms = rowsOf(record, 'rooms')
   const [roomId, setRoomId] = useState('')
+  const [newRoom, setNewRoom] = useState('')
   const [name, setName] = useState(say`By the door`)
   const [kind, setKind] = useState<BoxKind>('control')
   const [gangs, setGangs] = useState('1')
-  const room = record.rooms[roomId] ?? rooms[0]
-  const add = () => {
+  const isNewRoom = rooms.length === 0 || roomId === ANOTHER
+  const room = isNewRoom ? { id: newId(), name: newRoom.trim() } : (record.rooms[roomId] ?? rooms[0]!)
+  const add = (event: FormEvent) => {
+    event.preventDefault()
     const id = edits.newId()
-    const box = { id, roomId: room!.id, name: name.trim() }
-    const done = edits.send(
-      'add a box',
-      kind === 'control'
-        ? controlBoxAdded(edits, record, { ...box, gangs: Number(gangs) }, room!.name)
-        : [boxAdded(edits, record, { ...box, kind, gangs: 0 })],
-    )
+    const box = { id, roomId: room.id, name: name.trim() }
+    const done = edits.send('add a box', [
+      ...(isNewRoom ? [edits.add('rooms', { ...room, ...roomAfter(record) })] : []),
+      ...(kind === 'control'
+        ? controlBoxAdded(edits, record, { ...box, gangs: Number(gangs) }, room.name)
+        : [boxAdded(edits, record, { ...box, kind, gangs: 0 })]),
+    ])
     if (!done) return
     onClose()
     goTo(`/jobs/${record.job.id}/boxes/${id}/look`)
   }
   return (
     <Sheet title={say`Add a box`} open onClose={onClose}>
-      <SelectField
-        label={say`Room`}
-        value={room?.id ?? ''}
-        options={rooms.map(each => ({ value: each.id, words: each.name }))}
-        onCommit={setRoomId}
-      />
-      <TextField label={say`Where it is`} value={name} max={80} required onCommit={setName} />
-      <PickOne
-        label={say`What is at it`}
-        value={kind}
-        options={BOX_KINDS.map(value => ({ value, words: say(BOX_KIND_WORDS[value]) }))}
-        onCommit={setKind}
-      />
-      {kind === 'control' && (
+      <form onSubmit={add} className="flex flex-col gap-4">
+        {rooms.length > 0 && (
+          <SelectField
+            label={say`Room`}
+            value={isNewRoom ? ANOTHER : room.id}
+            options={[
+              ...rooms.map(each => ({ value: each.id, words: each.name })),
+              { value: ANOTHER, words: say`Another room` },
+            ]}
+            onCommit={setRoomId}
+          />
+        )}
+        {isNewRoom && (
+          <label className="flex flex-col gap-1 text-sm font-semibold">
+            {say`Name of the room`}
+            <input
+              autoFocus
+              required
+              maxLength={80}
+              value={newRoom}
+              onChange={event => setNewRoom(event.target.value)}
+              className={INPUT}
+            />
+          </label>
+        )}
+        <TextField label={say`Where it is`} value={name} max={80} required live onCommit={setName} />
         <PickOne
-          label={say`Gangs`}
-          value={gangs}
-          options={Array.from({ length: MOST_GANGS }, (_, at) => String(at + 1)).map(value => ({
-            value,
-            words: value,
-          }))}
-          onCommit={setGangs}
+          label={say`What is at it`}
+          value={kind}
+          options={BOX_KINDS.map(value => ({ value, words: say(BOX_KIND_WORDS[value]) }))}
+          onCommit={setKind}
         />
-      )}
-      <Button
-        look="main"
-        onClick={add}
-        disabled={!room || name.trim() === ''}
-      >{say`Add the box and look`}</Button>
+        {kind === 'control' && (
+          <PickOne
+            label={say`Gangs`}
+            value={gangs}
+            options={Array.from({ length: MOST_GANGS }, (_, at) => String(at + 1)).map(value => ({
+              value,
+              words: value,
+            }))}
+            onCommit={setGangs}
+          />
+        )}
+        <Button
+          look="main"
+          type="submit"
+          disabled={room.name === '' || name.trim() === ''}
+        >{say`Add the box and look`}</Button>
+      </form>
     </Sheet>
   )
 }

@@ -71,16 +71,12 @@ export function HousePage() {
           <Button onClick={() => setAdding('job')}>{say`The house`}</Button>
           <Button onClick={() => setAdding('room')}>{say`Add a room`}</Button>
           <Button onClick={() => setAdding('several')}>{say`Several places, one light`}</Button>
-          <Button
-            look="main"
-            onClick={() => setAdding('box')}
-            disabled={rooms.length === 0}
-          >{say`Add a box`}</Button>
+          <Button look="main" onClick={() => setAdding('box')}>{say`Add a box`}</Button>
         </div>
       </div>
-      <StageFilter all={all} waitingIn={waitingIn} filter={filter} onFilter={setFilter} />
+      {all.length > 0 && <StageFilter all={all} waitingIn={waitingIn} filter={filter} onFilter={setFilter} />}
       {rooms.length === 0 && (
-        <p className="mt-8 rounded-xl border-2 border-dashed border-rule p-6">{say`No rooms yet. Add the first one, then the boxes you find in it.`}</p>
+        <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">{say`Stand before the first switch and add its box: its room is made with it.`}</p>
       )}
       <div className="mt-4 flex flex-col gap-2">
         {rooms.map(room => {

@@ -3,14 +3,12 @@
 import { Link } from '../../job/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
-import { rowsOf } from '@/core/model/record'
-import { circuitAdded } from '@/core/recording'
-import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, SelectField } from '../../primitives/fields'
 import { Part } from '../stage-frame'
 import { LinesList } from './lines-list'
+import { useBreakers } from './use-breakers'
 import { useSay } from '../../words/use-say'
 
 /** Which breakers feed this box, and whether a reading or only a label says so. A box may hold two circuits. */
@@ -18,20 +16,9 @@ export function CircuitForm({ view }: { view: BoxView }) {
   const say = useSay()
 
   const edits = useEdits(view.box.id)
-  const circuits = rowsOf(view.record, 'circuits')
-  const free = circuits.filter(circuit => view.feeds.every(each => each.circuit.id !== circuit.id))
+  const { free, feeds, feedsFrom } = useBreakers(view)
   const [chosen, setChosen] = useState('')
   const [newBreaker, setNewBreaker] = useState('')
-  const addFeed = (circuitId: string) =>
-    edits.add('feeds', { id: newId(), boxId: view.box.id, circuitId, basis: 'label' })
-  const addNew = () => {
-    const id = newId()
-    const done = edits.send('add a circuit', [
-      circuitAdded(edits, view.record, id, newBreaker.trim()),
-      addFeed(id),
-    ])
-    if (done) setNewBreaker('')
-  }
   return (
     <Part
       title={say`Circuit and breaker`}
@@ -95,11 +82,7 @@ export function CircuitForm({ view }: { view: BoxView }) {
               />
             </div>
             <Button
-              onClick={() =>
-                edits.send('edit a circuit', [
-                  addFeed(free.some(each => each.id === chosen) ? chosen : free[0]!.id),
-                ])
-              }
+              onClick={() => feeds(free.some(each => each.id === chosen) ? chosen : free[0]!.id)}
             >{say`Feeds this box`}</Button>
           </>
         )}
@@ -114,7 +97,10 @@ export function CircuitForm({ view }: { view: BoxView }) {
             className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3"
           />
         </label>
-        <Button onClick={addNew} disabled={newBreaker.trim() === ''}>{say`Add it`}</Button>
+        <Button
+          onClick={() => feedsFrom(newBreaker) && setNewBreaker('')}
+          disabled={newBreaker.trim() === ''}
+        >{say`Add it`}</Button>
       </div>
     </Part>
   )

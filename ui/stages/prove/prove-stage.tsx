@@ -5,7 +5,7 @@ import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
 import { rowsWith } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
-import { isWiredFor, testList, type TestItem } from '@/core/plan'
+import { isWiredFor, nextTests, testList, type TestItem } from '@/core/plan'
 import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
@@ -14,6 +14,7 @@ import { Button } from '../../primitives/button'
 import { PickOne, TextField } from '../../primitives/fields'
 import { SwitchOn } from '../safety/isolation-panel'
 import { isolationOf } from '@/core/safety'
+import { AtOnce } from '../at-once'
 import { Part, StageFrame } from '../stage-frame'
 import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
@@ -73,6 +74,7 @@ function Tests({
   const say = useSay()
 
   const trade = useTrade()
+  const edits = useEdits(view.box.id)
   const model = deviceNamed(trade, place.choice?.modelId ?? '')
   const items = useMemo(
     () => testList(view, place, trade).filter(item => item.power === power),
@@ -91,25 +93,54 @@ function Tests({
     ) : null
   const passed = items.filter(item => item.outcome === 'pass').length
   const failed = items.filter(item => item.outcome === 'fail').length
-  const next = held ? undefined : items.find(({ outcome }) => outcome === null)
+  const next = held ? [] : nextTests(items)
+  const atOnce = next.length > 1 ? next : []
+  const row = (item: TestItem) => (
+    <li
+      key={item.key}
+      data-next={next.length === 1 && item === next[0] ? `${place.place.id} ${item.key}` : undefined}
+      className={`rounded-lg border border-rule p-3 ${item.outcome === 'fail' ? 'hazard' : ''}`}
+    >
+      <RowContext value={`${place.place.id}/${item.key}`}>
+        <TestRow view={view} place={place} item={item} held={held} />
+      </RowContext>
+    </li>
+  )
   const when = power === 'off' ? say`before the power` : say`with the power on`
   return (
     <Part
       title={say`${place.group.name}, ${when}: ${passed} of ${items.length} passed${failed > 0 ? say`, ${failed} failed` : ''}`}
     >
-      <ol className="flex flex-col gap-2">
-        {items.map(item => (
-          <li
-            key={item.key}
-            data-next={item === next ? `${place.place.id} ${item.key}` : undefined}
-            className={`rounded-lg border border-rule p-3 ${item.outcome === 'fail' ? 'hazard' : ''}`}
+      {atOnce.length > 0 ? (
+        <>
+          <ol className="flex flex-col gap-2">{items.slice(0, items.indexOf(atOnce[0]!)).map(row)}</ol>
+          <AtOnce
+            name={`${place.place.id}-${atOnce[0]!.key}-at-once`}
+            items={atOnce}
+            label={say`Passed: ${atOnce.map(({ says }) => says).join('; ')}`}
+            words={say`All ${atOnce.length} as they should be`}
+            onDone={() =>
+              edits.send(
+                'record a test',
+                atOnce.map(({ key }) =>
+                  edits.add('tests', {
+                    ...BLANK.tests,
+                    id: edits.newId(),
+                    placeId: place.place.id,
+                    testKey: key,
+                    outcome: 'pass',
+                  }),
+                ),
+              )
+            }
           >
-            <RowContext value={`${place.place.id}/${item.key}`}>
-              <TestRow view={view} place={place} item={item} held={held} />
-            </RowContext>
-          </li>
-        ))}
-      </ol>
+            {atOnce.map(row)}
+          </AtOnce>
+          <ol className="flex flex-col gap-2">{items.slice(items.indexOf(atOnce.at(-1)!) + 1).map(row)}</ol>
+        </>
+      ) : (
+        <ol className="flex flex-col gap-2">{items.map(row)}</ol>
+      )}
     </Part>
   )
 }

@@ -16,7 +16,7 @@ import { switchName } from '../../words/switch-name'
 import { capital } from '@/core/words/capital'
 import { Part } from '../stage-frame'
 import { DeadRow } from './dead-row'
-import { ReferenceChoices } from './reference-choices'
+import { ReferenceChoices, referencesHere } from './reference-choices'
 import { holdersIn, useLocks } from './use-locks'
 import { onWords, useSwitchedOn } from './use-switched-on'
 import { useSay } from '../../words/use-say'
@@ -114,10 +114,18 @@ export function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNee
 
   const { edits, lock } = useLocks(view.box.id)
   const { nominalVolts } = view.region
-  const read = (fields: Partial<Row<'readings'>>) =>
-    edits.send('take a reading', [
-      edits.add('readings', newReading(view.box.id, { value: nominalVolts, ...fields })),
-    ])
+  const read = (...readings: readonly Partial<Row<'readings'>>[]) =>
+    edits.send(
+      'take a reading',
+      readings.map(fields =>
+        edits.add('readings', newReading(view.box.id, { value: nominalVolts, ...fields })),
+      ),
+    )
+  // A live point that reads nominal to a ground of the box proves the tester and the ground at once.
+  const [both] = useMemo(() => {
+    const open = isolationOf(view).needs.map(({ kind }) => kind)
+    return need.kind === 'prove-tester' && open.includes('prove-reference') ? referencesHere(view) : []
+  }, [view, need.kind])
   const keptOff = (circuitId: string | null, keyWith: string) =>
     need.kind === 'lock'
       ? edits.send('lock a breaker off', [lock(circuitId, keyWith)])
@@ -130,11 +138,22 @@ export function NeedRow({ view, need, active }: { view: BoxView; need: SafetyNee
       <p className="mb-2 font-semibold">{needWords(view, need)}</p>
       {active && (
         <div className="flex flex-wrap gap-2">
+          {both && (
+            <Button
+              look="main"
+              onClick={() =>
+                read(
+                  { purpose: 'tester', reference: REFERENCES.livePoint },
+                  { purpose: 'reference', ...both.fields },
+                )
+              }
+            >{say`Live point to ${both.name}: ${nominalVolts} V`}</Button>
+          )}
           {(need.kind === 'prove-tester' || need.kind === 'prove-tester-again') &&
             TESTED_ON.map((reference, at) => (
               <Button
                 key={reference}
-                look={at === 0 ? 'main' : 'plain'}
+                look={at === 0 && !both ? 'main' : 'plain'}
                 onClick={() => read({ purpose: 'tester', reference })}
               >
                 {at === 0 ? say`It read ${nominalVolts} V` : say`On a proving unit`}

@@ -56,7 +56,7 @@ export function TakeOver({
   return (
     <Part
       next={`take-over-${proven.length}`}
-      title={say`${proven.length === 1 ? say`conductor` : say`conductors`} proven`}
+      title={say.count(proven.length, '# conductor proven', '# conductors proven')}
     >
       <p>
         {proven

@@ -9,6 +9,7 @@ import { onAgain } from '@/core/safety'
 import { useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
+import { AtOnce } from '../at-once'
 import { Part } from '../stage-frame'
 import { Held, KIND_WORDS, PowerHere, StepButton, StepNote } from './step-parts'
 import { useTicks } from './use-ticks'
@@ -31,15 +32,15 @@ const isWide = ({ name, done }: Step): boolean => !done && (name.kind === 'clamp
 export function Steps({
   view,
   steps,
-  isNext,
+  next,
   onPoint,
 }: {
   view: BoxView
   steps: readonly Step[]
+  /** What is done next, where the safe sequence above does not come first: one step, or several that one look confirms. */
+  next: readonly Step[]
   /** A step is pointed at, or none. */
   onPoint: (step: Step | null) => void
-  /** The first that is open is the next thing. */
-  isNext: boolean
 }) {
   const say = useSay()
 
@@ -48,8 +49,9 @@ export function Steps({
   const [shown, setShown] = useState<'list' | 'one'>('list')
   const ifOn = useMemo(() => ifOnAfter(view, steps, trade), [view, steps, trade])
   const open = steps.filter(step => !step.done)
-  const first = isNext ? open[0]?.key : undefined
+  const first = next[0]?.key
   const behind = open[0] ? steps.indexOf(open[0]) : 0
+  const atOnce = next.length > 1 ? next : []
   const minutes = open.reduce((sum, step) => sum + step.minutes, 0)
   return (
     <Part
@@ -99,14 +101,37 @@ export function Steps({
         </Folded>
       )}
       {shown === 'list' && behind > 0 && <PowerHere ifOn={ifOn.get(steps[behind - 1]!.key) ?? []} />}
-      {shown === 'list' && (
-        <ol className="flex flex-col gap-2" start={behind + 1}>
-          {steps.slice(behind).map((step, at) => (
+      {shown === 'list' && atOnce.length > 0 && (
+        <AtOnce
+          name={`${first}-at-once`}
+          items={atOnce}
+          from={behind + 1}
+          label={say`Done: steps ${behind + 1} to ${behind + atOnce.length}`}
+          words={say`All ${atOnce.length} as drawn`}
+          onDone={() => ticks.tickAll(atOnce)}
+          onPoint={onPoint}
+        >
+          {atOnce.map((step, at) => (
             <StepInList
               key={step.key}
               view={view}
               step={step}
               number={behind + at + 1}
+              ticks={ticks}
+              ifOn={ifOn}
+              onPoint={onPoint}
+            />
+          ))}
+        </AtOnce>
+      )}
+      {shown === 'list' && (
+        <ol className="flex flex-col gap-2" start={behind + atOnce.length + 1}>
+          {steps.slice(behind + atOnce.length).map((step, at) => (
+            <StepInList
+              key={step.key}
+              view={view}
+              step={step}
+              number={behind + atOnce.length + at + 1}
               ticks={ticks}
               ifOn={ifOn}
               onPoint={onPoint}

@@ -10,19 +10,24 @@ import { useLocks } from '../safety/use-locks'
 export function useTicks(view: BoxView) {
   const { edits, on } = useLocks(view.box.id)
   const rowOf = (step: Step) => ticksThatCount(view).find(each => each.stepKey === step.key) ?? null
-  const tick = (step: Step) => {
-    const row = rowOf(step)
-    if (row) return edits.send('untick a step', [edits.remove('steps', row.id)])
+  const doneBy = (step: Step) => {
     const ticked = edits.add('steps', newTick(view.box.id, step.key))
     const { name } = step
     const pair =
       name.kind === 'exchange' ? toExchange(view).find(({ back }) => back.end.id === name.endId) : undefined
-    return edits.send('tick a step', [
+    return [
       ticked,
       ...(step.kind === 'power' ? on(onAgain(view)) : []),
       ...(pair ? exchanged(edits, view.record, [pair.back.end.id, pair.feed.end.id]) : []),
-    ])
+    ]
   }
+  const tick = (step: Step) => {
+    const row = rowOf(step)
+    if (row) return edits.send('untick a step', [edits.remove('steps', row.id)])
+    return edits.send('tick a step', doneBy(step))
+  }
+  /** Several that one look confirms. */
+  const tickAll = (steps: readonly Step[]) => edits.send('tick a step', steps.flatMap(doneBy))
   const clampIdle = ({ name }: Step, value: number, resolutionAmps: number) => {
     if (name.kind !== 'clamp') return
     const reading = newReading(view.box.id, {
@@ -39,5 +44,5 @@ export function useTicks(view: BoxView) {
     const row = rowOf(step)
     if (row) edits.send('tick a step', [edits.change('steps', row.id, { note })])
   }
-  return { tick, clampIdle, rowOf, noteOn, view }
+  return { tick, tickAll, clampIdle, rowOf, noteOn, view }
 }

@@ -6,7 +6,7 @@ import { Link } from '../../job/link'
 import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
 import type { BoxView } from '@/core/job/box-view'
-import { isForWiring, planBox, type Step } from '@/core/plan'
+import { isForWiring, nextSteps, planBox, type Step } from '@/core/plan'
 import type { Circuit } from '@/core/model/circuit'
 import type { Proof } from '@/core/prove'
 import { isTied, plannedCircuit, unsaidAbout, type RoutedBox } from '@/core/route'
@@ -87,8 +87,8 @@ export function WireStage({ view }: { view: BoxView }) {
     [view, routed, chosen, trade],
   )
   const proof = useProof(circuit)
-  const nextStep = plan.steps.find(({ done }) => !done) ?? null
-  const isMadeDead = BY_THE_SEQUENCE.includes(nextStep?.name.kind ?? 'photo')
+  const next = useMemo(() => nextSteps(view, plan.steps), [view, plan])
+  const isMadeDead = BY_THE_SEQUENCE.includes(next[0]?.name.kind ?? 'photo')
   const [pointed, setPointed] = useState<Step | null>(null)
   return (
     <StageFrame
@@ -116,7 +116,9 @@ export function WireStage({ view }: { view: BoxView }) {
             <BoxDrawing
               picture={planned}
               selected={
-                shownNet !== null ? onNet(routed, shownNet) : partsOf(pointed ?? nextStep, view, routed)
+                shownNet !== null
+                  ? onNet(routed, shownNet)
+                  : (pointed ? [pointed] : next).flatMap(step => partsOf(step, view, routed))
               }
               onSelect={endId => setShownNet(routed.netOfEnd[endId] ?? null)}
               onTerminal={(placeId, terminalId) =>
@@ -190,7 +192,7 @@ export function WireStage({ view }: { view: BoxView }) {
         />
       )}
       {chosen && <IsolationPanel view={view} isNext={isMadeDead} />}
-      {chosen && <Steps view={view} steps={plan.steps} isNext={!isMadeDead} onPoint={setPointed} />}
+      {chosen && <Steps view={view} steps={plan.steps} next={isMadeDead ? [] : next} onPoint={setPointed} />}
       {chosen && routed && <LandingList view={view} routed={routed} />}
       {chosen && (
         <Link
@@ -274,9 +276,7 @@ function LandingList({ view, routed }: { view: BoxView; routed: RoutedBox }) {
 }
 
 /** Conductors that a step is about, as it is wired. */
-function partsOf(step: Step | null, view: BoxView, routed: RoutedBox): readonly string[] {
-  if (!step) return []
-  const { name } = step
+function partsOf({ name }: Step, view: BoxView, routed: RoutedBox): readonly string[] {
   if ('endId' in name) return [name.endId]
   const endsWhere = (is: (end: BoxView['ends'][number]['end']) => boolean) =>
     view.ends.flatMap(({ end }) => (is(end) ? [end.id] : []))
