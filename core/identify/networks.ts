@@ -180,10 +180,10 @@ class Search extends Completing {
     return true
   }
 
-  private drivesOf({ ends, isGround }: Metal, hots: number): readonly number[] {
+  private drivesOf(metal: Metal, hots: number): readonly number[] {
+    const { ends, isGround } = metal
     if (isGround) return [NEUTRAL]
-    if (ends.length === 0) return [PASSIVE]
-    if (this.mattersNot(ends)) return [PASSIVE]
+    if (ends.length === 0 || this.mattersNot(metal)) return [PASSIVE]
     const hot = Array.from({ length: Math.min(hots + 1, this.legs) }, (_, at) => at)
     const { hints } = this.frame.survey
     const white = ends.filter(end => hints[this.frame.ends[end]!.insulation] === 'neutral').length
@@ -205,14 +205,12 @@ class Search extends Completing {
     return true
   }
 
-  /** Whether nothing was read of a metal, no switch is on it, and nothing claimed hangs on it. */
-  private mattersNot(ends: readonly number[]): boolean {
-    if (!this.claims) return false
+  /** Whether nothing was read of a metal, no device is on it, and nothing claimed hangs on it. */
+  private mattersNot({ root: at, ends }: Metal): boolean {
+    if (!this.claims || this.touched.has(at)) return false
     const { frame } = this
-    return ends.every(
-      end =>
-        !this.touched.has(end) &&
-        frame.cables[frame.ends[end]!.cable]!.ends.every(mate => this.claims![mate] === null),
+    return ends.every(end =>
+      frame.cables[frame.ends[end]!.cable]!.ends.every(mate => this.claims![mate] === null),
     )
   }
 

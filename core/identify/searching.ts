@@ -3,6 +3,7 @@ import type { Frame } from './frame'
 import type { Hypothesis, Weighed } from './hypothesis'
 import { byStand, Judge, type Held, type Load, type Stands } from './judge'
 import type { Taken } from './ledger'
+import { root } from './metal'
 import { askedIn } from './predict'
 import { bitOf, keyOf } from './question'
 import { Standing } from './standing'
@@ -37,6 +38,7 @@ export class Searching {
   protected readonly found: Weighed[] = []
   protected readonly parent: Uint16Array
   protected readonly base: Uint16Array
+  /** Metals that were read, or that a terminal of a device is on. */
   protected readonly touched = new Set<number>()
   /** How many networks speak against each claim. */
   protected readonly refuted: number[]
@@ -79,14 +81,6 @@ export class Searching {
     this.heldTo = lights.map(({ id }) => holders.has(id))
     this.cappedMore = claims && frame.ends.some(({ index }) => this.isCapped(index)) ? CAPPED_MORE : 0
     this.spareLamps = lights.filter(({ behaves }) => behaves !== 'answers').length
-    const met = new Set(
-      held.flatMap(({ asked }) => [asked.from, asked.to].map(node => frame.ends[node]?.foundNode ?? -1)),
-    )
-    for (const { index, foundNode, seat } of frame.ends)
-      if (met.has(foundNode) || seat.kind === 'terminal') this.touched.add(index)
-    for (const { terminals } of frame.switches)
-      for (const { index, foundNode } of frame.ends)
-        if (terminals.includes(foundNode)) this.touched.add(index)
     for (const { asked } of this.apart)
       for (const end of [asked.from, asked.to]) this.readApart.set(end, (this.readApart.get(end) ?? 0) + 1)
     this.parent = new Uint16Array(frame.nodes.count)
@@ -95,6 +89,10 @@ export class Searching {
     for (const { index, ground, other } of frame.ends)
       beyond[index] = ground ? frame.nodes.earth : other > index ? other : -1
     this.standing.metal(beyond, this.base)
+    // By its whole metal: what a pigtail or a joint takes to a screw is on it.
+    for (const { asked } of held)
+      for (const node of [asked.from, asked.to]) this.touched.add(root(this.base, node))
+    for (const node of frame.terminals.flat()) this.touched.add(root(this.base, node))
   }
 
   protected get isSettled(): boolean {

@@ -9,7 +9,7 @@ import type { GrownHouse } from './house'
  *   *loop-feed* where the same cable takes a switched conductor back out there), else it goes on (*onward-feed*).
  * - *neutral*: one metal with the neutral, every switch of these boxes open.
  * - Else what hangs on a lamp these boxes work, or on anything that has its other side on a source, is the *switched
- *   load* (*loop-return* where its lamp is fed there); what runs between switches of two boxes a *traveller*;
+ *   load* (*loop-return* where its lamp is fed there and has its neutral there, be it open); what runs between switches of two boxes a *traveller*;
  *   the rest is *spare*.
  */
 export function rolesOf(
@@ -66,6 +66,11 @@ export function rolesOf(
     looked.filter(({ cable, box, bare }) => cable === end.cable && box === end.box && !bare)
   const isHotOut = ({ id }: { id: string }) => isHot(outside(`end:${id}`))
   const isFree = ({ id }: { id: string }) => !isDriven(whole(`end:${id}`))
+  // A neutral that is open on its way is one all the same, where it stays out there.
+  const isNeutralOut = (metal: ReadonlySet<string>) =>
+    isNeutral(metal) ||
+    metal.has('ground') ||
+    (!isDriven(metal) && !looked.some(({ id }) => metal.has(`end:${id}`)))
   const roles = new Map<string, Role>()
   for (const end of looked) {
     const point = `end:${end.id}`
@@ -83,7 +88,7 @@ export function rolesOf(
       if (isNeutral(metal) || metal.has('ground')) return 'neutral'
       if (behind(metal).length > 0) {
         const fedThere =
-          behind(outside(point)).some(other => isNeutral(outside(other)) || outside(other).has('ground')) &&
+          behind(outside(point)).some(other => isNeutralOut(outside(other))) &&
           mates.some(mate => isHotOut(mate) || (mate !== end && runsOn(mate)))
         return fedThere ? 'loop-return' : 'switched-load'
       }
