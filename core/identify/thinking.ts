@@ -14,7 +14,7 @@ export interface Thought {
 }
 
 /** Tried anew after each conductor that was followed, so not for long; once there is none left, as far as can be. */
-const BRIEFLY: Reach = { hypotheses: 20_000, lookedAt: 5_000 }
+const BRIEFLY: Reach = { hypotheses: 20_000, lookedAt: 2_500 }
 const AT_LENGTH: Reach = { hypotheses: 20_000, lookedAt: 40_000 }
 
 /**
