@@ -67,14 +67,40 @@ test('a box that is not there, and a job that is not there, are said', async ({ 
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
 })
 
-test('a job is started, and its first room asked for', async ({ page }) => {
+test('a job is started, and its first box asked for; the room is made with it', async ({ page }) => {
   await visit(page, '/')
   await page.getByRole('button', { name: 'Start a job' }).click()
   await page.getByLabel('Name of the house').fill('Lantern Row 4')
   await page.getByRole('button', { name: 'Start', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Lantern Row 4' })).toBeVisible()
   await expect(page.getByText('Stand before the first switch')).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Add a box' })).toBeDisabled()
+  const jobId = page.url().split('/').at(-1)!
+  await page.getByRole('button', { name: 'Add a box' }).click()
+  const add = page.getByRole('button', { name: 'Add the box and look' })
+  await expect(add).toBeDisabled()
+  await page.getByLabel('Name of the room').fill('Porch')
+  await page.getByLabel('Name of the room').press('Enter')
+  await page.waitForURL(/\/look$/)
+  await saved(page)
+  // The next box stands in the same room, or in one more.
+  await page.goto(`/jobs/${jobId}`)
+  await page.getByRole('button', { name: 'Add a box' }).click()
+  await expect(page.getByLabel('Room', { exact: true })).toHaveValue(/.+/)
+  await page.getByLabel('Room', { exact: true }).selectOption({ label: 'Another room' })
+  await expect(add).toBeDisabled()
+  await page.getByLabel('Name of the room').fill('Shed')
+  await add.click()
+  await page.waitForURL(/\/look$/)
+  await saved(page)
+  expect(
+    await rows(
+      'SELECT r.name, b.name AS box FROM rooms r JOIN boxes b ON b.job_id = r.job_id AND b.room_id = r.id WHERE r.job_id = ? ORDER BY r.position',
+      jobId,
+    ),
+  ).toEqual([
+    { name: 'Porch', box: 'By the door' },
+    { name: 'Shed', box: 'By the door' },
+  ])
 })
 
 test('a room is renamed, removed with its box, and brought back; the house keeps its names', async ({

@@ -5,9 +5,13 @@ import { Device, Joint } from './fittings'
 import { Large } from './large'
 import { LargerButton } from './larger-button'
 import { layoutBox, type BoxLayout } from './layout'
+import { LARGEST_SCALE } from './measures'
 import type { BoxPicture } from './picture'
 import { Flag, Sheath, ShortWire, Strand } from './strands'
 import { useSay } from '../words/use-say'
+
+/** Words where a drawing was asked to be larger, in pixels. */
+const LARGE_WORD = 12.5
 
 interface BoxDrawingProps {
   readonly picture: BoxPicture
@@ -46,8 +50,8 @@ export function BoxDrawing({ picture, selected = null, onSelect, onTerminal, pro
           aria-labelledby={`${id}-title`}
           className={`box-drawing mx-auto block h-auto w-full wide:max-h-[calc(100dvh-var(--above,14.5rem))] [@media(max-height:32rem)]:wide:max-h-[calc(100dvh-4.5rem)] ${large ? '' : 'max-wide:max-h-[36svh]'}`}
           style={{
-            minWidth: large ? Math.min(width, 640) * 0.9 : undefined,
-            maxWidth: width * 1.4,
+            minWidth: large ? (width * LARGE_WORD) / layout.measures.word : undefined,
+            maxWidth: width * LARGEST_SCALE,
           }}
         >
           <title id={`${id}-title`}>{picture.title}</title>
@@ -151,6 +155,7 @@ export const BoxWires = memo(function BoxWires({
         <Sheath
           key={cable.cable.id}
           drawn={cable}
+          measures={layout.measures}
           edge={cable.top ? box.y : box.y + box.height}
           beside={inGroup}
         />
@@ -196,13 +201,15 @@ export const BoxFittings = memo(function BoxFittings({
   return (
     <>
       {layout.joints.map(joint => (
-        <Joint key={joint.joint.id} drawn={joint} earth={earth} />
+        <Joint key={joint.joint.id} drawn={joint} earth={earth} measures={layout.measures} />
       ))}
       {layout.devices.map(device => (
-        <Device key={device.device.id} drawn={device} onTerminal={onTerminal} />
+        <Device key={device.device.id} drawn={device} measures={layout.measures} onTerminal={onTerminal} />
       ))}
       {layout.cables.flatMap(cable =>
-        cable.strands.map(strand => <Flag key={strand.strand.id} drawn={strand} />),
+        cable.strands.map(strand => (
+          <Flag key={strand.strand.id} drawn={strand} measures={layout.measures} />
+        )),
       )}
     </>
   )

@@ -86,7 +86,9 @@ describe('the drawing of every demo box, found and planned', () => {
       const lanes = layout.cables
         .filter(cable => cable.top === top)
         .flatMap(cable => cable.strands.map(each => each.flagAt.x))
-      lanes.slice(1).forEach((x, at) => expect(x - lanes[at]!).toBeGreaterThanOrEqual(28))
+      lanes
+        .slice(1)
+        .forEach((x, at) => expect(x - lanes[at]!).toBeGreaterThanOrEqual(layout.measures.lane - 1))
     }
     if (picture.devices.length <= 1) expect(layout.width).toBeLessThanOrEqual(390)
   })

@@ -2,7 +2,7 @@
 
 import { capital } from '@/core/words/capital'
 import type { KeyboardEvent } from 'react'
-import { WORD_LETTERS, wrapped } from './layout'
+import { nameLine, terminalLine, type Measures } from './measures'
 import { wireColour } from './wire-colour'
 import type { DrawnDevice, DrawnJoint } from './goals'
 import type { PictureDevice } from './picture'
@@ -32,7 +32,15 @@ function GoesOn({ drawn: { joint, at }, earth }: { drawn: DrawnJoint; earth: str
   )
 }
 
-export function Joint({ drawn, earth }: { drawn: DrawnJoint; earth: string }) {
+export function Joint({
+  drawn,
+  earth,
+  measures: { word },
+}: {
+  drawn: DrawnJoint
+  earth: string
+  measures: Measures
+}) {
   const say = useSay()
 
   const { joint, at, width } = drawn
@@ -67,7 +75,7 @@ export function Joint({ drawn, earth }: { drawn: DrawnJoint; earth: string }) {
         </>
       ) : (
         <path
-          d={`M${at.x - 30} ${at.y - 14} h60 l-6 28 h-48 z`}
+          d={`M${at.x - width / 2 - 1} ${at.y - 14} h${width + 2} l-6 28 h${10 - width} z`}
           className="fill-joint stroke-ink"
           strokeWidth={1.5}
         />
@@ -76,12 +84,7 @@ export function Joint({ drawn, earth }: { drawn: DrawnJoint; earth: string }) {
         <path d={`M${at.x - 20} ${at.y - 17} h40`} stroke="var(--wire-bare)" strokeWidth={5} />
       )}
       {joint.label && (
-        <text
-          x={at.x}
-          y={at.y + (joint.kind === 'lever' ? 12 : 5)}
-          textAnchor="middle"
-          className={`fill-ink ${joint.kind === 'lever' ? 'text-[10px]' : 'text-[12px]'}`}
-        >
+        <text x={at.x} y={at.y + word * 0.35} textAnchor="middle" fontSize={word} className="fill-ink">
           {joint.label}
         </text>
       )}
@@ -91,9 +94,11 @@ export function Joint({ drawn, earth }: { drawn: DrawnJoint; earth: string }) {
 
 export function Device({
   drawn,
+  measures,
   onTerminal,
 }: {
   drawn: DrawnDevice
+  measures: Measures
   onTerminal?: (deviceId: string, terminalId: string) => void
 }) {
   const say = useSay()
@@ -110,6 +115,7 @@ export function Device({
         className="fill-device stroke-ink"
         strokeWidth={device.isNew ? 3 : 1.6}
       />
+      <title>{device.name}</title>
       {device.isBlank &&
         [y + 40, y + height - 18].map(screw => (
           <g key={screw}>
@@ -121,14 +127,15 @@ export function Device({
         <text
           key={text}
           x={x + width / 2}
-          y={y + 19 + index * 16}
+          y={y + 6 + measures.word + index * nameLine(measures)}
           textAnchor="middle"
-          className="fill-ink text-[13px] font-semibold"
+          fontSize={measures.word}
+          className="fill-ink font-semibold"
         >
           {text}
         </text>
       ))}
-      {drawn.terminals.map(({ terminal, at }) => (
+      {drawn.terminals.map(({ terminal, lines: words, at }) => (
         <g
           key={terminal.id}
           {...(onTerminal
@@ -154,31 +161,35 @@ export function Device({
             capped={terminal.capped}
             side={terminal.side}
           />
-          <TerminalWord word={terminal.word} side={terminal.side} at={at} />
+          <title>{terminal.word}</title>
+          <TerminalWord lines={words} side={terminal.side} at={at} measures={measures} />
         </g>
       ))}
     </g>
   )
 }
 
-const WORD_LINE = 13
-
 /** What its sheet calls a terminal, beside it: in two lines where it is long. */
 function TerminalWord({
-  word,
+  lines,
   side,
   at,
+  measures,
 }: {
-  word: string
+  lines: readonly string[]
   side: 'left' | 'right'
   at: { readonly x: number; readonly y: number }
+  measures: Measures
 }) {
-  const lines = wrapped(word, WORD_LETTERS)
   const x = side === 'left' ? at.x + 12 : at.x - 12
   return (
-    <text textAnchor={side === 'left' ? 'start' : 'end'} className="fill-ink text-[12px]">
+    <text textAnchor={side === 'left' ? 'start' : 'end'} fontSize={measures.word} className="fill-ink">
       {lines.map((line, index) => (
-        <tspan key={line} x={x} y={at.y + 4 + (index - (lines.length - 1) / 2) * WORD_LINE}>
+        <tspan
+          key={line}
+          x={x}
+          y={at.y + measures.word * 0.35 + (index - (lines.length - 1) / 2) * terminalLine(measures)}
+        >
           {line}
         </tspan>
       ))}

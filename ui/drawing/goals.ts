@@ -8,6 +8,8 @@ export interface Point {
 
 export interface DrawnTerminal {
   readonly terminal: PictureDevice['terminals'][number]
+  /** Its word as it stands there. */
+  readonly lines: readonly string[]
   readonly at: Point
 }
 
@@ -28,6 +30,8 @@ export interface DrawnJoint {
 }
 
 const JOINT_HEIGHT = 28
+/** From a device’s side to the nearest strand that runs down beside it. */
+export const CLEAR = 8
 
 /** Where strands may end, and which places are taken. */
 export interface Goals {
@@ -39,6 +43,8 @@ export interface Goals {
   readonly beside: (x: number, outward: 1 | -1) => number
   /** Whether a device stands between two places across the box. */
   readonly stands: (from: number, to: number) => boolean
+  /** The side of the device over which a lane lies that is nearest to a goal, and which way it looks; null where it lies over none. */
+  readonly roundFrom: (lane: number, goal: number) => readonly [side: number, outward: 1 | -1] | null
   readonly devices: Extent
 }
 
@@ -65,6 +71,14 @@ export function goalsOf(
     devices: sides,
     stands: (from, to) =>
       devices.some(({ x, width }) => x < Math.max(from, to) - 1 && x + width > Math.min(from, to) + 1),
+    roundFrom: (lane, goal) => {
+      const over = devices.find(({ x, width }) => lane > x - CLEAR && lane < x + width + CLEAR)
+      if (!over) return null
+      // A goal under the device is as near from either side: the one that the lane is nearer to.
+      const right = over.x + over.width
+      const aim = goal > right || goal < over.x ? goal : lane
+      return aim - over.x > right - aim ? [right, 1] : [over.x, -1]
+    },
     beside: (x, outward) => next(`${x}/${outward}`),
     terminal: (deviceId, terminalId) =>
       devices

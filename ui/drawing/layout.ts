@@ -1,5 +1,22 @@
 import { goalsOf, type DrawnDevice, type DrawnJoint, type Edges, type Goals, type Point } from './goals'
-import { drawStrand, FLAG_STEP, shortPath, type DrawnStrand, type Flag } from './paths'
+import {
+  cableStep,
+  deskWord,
+  deviceHead,
+  flagStep,
+  flagWidth,
+  outsideOf,
+  nameWidth,
+  jointStep,
+  jointWidth,
+  legible,
+  nameLetters,
+  terminalLetters,
+  terminalStep,
+  measuresFor,
+  type Measures,
+} from './measures'
+import { drawStrand, shortPath, type DrawnStrand, type Flag } from './paths'
 import type { BoxPicture, PictureCable, PictureDevice, PictureJoint, PictureStrand } from './picture'
 
 export interface DrawnCable {
@@ -11,6 +28,7 @@ export interface DrawnCable {
 }
 
 export interface BoxLayout {
+  readonly measures: Measures
   readonly width: number
   readonly height: number
   readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
@@ -28,33 +46,65 @@ export interface BoxLayout {
   readonly bond: Point
 }
 
-/** Between neighbouring strands; less where many come in on one side. */
-const LANE = 40
-const NARROW_LANE = 30
+/** From so many on strands come closer: on one side of the box, or beside its devices. */
 const MANY_STRANDS = 5
 const MANY_PASSING = 4
-const OUTSIDE = 46
-const DEVICE_WIDTH = 142
-const DEVICE_GAP = 52
-const TERMINAL_STEP = 24
-/** Between terminals whose words take two lines. */
-const WORDY_STEP = 32
-/** Letters of a terminal’s word in one line. */
-export const WORD_LETTERS = 20
-const JOINT_WIDTH = 58
-const JOINT_STEP = 68
+/** The narrowest box that there is. */
+const LEAST_WIDTH = 342
 /** From the foot of the devices to the middle of the joints below them. */
 const JOINT_DROP = 62
 const MARGIN = 8
 
+/** Words that grow need room, which makes them smaller again: after so many tries they are as large as they get. */
+const TRIES = 9
+
 /**
  * Places everything of a picture: cables above and below, devices in the middle, joints in a row under
- * them. Narrow enough for a phone held upright with one gang. Room for flags is made where they hang.
+ * them. Narrow enough for a phone held upright with one gang; words large enough for a desk with four. Room for flags is
+ * made where they hang.
  */
 export function layoutBox(picture: BoxPicture): BoxLayout {
-  const first = arranged(picture, { top: 1, bottom: 1 })
+  const gangs = Math.max(1, picture.devices.length)
+  const layouts = measuresFor(gangs, isCrowded(picture)).map(each => readable(picture, each, gangs))
+  const worth = (layout: BoxLayout) => deskWord(layout.measures, gangs, layout) - cutWords(layout) * CUT
+  return layouts.reduce((best, each) => (worth(each) > worth(best) + NO_MATTER ? each : best))
+}
+
+/** A name that is cut short weighs as much as so many pixels of all words. */
+const CUT = 0.15
+const NO_MATTER = 0.05
+
+function readable(picture: BoxPicture, given: Measures, gangs: number): BoxLayout {
+  let measures = given
+  let layout = withFlags(picture, measures)
+  for (let tries = 0; tries < TRIES; tries++) {
+    const larger = legible(measures, gangs, layout)
+    if (!larger) break
+    measures = larger
+    layout = withFlags(picture, measures)
+  }
+  return layout
+}
+
+const cutWords = ({ devices }: BoxLayout): number =>
+  devices
+    .flatMap(({ lines, terminals }) => [lines, ...terminals.map(terminal => terminal.lines)])
+    .filter(lines => lines.at(-1)!.endsWith('…')).length
+
+function withFlags(picture: BoxPicture, measures: Measures): BoxLayout {
+  const first = arranged(picture, measures, { top: 1, bottom: 1 })
   const rows = { top: flagRows(first, true), bottom: flagRows(first, false) }
-  return rows.top === 1 && rows.bottom === 1 ? first : arranged(picture, rows)
+  return rows.top === 1 && rows.bottom === 1 ? first : arranged(picture, measures, rows)
+}
+
+/** Whether many come in on one side, or pass the devices. */
+function isCrowded(picture: BoxPicture): boolean {
+  const on = (entry: PictureCable['entry']) => picture.cables.filter(cable => cable.entry === entry)
+  const passing = passingLanes(picture, on('top'))
+  return (
+    Math.max(count(on('top')), count(on('bottom'))) > MANY_STRANDS ||
+    passing.left + passing.right > MANY_PASSING
+  )
 }
 
 interface Rows {
@@ -63,45 +113,46 @@ interface Rows {
 }
 
 /** From the wall of the box to where strands turn towards their goals. */
-const fanOf = (rows: number) => 52 + rows * FLAG_STEP
+const fanOf = (rows: number, measures: Measures) => 52 + rows * flagStep(measures)
 
 function flagRows(layout: BoxLayout, top: boolean): number {
   const strands = layout.cables.filter(cable => cable.top === top).flatMap(cable => cable.strands)
   return Math.max(1, ...strands.map(strand => strand.flagRow + 1))
 }
 
-function arranged(picture: BoxPicture, rows: Rows): BoxLayout {
+function arranged(picture: BoxPicture, measures: Measures, rows: Rows): BoxLayout {
+  const { lane, gap, device: deviceWidth } = measures
   const top = picture.cables.filter(cable => cable.entry === 'top')
   const bottom = picture.cables.filter(cable => cable.entry === 'bottom')
   const gangs = Math.max(1, picture.devices.length)
-  const devicesWidth = gangs * DEVICE_WIDTH + (gangs - 1) * DEVICE_GAP
+  const devicesWidth = gangs * deviceWidth + (gangs - 1) * gap
   const passing = passingLanes(picture, top)
   const most = Math.max(count(top), count(bottom))
-  const lane = most > MANY_STRANDS || passing.left + passing.right > MANY_PASSING ? NARROW_LANE : LANE
   const sides = { left: 26 + passing.left * lane, right: 26 + passing.right * lane }
   const inside = Math.max(
     sides.left + devicesWidth + sides.right,
     most * lane + 40,
-    picture.joints.length * JOINT_STEP + 24,
-    342,
+    picture.joints.length * jointStep(measures) + 24,
+    2 * widestFlag(picture, measures) + 20,
+    LEAST_WIDTH,
   )
   const box = {
     x: MARGIN,
-    y: OUTSIDE,
+    y: outsideOf(measures),
     width: inside,
     height: 0,
   }
-  const deviceHeight = Math.max(96, ...picture.devices.map(heightOf))
-  const deviceTop = box.y + (top.length > 0 ? fanOf(rows.top) : 28) + 12
+  const deviceHeight = Math.max(96, ...picture.devices.map(each => heightOf(each, measures)))
+  const deviceTop = box.y + (top.length > 0 ? fanOf(rows.top, measures) : 28) + 12
   const deviceFoot = deviceTop + deviceHeight
   const jointY = deviceFoot + JOINT_DROP
   const middleFoot = picture.joints.length > 0 ? jointY + 44 : deviceFoot + 20
-  const height = middleFoot + (bottom.length > 0 ? fanOf(rows.bottom) : 24) - box.y
+  const height = middleFoot + (bottom.length > 0 ? fanOf(rows.bottom, measures) : 24) - box.y
   const spare = inside - sides.left - devicesWidth - sides.right
   const devicesLeft = box.x + sides.left + spare / 2
-  const devices = placeDevices(picture, devicesLeft, deviceTop, deviceHeight)
+  const devices = placeDevices(picture, measures, devicesLeft, deviceTop, deviceHeight)
   const edges = { top: box.y, bottom: box.y + height, left: box.x, right: box.x + box.width, lane }
-  const joints = placeJoints(picture.joints, devicesLeft, devicesWidth, jointY, edges)
+  const joints = placeJoints(picture.joints, measures, devicesLeft, devicesWidth, jointY, edges)
   const goals = goalsOf(devices, joints, {
     left: devicesLeft,
     right: devicesLeft + devicesWidth,
@@ -109,13 +160,14 @@ function arranged(picture: BoxPicture, rows: Rows): BoxLayout {
     foot: deviceFoot,
   })
   const cables = [
-    ...placeCables(top, true, rows.top, edges, goals),
-    ...placeCables(bottom, false, rows.bottom, edges, goals),
+    ...placeCables(top, true, rows.top, measures, edges, goals),
+    ...placeCables(bottom, false, rows.bottom, measures, edges, goals),
   ]
   const bond = { x: edges.right - 24, y: edges.bottom - 24 }
   return {
+    measures,
     width: inside + 2 * MARGIN,
-    height: edges.bottom + OUTSIDE,
+    height: edges.bottom + outsideOf(measures),
     box: { ...box, height },
     cables,
     devices,
@@ -125,6 +177,12 @@ function arranged(picture: BoxPicture, rows: Rows): BoxLayout {
     short: picture.short.map(wire => ({ id: wire.id, path: shortPath(wire, goals, bond) })),
   }
 }
+
+const widestFlag = ({ cables }: BoxPicture, measures: Measures) =>
+  Math.max(
+    0,
+    ...cables.flatMap(({ strands }) => strands.map(({ flag }) => flagWidth(measures, flag?.words ?? ''))),
+  )
 
 const count = (cables: readonly PictureCable[]) =>
   cables.reduce((sum, cable) => sum + Math.max(cable.strands.length, 2), 0)
@@ -148,11 +206,13 @@ function passingLanes(picture: BoxPicture, top: readonly PictureCable[]): { left
 /** In a row under the devices, each as near to the side it serves as its neighbours allow. */
 function placeJoints(
   joints: readonly PictureJoint[],
+  measures: Measures,
   left: number,
   width: number,
   y: number,
   edges: Edges,
 ): DrawnJoint[] {
+  const [own, step] = [jointWidth(measures), jointStep(measures)]
   const ordered = [
     ...joints.filter(joint => joint.side === 'left'),
     ...joints.filter(joint => joint.side === 'right'),
@@ -160,35 +220,46 @@ function placeJoints(
   const rightCount = joints.filter(joint => joint.side === 'right').length
   const wishes = ordered.map((joint, at) =>
     joint.side === 'left'
-      ? left + at * JOINT_STEP
-      : left + width + (at - (ordered.length - rightCount) - (rightCount - 1) * 0.6) * JOINT_STEP,
+      ? left + at * step
+      : left + width + (at - (ordered.length - rightCount) - (rightCount - 1) * 0.6) * step,
   )
-  const half = JOINT_WIDTH / 2 + 8
-  const xs = spread(wishes, edges.left + half, edges.right - half, JOINT_STEP)
-  return ordered.map((joint, at) => ({ joint, width: JOINT_WIDTH, at: { x: xs[at]!, y } }))
+  const half = own / 2 + 8
+  const xs = spread(wishes, edges.left + half, edges.right - half, step)
+  return ordered.map((joint, at) => ({ joint, width: own, at: { x: xs[at]!, y } }))
 }
 
-const stepOf = ({ terminals }: PictureDevice): number =>
-  terminals.some(({ word }) => wrapped(word, WORD_LETTERS).length > 1) ? WORDY_STEP : TERMINAL_STEP
+const stepOf = ({ terminals }: PictureDevice, measures: Measures): number =>
+  terminalStep(
+    measures,
+    Math.max(1, ...terminals.map(({ word }) => wrapped(word, terminalLetters(measures)).length)),
+  )
 
-const heightOf = (device: PictureDevice) => 48 + device.terminals.length * stepOf(device) + 4
+const heightOf = (device: PictureDevice, measures: Measures) =>
+  deviceHead(measures) + device.terminals.length * stepOf(device, measures) - 4
 
-function placeDevices(picture: BoxPicture, left: number, y: number, height: number): DrawnDevice[] {
+function placeDevices(
+  picture: BoxPicture,
+  measures: Measures,
+  left: number,
+  y: number,
+  height: number,
+): DrawnDevice[] {
   const all = [...picture.devices].sort((a, b) => a.gang - b.gang || a.part - b.part)
   return all.map((device, index) => {
-    const x = left + index * (DEVICE_WIDTH + DEVICE_GAP)
+    const x = left + index * (measures.device + measures.gap)
     return {
       device,
       x,
       y,
-      width: DEVICE_WIDTH,
+      width: measures.device,
       height,
-      lines: wrapped(device.name, 20),
+      lines: wrapped(device.name, nameLetters(measures)),
       terminals: device.terminals.map((terminal, at) => ({
         terminal,
+        lines: wrapped(terminal.word, terminalLetters(measures)),
         at: {
-          x: terminal.side === 'left' ? x : x + DEVICE_WIDTH,
-          y: y + 56 + at * stepOf(device),
+          x: terminal.side === 'left' ? x : x + measures.device,
+          y: y + deviceHead(measures) + at * stepOf(device, measures),
         },
       })),
     }
@@ -249,6 +320,7 @@ function placeCables(
   cables: readonly PictureCable[],
   top: boolean,
   rows: number,
+  measures: Measures,
   edges: Edges,
   goals: Goals,
 ): DrawnCable[] {
@@ -273,16 +345,24 @@ function placeCables(
     next += strands.length
     return own
   })
+  const halfName = (at?: { readonly cable: PictureCable }) =>
+    at ? nameWidth(measures, nameOf(at.cable)) / 2 : 0
   const xs = spread(
     means.map((own, index) =>
       own.length > 0 ? own.reduce((sum, x) => sum + x, 0) / own.length : centre + index,
     ),
-    edges.left + 40,
-    edges.right - 40,
-    sorted.length > 1 ? Math.min(118, (edges.right - edges.left - 80) / (sorted.length - 1)) : LANE,
+    edges.left + Math.max(40, halfName(sorted[0]) - MARGIN),
+    edges.right - Math.max(40, halfName(sorted.at(-1)) - MARGIN),
+    Math.max(
+      0,
+      ...sorted
+        .slice(1)
+        .map(({ cable }, at) => cableStep(measures, nameOf(sorted[at]!.cable), nameOf(cable))),
+    ),
   )
   const flags = hangFlags(
     sorted.flatMap((each, index) => each.strands.map((strand, at) => ({ strand, x: means[index]![at]! }))),
+    measures,
     edges,
   )
   return sorted.map(({ cable, strands }, index) => ({
@@ -297,7 +377,8 @@ function placeCables(
         means[index]![at]!,
         flags.get(strand.id)!,
         top,
-        fanOf(rows),
+        fanOf(rows, measures),
+        measures,
         edges,
         goals,
       ),
@@ -305,18 +386,21 @@ function placeCables(
   }))
 }
 
+const nameOf = ({ name, goes }: PictureCable) => `${name} ↑ ${goes}`
+
 /** Each flag in the first row where it covers no other; towards the middle where the wall is near. */
 function hangFlags(
   strands: readonly { readonly strand: PictureStrand; readonly x: number }[],
+  measures: Measures,
   edges: Edges,
 ): ReadonlyMap<string, Flag> {
   const taken: (readonly [from: number, to: number])[][] = []
   const flags = new Map<string, Flag>()
   for (const { strand, x } of strands) {
-    const width = (strand.flag?.words.length ?? 0) * 6.9 + 14
+    const width = flagWidth(measures, strand.flag?.words ?? '')
     const way = x + width > edges.right ? -1 : 1
-    const from = way === 1 ? x - 8 : x + 8 - width
-    const span = [from, from + width + 2] as const
+    const from = way === 1 ? x - 8 : x + 4 - width
+    const span = [from, from + width + 4] as const
     let row = 0
     while (taken[row]?.some(([start, end]) => span[0] < end && start < span[1])) row++
     taken[row] = [...(taken[row] ?? []), span]
@@ -326,7 +410,7 @@ function hangFlags(
 }
 
 /** Numbers in their order, moved as little as keeps them `gap` apart and within the two ends. */
-export function spread(wished: readonly number[], least: number, most: number, gap = LANE): number[] {
+export function spread(wished: readonly number[], least: number, most: number, gap: number): number[] {
   const step = Math.min(gap, wished.length > 1 ? (most - least) / (wished.length - 1) : gap)
   const placed: number[] = []
   for (const wish of wished) placed.push(Math.max(wish, (placed.at(-1) ?? least - step) + step))

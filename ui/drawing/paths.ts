@@ -1,4 +1,5 @@
-import type { Edges, Goals, Point } from './goals'
+import { CLEAR, type Edges, type Goals, type Point } from './goals'
+import { flagStep, type Measures } from './measures'
 import type { BoxPicture, PictureStrand } from './picture'
 
 export interface DrawnStrand {
@@ -12,9 +13,6 @@ export interface DrawnStrand {
   readonly tip: Point
   readonly down: boolean
 }
-
-/** Between rows of flags. */
-export const FLAG_STEP = 23
 
 /** The tape flag of a strand: in which row it hangs, how wide, to which side. */
 export interface Flag {
@@ -31,6 +29,7 @@ export function drawStrand(
   flag: Flag,
   top: boolean,
   fanHeight: number,
+  measures: Measures,
   edges: Edges,
   goals: Goals,
 ): DrawnStrand {
@@ -42,7 +41,7 @@ export function drawStrand(
   const fan = `M${start.x} ${start.y} C${start.x} ${start.y + way * 16} ${lane.x} ${lane.y - way * 16} ${lane.x} ${lane.y} L${leave.x} ${leave.y}`
   const drawn = {
     strand,
-    flagAt: { x: laneX, y: wall + way * (48 + flag.row * FLAG_STEP) },
+    flagAt: { x: laneX, y: wall + way * (48 + flag.row * flagStep(measures)) },
     flagRow: flag.row,
     flagWidth: flag.width,
     flagWay: flag.way,
@@ -65,6 +64,11 @@ export function drawStrand(
   const joint = strand.to.kind === 'joint' ? goals.joint(strand.to.jointId) : undefined
   if (joint) {
     const goal = goals.slot(joint, top)
+    const round = top ? goals.roundFrom(laneX, goal.x) : null
+    if (round) {
+      const path = `${fan} ${pastDevice(laneX, round[0], round[1], goal, goals)}`
+      return { ...drawn, path, tip: goal }
+    }
     const turn = { x: laneX, y: goal.y - way * 52 }
     const path = `${fan} L${turn.x} ${turn.y} C${turn.x} ${turn.y + way * 34} ${goal.x} ${goal.y - way * 34} ${goal.x} ${goal.y}`
     return { ...drawn, path, tip: goal }
@@ -72,14 +76,31 @@ export function drawStrand(
   return { ...drawn, path: fan, tip: leave }
 }
 
-/** From a device’s side, in drawing units, to the nearest strand that runs down beside it. */
-const CLEAR = 8
 const ROUND = 10
+/** Beside a device: each further out than the one before, never as far as the next device. */
+const besideBy = (nth: number): number => Math.min(15 + nth * 9, 38)
+
+/** Over a device’s head to one of its sides, and down beside it to a joint below. */
+function pastDevice(laneX: number, side: number, outward: 1 | -1, goal: Point, goals: Goals): string {
+  const nth = goals.beside(side, outward)
+  const beside = side + outward * besideBy(nth)
+  const over = goals.devices.top - 9 - nth * 7
+  const along = beside < laneX ? -1 : 1
+  const foot = goals.devices.foot + 6
+  return [
+    `L${laneX} ${over - ROUND}`,
+    `Q${laneX} ${over} ${laneX + along * ROUND} ${over}`,
+    `L${beside - along * ROUND} ${over}`,
+    `Q${beside} ${over} ${beside} ${over + ROUND}`,
+    `L${beside} ${foot}`,
+    `C${beside} ${foot + 26} ${goal.x} ${goal.y - 30} ${goal.x} ${goal.y}`,
+  ].join(' ')
+}
 
 /** Over a device’s head, or under its foot, down beside it and onto the screw of its far side. */
 function roundDevice(laneX: number, { x, y }: Point, outward: 1 | -1, top: boolean, goals: Goals): string {
   const nth = goals.beside(x, outward)
-  const beside = x + outward * (16 + nth * 9)
+  const beside = x + outward * besideBy(nth)
   const over = top ? goals.devices.top - 9 - nth * 7 : goals.devices.foot + 9 + nth * 7
   const along = beside < laneX ? -1 : 1
   const down = top ? 1 : -1
@@ -107,7 +128,7 @@ export function shortPath(wire: BoxPicture['short'][number], goals: Goals, bond:
   const goal = goals.slot(joint, true)
   const outward = terminal.terminal.side === 'left' ? -1 : 1
   // Out from the screw and down beside the device: what went straight to its joint would vanish behind it.
-  const beside = x + outward * (14 + goals.beside(x, outward) * 9)
+  const beside = x + outward * besideBy(goals.beside(x, outward))
   const foot = goals.devices.foot + 6
   return `M${x} ${y} Q${beside} ${y} ${beside} ${y + ROUND} L${beside} ${foot} C${beside} ${foot + 26} ${goal.x} ${goal.y - 30} ${goal.x} ${goal.y}`
 }

@@ -3,40 +3,14 @@ import { trade } from '@/catalogue'
 import { boxView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
 import { demoJobs } from '@/demo'
+import { behindDevices, pointsOn } from '@/testing/ui/drawn'
 import { layoutBox, type BoxLayout } from './layout'
 import { foundPicture } from './picture'
 
-/** Points along a drawn path, close enough that nothing thin is missed. */
-function pointsOn(path: string): { x: number; y: number }[] {
-  const points: { x: number; y: number }[] = []
-  let at = { x: 0, y: 0 }
-  for (const [, command, rest] of path.matchAll(/([MLCQ])([^MLCQ]*)/g)) {
-    const numbers = rest!.trim().split(/[ ,]+/).map(Number)
-    const given = Array.from({ length: numbers.length / 2 }, (_, index) => ({
-      x: numbers[index * 2]!,
-      y: numbers[index * 2 + 1]!,
-    }))
-    const curve = [at, ...given]
-    for (let step = command === 'M' ? 40 : 0; step <= 40; step++) {
-      // De Casteljau: a line, a quadratic or a cubic, by how many points there are.
-      let level = curve
-      while (level.length > 1)
-        level = level.slice(1).map((to, index) => {
-          const from = level[index]!
-          return { x: from.x + ((to.x - from.x) * step) / 40, y: from.y + ((to.y - from.y) * step) / 40 }
-        })
-      points.push(level[0]!)
-    }
-    at = given.at(-1)!
-  }
-  return points
-}
-
 const isBehind = ({ devices }: BoxLayout, path: string): boolean =>
-  pointsOn(path).some(({ x, y }) =>
-    devices.some(
-      each => x > each.x + 4 && x < each.x + each.width - 4 && y > each.y + 4 && y < each.y + each.height - 4,
-    ),
+  behindDevices(
+    path,
+    devices.map(({ x, y, width, height }) => ({ left: x, right: x + width, top: y, foot: y + height })),
   )
 
 describe('wires to screws', () => {

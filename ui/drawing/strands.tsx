@@ -2,6 +2,7 @@
 
 import type { KeyboardEvent, MouseEvent } from 'react'
 import type { BoxLayout, DrawnCable } from './layout'
+import { flagHeight, type Measures } from './measures'
 import type { DrawnStrand } from './paths'
 import { nearestStrand } from './nearest-strand'
 import type { BoxPicture } from './picture'
@@ -10,9 +11,11 @@ import { wireColour } from './wire-colour'
 export function Sheath({
   drawn,
   edge,
+  measures: { word },
   beside = false,
 }: {
   drawn: DrawnCable
+  measures: Measures
   edge: number
   /** Only its name, beside it: the cable is seen to go on from its mouth. */
   beside?: boolean
@@ -33,9 +36,10 @@ export function Sheath({
       />
       <text
         x={beside ? x + width / 2 + 6 : x}
-        y={beside ? (top ? edge - 14 : edge + 24) : top ? edge - 31 : edge + 40}
+        y={beside ? (top ? edge - 14 : edge + 24) : top ? edge - 31 : edge + 28 + word}
         textAnchor={beside ? 'start' : 'middle'}
-        className="fill-ink text-[13px] font-semibold"
+        fontSize={word}
+        className="fill-ink font-semibold"
       >
         {cable.name}
         {!beside && (
@@ -150,28 +154,30 @@ export function Strand({
 }
 
 /** Role as a tape flag: dotted is assumed, solid is indicated, filled is proven, crossed is contradicted. */
-export function Flag({ drawn }: { drawn: DrawnStrand }) {
+export function Flag({ drawn, measures }: { drawn: DrawnStrand; measures: Measures }) {
   const { flag } = drawn.strand
   if (!flag) return null
   const { flagWidth: width, flagWay: way } = drawn
   const { x, y } = drawn.flagAt
+  const half = flagHeight(measures)
   return (
     <g aria-hidden="true" className={`flag flag-${flag.proof}`} pointerEvents="none">
       <path
-        d={`M${x - way * 6} ${y - 10} h${way * width} l${-way * 5} 10 l${way * 5} 10 h${-way * width} z`}
+        d={`M${x - way * 6} ${y - half} h${way * width} l${-way * 5} ${half} l${way * 5} ${half} h${-way * width} z`}
         className="flag-shape"
       />
       <text
         x={x}
-        y={y + 4.5}
+        y={y + measures.word * 0.35}
         textAnchor={way === 1 ? 'start' : 'end'}
-        className="flag-text text-[13px] font-semibold"
+        fontSize={measures.word}
+        className="flag-text font-semibold"
       >
         {flag.words}
       </text>
       {flag.proof === 'contradicted' && (
         <path
-          d={`M${x - way * 6} ${y + 10} L${x + way * (width - 11)} ${y - 10}`}
+          d={`M${x - way * 6} ${y + half} L${x + way * (width - 11)} ${y - half}`}
           className="stroke-ink"
           strokeWidth={2.5}
         />

@@ -21,6 +21,15 @@ import { useNextInSight } from './use-next-in-sight'
 import { useAtHand } from '../primitives/use-at-hand'
 import { atHand } from './safety/at-hand'
 
+/** The drawing beside the work: the more gangs, the more room it takes, so that its words stay large enough. */
+const COLUMNS = [
+  'wide:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]',
+  'wide:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]',
+  'wide:grid-cols-[minmax(0,1.33fr)_minmax(0,1fr)]',
+  'wide:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]',
+] as const
+const CHOOSE_COLUMNS = 'wide:grid-cols-[minmax(0,0.75fr)_minmax(0,1.25fr)]'
+
 /** Every stage of a box: its name, the six stages, whether it may be live, the drawing and the work. */
 export function StageFrame({
   view,
@@ -65,7 +74,7 @@ export function StageFrame({
       <StageBar view={view} stage={stage} stages={stages} />
       <LiveStrip view={view} />
       <div
-        className={`mt-2 wide:mt-3 wide:grid wide:gap-5 ${stage === 'choose' ? 'wide:grid-cols-[minmax(0,0.75fr)_minmax(0,1.25fr)]' : 'wide:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]'}`}
+        className={`mt-2 wide:mt-3 wide:grid wide:gap-5 ${stage === 'choose' ? CHOOSE_COLUMNS : (COLUMNS[Math.min(view.places.length, COLUMNS.length) - 1] ?? COLUMNS[0])}`}
       >
         <div
           ref={picture}
