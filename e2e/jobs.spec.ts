@@ -28,3 +28,35 @@ test('jobs are found by words of name and address, and stand by when they were l
   await page.goto('/')
   await expect(names.first()).toHaveText(new RegExp(`^A ${mark}`))
 })
+
+test('a job says what waits in which stage; it is put away, found again, and taken out @phone', async ({
+  page,
+  request,
+}) => {
+  const mark = `Sedge${Date.now().toString(36)}`
+  const id = await bringInBox(request, {})
+  await rows('UPDATE jobs SET name = ? WHERE id = ?', mark, id)
+  await page.goto('/')
+  await page.getByLabel('Find a job').fill(mark)
+  const job = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: new RegExp(`^${mark}`) }) })
+  await expect(job.getByRole('list', { name: 'What waits' }).getByRole('listitem').first()).toHaveText(
+    /^1 \S+$/,
+  )
+  await page.getByRole('button', { name: `Put away ${mark}` }).click()
+  await expect(job).toHaveCount(0)
+  expect(await rows('SELECT put_away IS NOT NULL AS away FROM jobs WHERE id = ?', id)).toEqual([{ away: 1 }])
+  await page.getByRole('button', { name: '1 job is put away' }).click()
+  await expect(job).toHaveCount(1)
+  expect(await violations(page)).toEqual([])
+  await page.getByRole('button', { name: `Take out ${mark}` }).click()
+  await expect(page.getByRole('button', { name: `Put away ${mark}` })).toBeVisible()
+  expect(await rows('SELECT put_away FROM jobs WHERE id = ?', id)).toEqual([{ put_away: null }])
+  // What makes no sense is refused by name, and nothing is stored.
+  const odd = await request.post(`/api/jobs/${id}/put-away`, { data: { away: 'perhaps' } })
+  expect(odd.status()).toBe(422)
+  expect(JSON.stringify(await odd.json())).toContain('away')
+  expect((await request.post('/api/jobs/nowhere/put-away', { data: { away: true } })).status()).toBe(404)
+  expect((await request.get('/api/jobs/nowhere/waits')).status()).toBe(404)
+})

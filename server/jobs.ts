@@ -29,11 +29,12 @@ export interface JobSummary {
   readonly demo: boolean
   /** When something was last recorded of it, as ISO 8601; when it was brought in where nothing was. */
   readonly lastAt: string
+  readonly putAway: boolean
 }
 
 export async function listJobs(): Promise<JobSummary[]> {
   const [rows] = await pool().query<RowDataPacket[]>(
-    `SELECT id, name, address, region_id, demo,
+    `SELECT id, name, address, region_id, demo, put_away,
        (SELECT COUNT(*) FROM boxes WHERE boxes.job_id = jobs.id) AS boxes,
        COALESCE(
          (SELECT applied_at FROM command_log WHERE command_log.job_id = jobs.id ORDER BY revision DESC LIMIT 1),
@@ -49,6 +50,7 @@ export async function listJobs(): Promise<JobSummary[]> {
     boxes: Number(row.boxes),
     demo: row.demo !== null,
     lastAt: instantFrom(row.last_at),
+    putAway: row.put_away !== null,
   }))
 }
 

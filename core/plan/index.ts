@@ -1,6 +1,7 @@
 export { holdPoints } from './guard'
 export { powerHolds } from './power-guard'
 export { heldOff, ifOn, ifOnAfter, ifOnNow, type IfOn } from './if-on'
+export { waitsOf, type Waits } from './waits'
 export { progressOf, progressOfJob, type BoxProgress, type StageProgress, type StageState } from './progress'
 export { openOnLook, type OpenOnLook } from './open-on-look'
 export { nextTests, testList, type TestItem } from './prove-list'

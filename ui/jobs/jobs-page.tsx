@@ -17,6 +17,7 @@ import { useWhen } from '../words/use-dates'
 import { useRunning } from '../primitives/use-running'
 import { useSay } from '../words/use-say'
 import { LINK_LOOK } from '../primitives/link-look'
+import { JobWaits } from './job-waits'
 
 const NewJob = dynamic(() => keptTrying(() => import('./new-job')).then(module => module.NewJob), {
   ssr: false,
@@ -33,6 +34,7 @@ export interface JobCard {
   readonly demo: boolean
   /** When something was last recorded of it. */
   readonly lastAt: string
+  readonly putAway: boolean
 }
 
 const ORDERS = ['last', 'name'] as const
@@ -71,7 +73,10 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
   const [words, setWords] = useState('')
   const [order, setOrder] = useState<Order>('last')
   const when = useWhen()
-  const shown = jobs && found(jobs, words, order)
+  const all = jobs && found(jobs, words, order)
+  const away = all?.filter(({ putAway }) => putAway) ?? []
+  const [isAwayOpen, setAwayOpen] = useState(false)
+  const shown = all && (isAwayOpen ? all : all.filter(({ putAway }) => !putAway))
   const [resetting, setResetting] = useState<JobCard | null>(null)
   const picker = useRef<HTMLInputElement>(null)
 
@@ -84,6 +89,15 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
     })
     if (answer.ok) again()
     else setFaults({ file: name, faults: ((await answer.json()) as { faults?: Fault[] }).faults ?? [] })
+  }
+
+  const putAway = async ({ id, putAway: isAway }: JobCard) => {
+    await fetch(`/api/jobs/${id}/put-away`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ away: !isAway }),
+    })
+    again()
   }
 
   const bringIn = async (file: File) => {
@@ -160,17 +174,23 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
       </div>
       <ul className="mt-3 flex flex-col gap-3" aria-busy={jobs === null}>
         {shown?.map(job => (
-          <li key={job.id} className="flex flex-wrap items-center gap-3 rounded-xl bg-sheet p-4">
-            <Link href={`/jobs/${job.id}`} className="min-w-60 flex-1 py-1">
-              <span className="block text-lg font-bold underline decoration-rule underline-offset-4">
-                {job.name}
-              </span>
-              <span className="text-soft">
-                {[job.address, say.count(job.boxes, '# box', '# boxes'), say`last ${when(job.lastAt)}`]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </span>
-            </Link>
+          <li
+            key={job.id}
+            className={`flex flex-wrap items-center gap-x-3 gap-y-2 rounded-xl p-4 ${job.putAway ? 'border border-dashed border-rule' : 'bg-sheet'}`}
+          >
+            <div className="min-w-60 flex-1">
+              <Link href={`/jobs/${job.id}`} className="block py-1">
+                <span className="block text-lg font-bold underline decoration-rule underline-offset-4">
+                  {job.name}
+                </span>
+                <span className="text-soft">
+                  {[job.address, say.count(job.boxes, '# box', '# boxes'), say`last ${when(job.lastAt)}`]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </span>
+              </Link>
+              {!job.putAway && <JobWaits jobId={job.id} lastAt={job.lastAt} />}
+            </div>
             <a
               href={`/api/jobs/${job.id}/file`}
               className={LINK_LOOK}
@@ -181,6 +201,13 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
               disabled={!running}
               aria-label={say`Copy ${job.name}, without its photos`}
             >{say`Copy`}</Button>
+            <Button
+              onClick={() => void putAway(job)}
+              disabled={!running}
+              aria-label={job.putAway ? say`Take out ${job.name}` : say`Put away ${job.name}`}
+            >
+              {job.putAway ? say`Take out` : say`Put away`}
+            </Button>
             {job.demo && (
               <Button
                 onClick={() => setResetting(job)}
@@ -191,8 +218,15 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
           </li>
         ))}
       </ul>
+      {away.length > 0 && (
+        <Button className="mt-3" aria-expanded={isAwayOpen} onClick={() => setAwayOpen(!isAwayOpen)}>
+          {isAwayOpen
+            ? say`Hide what is put away`
+            : say.count(away.length, '# job is put away', '# jobs are put away')}
+        </Button>
+      )}
       {jobs?.length === 0 && <p className="mt-6">{say`No jobs yet. Start one, or bring in a job file.`}</p>}
-      {jobs !== null && jobs.length > 0 && shown?.length === 0 && (
+      {jobs !== null && jobs.length > 0 && all?.length === 0 && (
         <p className="mt-6">{say`No job has all of these words in its name or address.`}</p>
       )}
       <p className="mt-8 text-sm text-soft">{say`Follow local code and the maker’s sheet. Where licensed practice is required, a licensed person does the work or signs it.`}</p>
