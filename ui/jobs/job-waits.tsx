@@ -15,7 +15,7 @@ interface Waits {
 /** Names that are said of each stage; the rest is counted. */
 const NAMED = 6
 
-/** How many boxes of a job wait in which stage, and its open defects; asked for once the list stands. */
+/** How many boxes of a job wait in which stage, and its open defects; asked for once it is looked at. */
 export function JobWaits({ jobId, lastAt }: { jobId: string; lastAt: string }) {
   const say = useSay()
 
@@ -35,7 +35,7 @@ export function JobWaits({ jobId, lastAt }: { jobId: string; lastAt: string }) {
     <ul
       aria-label={say`What waits`}
       aria-busy={waits === null}
-      className="mt-1 flex min-h-6 flex-wrap gap-x-3 gap-y-1 text-sm"
+      className="flex min-h-6 flex-wrap gap-x-3 gap-y-1 text-sm"
     >
       {waits?.stages.map(({ stage, boxes }) => (
         <li

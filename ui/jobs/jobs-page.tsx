@@ -17,6 +17,7 @@ import { useWhen } from '../words/use-dates'
 import { useRunning } from '../primitives/use-running'
 import { useSay } from '../words/use-say'
 import { LINK_LOOK } from '../primitives/link-look'
+import { WhenSeen } from '../primitives/when-seen'
 import { JobWaits } from './job-waits'
 
 const NewJob = dynamic(() => keptTrying(() => import('./new-job')).then(module => module.NewJob), {
@@ -189,7 +190,11 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
                     .join(' · ')}
                 </span>
               </Link>
-              {!job.putAway && <JobWaits jobId={job.id} lastAt={job.lastAt} />}
+              {!job.putAway && (
+                <WhenSeen className="mt-1 min-h-6">
+                  <JobWaits jobId={job.id} lastAt={job.lastAt} />
+                </WhenSeen>
+              )}
             </div>
             <a
               href={`/api/jobs/${job.id}/file`}

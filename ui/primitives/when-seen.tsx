@@ -6,7 +6,16 @@ import { useEffect, useRef, useState, type ReactNode } from 'react'
 const NEAR = '200px'
 
 /** Makes its content only once it is about to be looked at; until then it keeps the place. */
-export function WhenSeen({ id, children }: { id: string; children: ReactNode }) {
+export function WhenSeen({
+  id,
+  className = 'min-h-40 scroll-mt-3',
+  children,
+}: {
+  id?: string
+  /** With the height that it keeps. */
+  className?: string
+  children: ReactNode
+}) {
   const place = useRef<HTMLDivElement>(null)
   const [seen, setSeen] = useState(false)
   useEffect(() => {
@@ -18,7 +27,7 @@ export function WhenSeen({ id, children }: { id: string; children: ReactNode }) 
     return () => observer.disconnect()
   }, [])
   return (
-    <div ref={place} id={id} className="min-h-40 scroll-mt-3">
+    <div ref={place} id={id} className={className}>
       {seen && children}
     </div>
   )
