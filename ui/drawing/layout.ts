@@ -70,6 +70,10 @@ export function layoutBox(picture: BoxPicture): BoxLayout {
   return layouts.reduce((best, each) => (worth(each) > worth(best) + NO_MATTER ? each : best))
 }
 
+/** The same beside others, all in one measure: words are as large as the whole drawing lets them be. */
+export const layoutInGroup = (picture: BoxPicture): BoxLayout =>
+  withFlags(picture, measuresFor(Math.max(1, picture.devices.length), isCrowded(picture))[0]!)
+
 /** A name that is cut short weighs as much as so many pixels of all words. */
 const CUT = 0.15
 const NO_MATTER = 0.05

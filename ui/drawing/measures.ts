@@ -71,7 +71,7 @@ export const flagHeight = ({ word }: Measures): number => word * 0.7
 export const nameLetters = ({ word, device }: Measures): number => Math.floor((device - 8) / (word * LETTER))
 export const nameLine = ({ word }: Measures): number => word + 3
 /** From a device’s head to its first terminal. */
-export const deviceHead = (measures: Measures): number => 24 + 2 * nameLine(measures)
+export const deviceHead = (measures: Measures): number => 17 + 2 * nameLine(measures) + measures.word * 0.55
 /** Letters of a terminal’s word in one line, and between its lines. */
 export const terminalLetters = ({ word, device }: Measures): number =>
   Math.floor((device - 24) / (word * THIN_LETTER))

@@ -1,7 +1,7 @@
 import type { BoxView } from '@/core/job/box-view'
 import { comesIn, isLoadRole } from '@/core/model/roles'
 import type { Point } from '../drawing/goals'
-import { layoutBox, type BoxLayout, type DrawnCable } from '../drawing/layout'
+import { layoutInGroup, type BoxLayout, type DrawnCable } from '../drawing/layout'
 import type { BoxPicture } from '../drawing/picture'
 import type { Scene } from './scene'
 import { sayIn } from '@/core/words/say'
@@ -47,7 +47,7 @@ const TITLE = 28
  * lane of its own so that no two lie on each other.
  */
 export function layoutGroup({ boxes, circuit }: Scene): GroupLayout {
-  const drawn = boxes.map(({ view, picture }) => ({ view, picture, layout: layoutBox(picture) }))
+  const drawn = boxes.map(({ view, picture }) => ({ view, picture, layout: layoutInGroup(picture) }))
   const used = lanesUsed(drawn.map(({ layout }) => layout))
   const lanes = { top: TITLE + LANE_STEP * (used.top + 1), bottom: LANE_STEP * (used.bottom + 1) }
   const tallest = Math.max(...drawn.map(({ layout }) => layout.height), circuit.loads.length * LAMP_STEP)
