@@ -90,7 +90,8 @@ describe('the drawing of every demo box, found and planned', () => {
         .slice(1)
         .forEach((x, at) => expect(x - lanes[at]!).toBeGreaterThanOrEqual(layout.measures.lane - 1))
     }
-    if (picture.devices.length <= 1) expect(layout.width).toBeLessThanOrEqual(390)
+    // One gang stands upright on a phone, a unit a pixel or hardly less.
+    if (picture.devices.length <= 1) expect(layout.width).toBeLessThanOrEqual(400)
   })
 
   it('draws one plate round what shares a gang, and none round what does not', () => {
