@@ -115,7 +115,6 @@ export function Device({
         className="fill-device stroke-ink"
         strokeWidth={device.isNew ? 3 : 1.6}
       />
-      <title>{device.name}</title>
       {device.isBlank &&
         [y + 40, y + height - 18].map(screw => (
           <g key={screw}>
@@ -161,7 +160,6 @@ export function Device({
             capped={terminal.capped}
             side={terminal.side}
           />
-          <title>{terminal.word}</title>
           <TerminalWord lines={words} side={terminal.side} at={at} measures={measures} />
         </g>
       ))}
