@@ -29,6 +29,24 @@ const roomAfter = (record: JobRecord) => ({
 
 const INPUT = 'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2'
 
+function RoomName({ value, onChange }: { value: string; onChange: (name: string) => void }) {
+  const say = useSay()
+
+  return (
+    <label className="flex flex-col gap-1 text-sm font-semibold">
+      {say`Name of the room`}
+      <input
+        autoFocus
+        required
+        maxLength={80}
+        value={value}
+        onChange={event => onChange(event.target.value)}
+        className={INPUT}
+      />
+    </label>
+  )
+}
+
 export function AddRoom({ onClose }: AddProps) {
   const say = useSay()
 
@@ -56,17 +74,7 @@ export function AddRoom({ onClose }: AddProps) {
   return (
     <Sheet title={say`Add a room`} open onClose={onClose}>
       <form onSubmit={add} className="flex flex-col gap-4">
-        <label className="flex flex-col gap-1 text-sm font-semibold">
-          {say`Name of the room`}
-          <input
-            autoFocus
-            required
-            maxLength={80}
-            value={name}
-            onChange={event => setName(event.target.value)}
-            className={INPUT}
-          />
-        </label>
+        <RoomName value={name} onChange={setName} />
         <label className="flex flex-col gap-1 text-sm font-semibold">
           {say`Floor`}
           <input
@@ -137,19 +145,7 @@ export function AddBox({ onClose }: AddProps) {
             onCommit={setRoomId}
           />
         )}
-        {isNewRoom && (
-          <label className="flex flex-col gap-1 text-sm font-semibold">
-            {say`Name of the room`}
-            <input
-              autoFocus
-              required
-              maxLength={80}
-              value={newRoom}
-              onChange={event => setNewRoom(event.target.value)}
-              className={INPUT}
-            />
-          </label>
-        )}
+        {isNewRoom && <RoomName value={newRoom} onChange={setNewRoom} />}
         <TextField label={say`Where it is`} value={name} max={80} required live onCommit={setName} />
         <PickOne
           label={say`What is at it`}
