@@ -103,8 +103,19 @@ export function jobBuilder(job: JobRow) {
   }
   const view = (boxId: string): BoxView => boxView(record(), boxId)!
 
-  const room = (id: string, name: string, floor: string, kind: RoomKind = 'not-said') =>
-    put('rooms', { id, name, floor, kind, position: ++positions })
+  /** `at`: where it lies on its floor, column and row. */
+  const room = (
+    id: string,
+    name: string,
+    floor: string,
+    kind: RoomKind = 'not-said',
+    at: readonly [number, number] | null = null,
+  ) =>
+    put('rooms', {
+      ...{ id, name, floor, kind, position: ++positions },
+      planColumn: at && at[0],
+      planRow: at && at[1],
+    })
 
   const circuit = (breaker: string, label: string, ratedAmps: number, more: Partial<Row<'circuits'>> = {}) =>
     put('circuits', {

@@ -2,7 +2,8 @@ import { trade } from '@/catalogue'
 import { accountedIn, Identifier, readingFor, surveyOf, takenIn, valueOf } from '@/core/identify'
 import type { Result } from '@/core/model/result'
 import type { Role } from '@/core/model/vocabulary'
-import { hiddenCircuitFor } from '@/standins/hidden-circuit'
+import { foundCircuit } from '@/core/route'
+import { seatsOf } from '@/standins/hidden-circuit'
 import { SimulatedTester } from '@/standins/tester'
 import type { jobBuilder } from './builder'
 
@@ -12,26 +13,34 @@ const value = <Value>(result: Result<Value>): Value => {
 }
 
 /**
- * Reads a box as a careful person does, question after question, and takes over what was proven. What the conductors
- * truly are is what the box was told to have.
+ * Reads boxes as a careful person does, question after question, and takes over what was proven; those of one light
+ * together. What the conductors truly are is what the boxes were told to have.
  */
-export function identify(job: ReturnType<typeof jobBuilder>, boxId: string): void {
-  job.lightsAnswer(boxId)
-  const told = new Map(job.view(boxId).ends.map(({ end }) => [end.id, end.role] as const))
-  const survey = value(surveyOf([job.view(boxId)], trade))
-  const { circuit, boxOfJoint } = value(hiddenCircuitFor(survey, 0, told))
+export function identify(
+  job: ReturnType<typeof jobBuilder>,
+  ...boxIds: readonly [string, ...string[]]
+): void {
+  for (const boxId of boxIds) job.lightsAnswer(boxId)
+  const views = () => boxIds.map(boxId => job.view(boxId))
+  const told = new Map(views().flatMap(({ ends }) => ends.map(({ end }) => [end.id, end.role] as const)))
+  const survey = value(surveyOf(views(), trade))
+  const circuit = value(foundCircuit(views(), trade))
+  const { boxOfJoint } = seatsOf(survey)
   const tester = new SimulatedTester(circuit, boxOfJoint, survey.nominalBand)
   const identifier = value(Identifier.of(survey, { live: true }))
   for (;;) {
-    const views = [job.view(boxId)]
-    const { known, next } = identifier.after(takenIn(views, trade), accountedIn(views), new Set())
+    const now = views()
+    const { known, next } = identifier.after(takenIn(now, trade), accountedIn(now), new Set())
     if (!next) {
       for (const { endId, proof, candidates } of known)
         if (proof === 'proven') job.foundAs(endId, sameAs(told.get(endId), candidates[0]!.role), 'proven')
       return
     }
+    const { from } = next.question
+    const stands = from.kind === 'end' && now.find(({ ends }) => ends.some(({ end }) => end.id === from.end))
     const answer = value(tester.answer(next.question))
-    job.read(boxId, readingFor(next.question, answer, valueOf(answer, survey), 1))
+    const read = readingFor(next.question, answer, valueOf(answer, survey), boxIds.length)
+    job.read(stands ? stands.box.id : boxIds[0], read)
   }
 }
 

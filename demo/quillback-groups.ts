@@ -41,11 +41,11 @@ const GROUNDED = [['grounds', 'ground']] as const
 
 /** Lights that are worked from more than one place, and boxes where more than one thing meets. */
 export function groupBoxes(house: House): void {
-  house.room('stair', 'Stair', 'Ground floor', 'passage')
-  house.room('kitchen', 'Kitchen', 'Ground floor', 'kitchen')
-  house.room('bedroom', 'Bedroom', 'Upstairs', 'sleeping')
-  house.room('darkroom', 'Darkroom', 'Cellar', 'work')
-  house.room('carport', 'Carport', 'Outside', 'outside')
+  house.room('stair', 'Stair', 'Ground floor', 'passage', [1, 0])
+  house.room('kitchen', 'Kitchen', 'Ground floor', 'kitchen', [2, 0])
+  house.room('bedroom', 'Bedroom', 'Upstairs', 'sleeping', [0, 0])
+  house.room('darkroom', 'Darkroom', 'Cellar', 'work', [1, 0])
+  house.room('carport', 'Carport', 'Outside', 'outside', [2, 0])
   stair(house)
   kitchen(house)
   bedroom(house)

@@ -15,8 +15,8 @@ export function saltpanQuay(): JobRecord {
     backFeed: 'no',
     note: 'Part rewired: brown and blue in the hall, red and black in the bedroom.',
   })
-  flat.room('hallway', 'Hallway', 'Third floor', 'passage')
-  flat.room('bedroom', 'Bedroom', 'Third floor', 'sleeping')
+  flat.room('hallway', 'Hallway', 'Third floor', 'passage', [0, 1])
+  flat.room('bedroom', 'Bedroom', 'Third floor', 'sleeping', [0, 0])
   flat.circuit('3', 'Lights', 6, { protection: 'residual-current', labelHolds: 'yes' })
   flat.box({
     id: 'box-hallway',
@@ -123,7 +123,7 @@ function passage(flat: ReturnType<typeof jobBuilder>) {
     depthMillimetres: 35,
     surface: 'plaster' as const,
   }
-  flat.room('passage', 'Passage', 'Third floor', 'passage')
+  flat.room('passage', 'Passage', 'Third floor', 'passage', [1, 1])
   flat.box({
     id: 'box-passage-hall',
     room: 'passage',

@@ -23,17 +23,22 @@ const seen = (page: Page) =>
     }
   })
 
-test('on a phone the picture and the one next thing are in sight on arrival, on every stage of every box', async ({
+test('on a phone the picture and the one next thing are in sight on arrival, on every stage of every box, in both themes', async ({
   page,
   request,
+  context,
+  baseURL,
 }) => {
   test.slow()
   const record = quillbackRoad()
   const jobId = await bringIn(request, record)
   const { height } = page.viewportSize()!
   const out: string[] = []
-  for (const { id } of Object.values(record.boxes)) {
+  for (const [at, { id }] of Object.values(record.boxes).entries()) {
+    const theme = at % 2 === 0 ? 'paper' : 'dark'
+    await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
     await visit(page, `/jobs/${jobId}/boxes/${id}/look`)
+    await expect(page.locator('html')).toHaveAttribute('data-theme', theme)
     for (const each of STAGES) {
       const name = each[0]!.toUpperCase() + each.slice(1)
       if (each !== 'look') await stage(page, name)

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { chainOf } from '@/testing/route/chain'
-import { bringIn, rows, saved, visit, opened } from './helpers'
+import { bringIn, rows, saved, shownOf, visit, opened } from './helpers'
 
 const NONE = [null, null, null]
 
@@ -20,6 +20,7 @@ test('a light of three places: one press chooses for all, it proves, is tried by
   await visit(page, `/jobs/${jobId}/boxes/box1/choose`)
   await expect(page.getByRole('heading', { name: 'Light: 3 places at once' })).toBeVisible()
   const dimmer = set(page, /^Dimmer, LED 150 W, no neutral, .*; Companion .*; Companion /)
+  await shownOf(set(page, /Dimmer, LED 150 W, no neutral/).first(), dimmer, /^Box 0/)
   await opened(dimmer)
   await expect(dimmer.getByText('The conductors that are there reach every place').first()).toBeVisible()
   await dimmer.getByRole('button', { name: 'Choose' }).click()
@@ -35,16 +36,18 @@ test('a light of three places: one press chooses for all, it proves, is tried by
   await page.getByRole('radio', { name: 'The whole light' }).check()
   await expect(page.getByRole('group', { name: 'Panel, boxes and lamps' })).toBeVisible()
   // Every box of the light can be looked at as it will be, and the whole of it proves.
-  await page.getByRole('radio', { name: 'Box 0' }).check()
+  await page.getByRole('radio', { name: 'Box 0', exact: true }).check()
   await expect(page.getByText(/Dimmer, LED 150 W/).first()).toBeVisible()
   await page.getByRole('link', { name: /^Wire/ }).first().click()
   await expect(page.getByText('Proven.')).toBeVisible()
   await page.getByRole('link', { name: 'Try by hand' }).click()
   await page.getByRole('radio', { name: 'As planned' }).check()
   await expect(page.getByText('Dark').first()).toBeVisible()
-  for (const box of ['Box 0', 'Box 1', 'Box 2']) await expect(page.getByText(box).first()).toBeVisible()
+  const drawing = page.getByRole('group', { name: 'Panel, boxes and lamps' })
+  for (const box of ['Box 0', 'Box 1', 'Box 2']) await expect(drawing.getByText(box).first()).toBeVisible()
 
   await visit(page, `/jobs/${jobId}/boxes/box2/choose`)
+  // The row shows what is chosen of it.
   await dimmer.getByRole('button', { name: 'Chosen' }).click()
   await expect(dimmer.getByRole('button', { name: 'Choose' })).toBeVisible()
   await saved(page)

@@ -1,6 +1,8 @@
 import { expect, test } from '@playwright/test'
+import { trade } from '@/catalogue'
+import { deviceNamed } from '@/core/model/trade'
 import { switchLoop, type UsualBox } from '@/demo/usual'
-import { bringInBox, rows, saved, visit, opened } from './helpers'
+import { bringInBox, foundByName, rows, saved, visit, opened } from './helpers'
 
 const led = (count: number, wattsEach: number, more: object = {}): UsualBox['lamps'] => [
   { kind: 'led', count, wattsEach, dimmable: 'yes', powerFactor: 0.9, ...more },
@@ -37,7 +39,7 @@ test.describe('verdicts as a person reads them', () => {
     test(name, async ({ page, request }) => {
       const jobId = await bringInBox(request, given)
       await visit(page, `/jobs/${jobId}/boxes/box/choose`)
-      const card = page.getByRole('article', { name: device, exact: true })
+      const card = await foundByName(page, device)
       await expect(card).toHaveAttribute('data-verdict', verdict)
       await opened(card)
       await expect(card).toContainText(says)
@@ -84,6 +86,20 @@ test('what is pointed at is drawn as it would be, and no longer than that; by th
   await card.getByRole('button', { name: /^Why/ }).focus()
   await expect(drawn.getByText('White lead')).toBeVisible()
   expect(await rows('SELECT id FROM choices WHERE job_id = ?', jobId)).toEqual([])
+})
+
+test('a device is found by its name, whatever it stands with and however far down it is @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {})
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  await expect(page.getByRole('button', { name: /^\d+ more$/ })).toBeVisible()
+  await page.getByLabel('Find by name').fill('20 a three')
+  await expect(page.getByRole('article')).toHaveCount(1)
+  await expect(page.getByRole('article', { name: 'Three-way switch, 20 A', exact: true })).toBeVisible()
+  await page.getByLabel('Find by name').fill('nothing of the kind')
+  await expect(page.getByText('No device has such a name here.')).toBeVisible()
 })
 
 test('why shows the arithmetic and the fact it rests on', async ({ page, request }) => {
@@ -159,6 +175,7 @@ test('what does not fit is chosen only when it is asked for twice, and is never 
 }) => {
   const jobId = await bringInBox(request, {})
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  await page.getByRole('radio', { name: /^Does not fit/ }).check()
   const wrong = page.locator('[data-verdict="does-not-fit"]').first()
   await expect(wrong).toBeVisible()
   await wrong.getByRole('button', { name: 'Choose', exact: true }).click()
@@ -223,4 +240,61 @@ test('a bypass is planned where the lamps are too few, proved with, and taken ba
   await saved(page)
   expect(await bypass()).toBe('none')
   await expect(page.getByText(/fit the bypass at the luminaire/)).toHaveCount(0)
+})
+
+test('what would decide is answered where it is asked, or passed over; the next is asked then @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {
+    want: 'dim',
+    lamps: [{ kind: 'led', count: 4, wattsEach: 9, dimmable: 'not-known' }],
+    box: { depthMillimetres: null },
+  })
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  const decides = page.getByRole('region', { name: 'What would decide' })
+  await expect(decides).toContainText('Read the print on one lamp of each kind.')
+  await decides.getByRole('radio', { name: 'Yes' }).click()
+  await expect(decides).toContainText('Measure the depth of the box.')
+  await decides.getByRole('button', { name: 'Cannot be told now' }).click()
+  await expect(decides).toHaveCount(0)
+  await page.getByRole('button', { name: 'Ask again' }).click()
+  await decides.getByLabel(/^Depth/).fill('3.5')
+  await decides.getByLabel(/^Depth/).press('Enter')
+  await expect(decides).toHaveCount(0)
+  await expect(page.locator('article[data-verdict="fits"]').first()).toBeVisible()
+  await saved(page)
+  expect(await rows('SELECT dimmable FROM loads WHERE job_id = ?', jobId)).toEqual([{ dimmable: 'yes' }])
+  expect(await rows('SELECT depth_millimetres FROM boxes WHERE job_id = ?', jobId)).toEqual([
+    { depth_millimetres: 88.9 },
+  ])
+})
+
+test('devices alike but for one thing stand in one row, and any of them can be chosen from it @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, { lamps: led(4, 9) })
+  await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  const row = page
+    .locator('article')
+    .filter({ hasText: /alike but for what it carries|alike but for its terminals/ })
+    .first()
+  const name = await row.getAttribute('aria-label')
+  await opened(row)
+  const others = page
+    .getByRole('article', { name: name!, exact: true })
+    .getByRole('group', { name: /^Alike but for/ })
+  const [, second] = await others.getByRole('radio').all()
+  const words = await others.locator('label').nth(1).innerText()
+  await second!.check()
+  const [other] = words.split(': ')
+  const shown = page.getByRole('article', { name: other!, exact: true })
+  await shown.getByRole('button', { name: 'Choose', exact: true }).click()
+  await saved(page)
+  const [chosen] = await rows('SELECT model_id FROM choices WHERE job_id = ?', jobId)
+  expect(deviceNamed(trade, String(chosen!.model_id))!.name).toBe(other)
+  // The row shows what is chosen when the page is opened anew.
+  await page.reload()
+  await expect(shown.getByRole('button', { name: 'Chosen' })).toBeVisible()
 })

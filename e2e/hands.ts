@@ -75,6 +75,8 @@ export const HANDS: HandsOf<EntityName> & {
       'e2e/said-of-a-box.spec.ts',
       'rooms and boxes are put in another order, and a box in another room',
     ),
+    planColumn: inTest('e2e/house-picture.spec.ts', 'rooms are put where they lie, by keys and by dragging'),
+    planRow: inTest('e2e/house-picture.spec.ts', 'rooms are put where they lie, by keys and by dragging'),
   },
   circuits: {
     breaker: text('Position in the panel', '4b'),

@@ -130,6 +130,25 @@ export async function opened(card: Locator): Promise<Locator> {
   return card
 }
 
+/** The row of a candidate, found by its name. */
+export async function foundByName(page: Page, name: string): Promise<Locator> {
+  await page.getByLabel('Find by name').fill(name)
+  return page.getByRole('article', { name, exact: true })
+}
+
+/** Of rows alike but for one thing the one that is named: shown in its row, where another leads it. */
+export async function shownOf(lead: Locator, named: Locator, by: string | RegExp): Promise<Locator> {
+  await expect(lead.or(named).first()).toBeVisible()
+  if (await named.isVisible()) return named
+  await opened(lead)
+  await lead
+    .getByRole('group', { name: /^Alike but for/ })
+    .getByRole('radio', { name: by })
+    .check()
+  await expect(named).toBeVisible()
+  return named
+}
+
 /** Goes to a page of the job: from above, or on a phone by its menu. */
 export async function toPage(page: Page, name: string): Promise<void> {
   const menu = page.getByRole('button', { name: 'Every page' })

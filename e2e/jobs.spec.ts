@@ -35,14 +35,25 @@ test('a job says what waits in which stage; it is put away, found again, and tak
 }) => {
   const mark = `Sedge${Date.now().toString(36)}`
   const id = await bringInBox(request, {})
-  await rows('UPDATE jobs SET name = ? WHERE id = ?', mark, id)
+  await rows('UPDATE jobs SET name = ?, created_at = ? WHERE id = ?', mark, '2026-02-11 12:00:00', id)
   await page.goto('/')
   await page.getByLabel('Find a job').fill(mark)
   const job = page
     .getByRole('listitem')
     .filter({ has: page.getByRole('link', { name: new RegExp(`^${mark}`) }) })
   await expect(job.getByRole('list', { name: 'What waits' }).getByRole('listitem').first()).toHaveText(
-    /^1 \S+$/,
+    /^1 [A-Z]\S+, since Feb 11, 2026$/,
+  )
+  // Once something is recorded of the box it waits from then on.
+  await visit(page, `/jobs/${id}/boxes/box/look`)
+  await page.getByLabel('Notes').fill('Seen')
+  await page.getByLabel('Notes').blur()
+  await saved(page)
+  await rows('UPDATE command_log SET applied_at = ? WHERE job_id = ?', '2026-03-05 12:00:00.000', id)
+  await page.goto('/')
+  await page.getByLabel('Find a job').fill(mark)
+  await expect(job.getByRole('list', { name: 'What waits' }).getByRole('listitem').first()).toHaveText(
+    /^1 [A-Z]\S+, since Mar 5, 2026$/,
   )
   await page.getByRole('button', { name: `Put away ${mark}` }).click()
   await expect(job).toHaveCount(0)

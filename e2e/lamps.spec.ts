@@ -24,6 +24,7 @@ test('a kind of lamp is reckoned with otherwise from now on, in every job, and a
     ),
   ).toEqual([{ dimming: 'never' }])
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  await page.getByLabel('Find by name').fill('Dimmer, magnetic')
   await opened(dimmer)
   await expect(dimmable).toHaveAttribute('data-line', 'does-not-fit')
 
@@ -37,6 +38,7 @@ test('a kind of lamp is reckoned with otherwise from now on, in every job, and a
   await lamp.getByRole('button', { name: 'As it came' }).click()
   await expect(lamp.getByRole('button', { name: 'As it came' })).toHaveCount(0)
   await visit(page, `/jobs/${jobId}/boxes/box/choose`)
+  await page.getByLabel('Find by name').fill('Dimmer, magnetic')
   await opened(dimmer)
   await expect(dimmer.locator('[data-line="does-not-fit"]')).toHaveCount(0)
 })

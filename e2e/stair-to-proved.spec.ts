@@ -3,7 +3,18 @@ import { basisOf } from '@/core/identify'
 import { parseJobFile } from '@/core/format/job-file'
 import { rowsOf } from '@/core/model/record'
 import { Hand, lookAt, startedJob } from './hand'
-import { lockOff, passAll, pick, rows, saved, visit, workThrough, seenBeside, opened } from './helpers'
+import {
+  lockOff,
+  passAll,
+  pick,
+  rows,
+  saved,
+  visit,
+  workThrough,
+  seenBeside,
+  shownOf,
+  opened,
+} from './helpers'
 
 /** What Identify leaves once its readings were taken: every role found as it was taken for. Its own tests take the readings. */
 async function identified(request: APIRequestContext, jobId: string) {
@@ -93,6 +104,8 @@ test('a stair of three places, from an empty job to a test list that was walked'
   const set = page.getByRole('article', {
     name: /^Dimmer, LED 150 W, no neutral, .*; Companion .*; Companion /,
   })
+  const lead = page.getByRole('article', { name: /Dimmer, LED 150 W, no neutral/ }).first()
+  await shownOf(lead, set, /^First:/)
   await opened(set)
   await expect(set.getByText('The conductors that are there reach every place').first()).toBeVisible()
   await set.getByRole('button', { name: 'Choose' }).click()

@@ -259,3 +259,29 @@ test('on a phone: the lamp and the reading stay in sight, the drawing is moved b
   await expect(lampList(page)).toBeInViewport()
   await expect(lampList(page)).toHaveText('Stair light Dark')
 })
+
+test('on a phone all boxes are seen at once, and one is stepped to after the other @phone', async ({
+  page,
+  request,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const jobId = await bringInDemo(request)
+  await visit(page, `/jobs/${jobId}/boxes/box-stair-middle/try`)
+  const parts = page.getByRole('group', { name: 'What of it is in sight' })
+  const box = (name: string) => page.getByRole('group', { name: new RegExp(`^Stair, ${name}`) })
+  const across = async (name: string) => {
+    const found = await box(name).boundingBox()
+    return [Math.round(found!.x), Math.round(found!.x + found!.width)] as const
+  }
+  await expect(parts.getByRole('button', { name: 'Landing' })).toHaveAttribute('aria-pressed', 'true')
+  for (const name of ['Top', 'Bottom', 'Landing']) {
+    await parts.getByRole('button', { name }).click()
+    await expect.poll(async () => (await across(name))[0], { message: name }).toBeGreaterThanOrEqual(0)
+    expect((await across(name))[1], name).toBeLessThanOrEqual(390)
+  }
+  await parts.getByRole('button', { name: 'All boxes' }).click()
+  for (const name of ['Top', 'Bottom', 'Landing']) {
+    await expect.poll(async () => (await across(name))[0], { message: name }).toBeGreaterThanOrEqual(0)
+    expect((await across(name))[1], name).toBeLessThanOrEqual(390)
+  }
+})

@@ -44,7 +44,7 @@ test('what is chosen is held on to unless it is let go; a budget that nothing ke
   await page.getByRole('button', { name: 'Propose again' }).click()
   await expect(page.getByRole('table')).toBeVisible()
   // Held: the same in each proposal.
-  await expect(hall.getByText(/Dimmer, LED 150 W, neutral/)).toBeVisible()
+  await expect(hall.getByText(/Dimmer, LED 150 W, neutral/).first()).toBeVisible()
   await hall.getByRole('checkbox', { name: 'Hold on to what is chosen' }).uncheck()
   await page.getByRole('button', { name: 'Propose again' }).click()
   await expect(page.getByText('none is better').first()).toBeVisible()
@@ -70,5 +70,12 @@ test('what is being worked out can be stopped, and begun again', async ({ page, 
   await page.unroute('**/*.wasm')
   await page.getByRole('button', { name: 'Propose' }).click()
   await expect(page.getByRole('table', { name: 'The proposals side by side' })).toBeVisible()
-  await expect(page.getByRole('img', { name: /^Each figure of the proposals/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Money by room, for each proposal: / })).toBeVisible()
+  await page.getByRole('radio', { name: 'Minutes by room' }).check()
+  await expect(page.getByRole('img', { name: /^Minutes by room, for each proposal: / })).toBeVisible()
+  await page.getByRole('radio', { name: 'Money by what is bought' }).check()
+  await expect(page.getByRole('img', { name: /^Money by what is bought, .*Dimmer/ })).toBeVisible()
+  await expect(page.getByRole('list', { name: 'What each step buys' })).toContainText(
+    /From least cost to best match/,
+  )
 })

@@ -3,6 +3,7 @@ import { once } from 'node:events'
 import path from 'node:path'
 import type { RowDataPacket } from 'mysql2/promise'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { BLANK } from '@/core/model/blank-rows'
 import { parseJobFile, writeJobFile } from '@/core/format/job-file'
 import type { Command } from '@/core/job/command'
 import type { Outcome } from '@/core/job/outcome'
@@ -301,7 +302,14 @@ describe('when something dies in the middle', () => {
         {
           kind: 'add',
           entity: 'rooms',
-          row: { id: `room-${index}`, name: `Room ${index}`, floor: '', kind: 'not-said', position: index },
+          row: {
+            id: `room-${index}`,
+            name: `Room ${index}`,
+            floor: '',
+            kind: 'not-said',
+            position: index,
+            ...BLANK.rooms,
+          },
         },
       ],
     }))

@@ -67,6 +67,7 @@ async function doStep(step: Step, at: number): Promise<void> {
               floor: '',
               kind: 'not-said',
               position: number,
+              ...BLANK.rooms,
             },
           },
         ] as Edit[],

@@ -1,6 +1,7 @@
 import path from 'node:path'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { BLANK } from '@/core/model/blank-rows'
 import type { Edit, Origin } from '@/core/job/command'
 import { usualBox } from '@/demo/usual'
 import { doneByTest } from '@/testing/origin'
@@ -136,7 +137,7 @@ describe('two who change one row at once', () => {
     const add = {
       kind: 'add',
       entity: 'rooms',
-      row: { id: 'more', name: 'More', floor: '', kind: 'not-said', position: 9 },
+      row: { id: 'more', name: 'More', floor: '', kind: 'not-said', position: 9, ...BLANK.rooms },
     } as Edit
     expect(await send([change(1, { label: 'Ours' }), add], from('ours', revision))).toMatchObject({
       kind: 'stale',

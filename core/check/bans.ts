@@ -1,5 +1,5 @@
 import type { Load } from '../model/entities'
-import { line, type Line } from './line'
+import { askedOf, line, type Line } from './line'
 import type { Question } from './place'
 import { neutralKind } from './supply'
 import { sayIn, type Say } from '../words/say'
@@ -117,6 +117,7 @@ export function dimmingLines(question: Question): Line[] {
         'lamp-dimmable',
         {
           settledBy: say`Read the print on one lamp of each kind.`,
+          asked: askedOf('dimmable', unknown),
         },
       ),
     )
@@ -208,6 +209,10 @@ function pairLines({ device, view }: Question, lamps: readonly Load[]): Line[] {
           'control-pair',
           {
             settledBy: say`Look at one driver of each kind: two thin wires for its level, and what its sheet says.`,
+            asked: askedOf(
+              'dimmed-by',
+              lamps.filter(({ phase }) => phase === 'not-known'),
+            ),
           },
         ),
       ]

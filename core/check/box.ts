@@ -40,7 +40,10 @@ export function boxLines(question: Question): Line[] {
         'not-known',
         say`${figure(fill.cubicInches, 2)} in³ are needed; the box’s volume is not recorded.`,
         'box-fill',
-        { settledBy: say`Read the volume in the box, or take it from the table.` },
+        {
+          settledBy: say`Read the volume in the box, or take it from the table.`,
+          asked: [{ fact: 'volume', boxId: view.box.id }],
+        },
       ),
     )
   if (byVolume && volume !== null) {
@@ -62,7 +65,10 @@ export function boxLines(question: Question): Line[] {
           'not-known',
           say`${exactLength(measures, needed)} are needed; the box’s depth is not recorded.`,
           'box-depth',
-          { settledBy: say`Measure the depth of the box.` },
+          {
+            settledBy: say`Measure the depth of the box.`,
+            asked: [{ fact: 'depth', boxId: view.box.id }],
+          },
         )
       : line(
           'box-depth',

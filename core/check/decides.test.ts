@@ -3,7 +3,7 @@ import { trade } from '@/catalogue'
 import { usualBox, type UsualBox } from '@/demo/usual'
 import { randomFrom } from '@/testing/identify/hidden'
 import { checkPlace } from './check'
-import { whatDecides, type OfCandidate } from './decides'
+import { nameOfThing, whatDecides, type OfCandidate } from './decides'
 import { line, type Verdict } from './line'
 
 const THINGS = ['a', 'b', 'c', 'd', 'e']
@@ -70,6 +70,18 @@ describe('what decides most', () => {
     const known = (of: readonly OfCandidate[]) => of.filter(({ verdict }) => verdict !== 'not-known').length
     expect(found!.decides).toBeGreaterThan(5)
     expect(known(verdicts(after)) - known(verdicts(before))).toBe(found!.decides)
+  })
+
+  it('says what can be said at once: of each lamp whose print is not read, and nothing once it is', () => {
+    const [lamps] = usualBox({ lamps: led('not-known') }).places[0]!.loads
+    const candidates = verdicts({ lamps: led('not-known') })
+    const asked = (all: readonly OfCandidate[], of: readonly string[] = []) =>
+      whatDecides(all, of)?.things ?? []
+    const [first] = asked(candidates)
+    expect(first?.asked).toEqual([{ fact: 'dimmable', loadId: lamps!.id }])
+    // What nobody can tell now is not asked for again, and what waits for it is not promised.
+    const passed = asked(candidates, [nameOfThing(first!)])
+    expect(passed.map(({ says }) => says)).not.toContain(first!.says)
   })
 })
 

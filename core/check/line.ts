@@ -17,6 +17,19 @@ export interface Cure {
   readonly parts?: readonly SmallPart[]
 }
 
+/** What somebody who looks can say at once of a row: of lamps, of a box. */
+export type Asked =
+  | {
+      readonly fact: 'dimmable' | 'dimmed-by' | 'watts' | 'draws' | 'motor' | 'inrush'
+      readonly loadId: string
+    }
+  | { readonly fact: 'location' | 'recorded' | 'divided' | 'volume' | 'depth'; readonly boxId: string }
+
+export const askedOf = (
+  fact: Extract<Asked, { loadId: string }>['fact'],
+  loads: readonly { readonly id: string }[],
+): Asked[] => loads.map(({ id }) => ({ fact, loadId: id }))
+
 /** One condition held against one device: its figures, and the fact it rests on. */
 export interface Line {
   readonly rule: LineRule
@@ -33,6 +46,8 @@ export interface Line {
   readonly settledBy: string | null
   /** The stage on which that is done. */
   readonly settledOn: Settling
+  /** What of it can be said without going there, each by itself. */
+  readonly asked: readonly Asked[]
 }
 
 export type Settling = Extract<Stage, 'look' | 'test'>
@@ -55,6 +70,7 @@ export const line = (
   cures: [],
   settledBy: null,
   settledOn: 'look',
+  asked: [],
   ...more,
 })
 

@@ -3,8 +3,8 @@ import type { Rating } from '../model/device'
 import type { RatingKind } from '../model/vocabulary'
 import { figure } from '../model/units'
 import { finLines, limitWith, orderCure, orderThatBears, sidesOff, type SidesOff } from './fins'
-import { against, line, type Cure, type Line } from './line'
-import { sumOf, type Total } from './measured'
+import { against, askedOf, line, type Cure, type Line } from './line'
+import { measured, sumOf, type Total } from './measured'
 import type { Question } from './place'
 import { remembered } from './remembered'
 import { startLines } from './starts'
@@ -46,7 +46,7 @@ export function loadLines(question: Question): Line[] {
     ...finLines(question),
     ...shares.flat().map(share => share.line),
     ...startLines(question),
-    ...(shares.length > 1 ? [sumLine(shares.map(worstOf), say)] : []),
+    ...(shares.length > 1 ? [sumLine(question, shares.map(worstOf))] : []),
     ...generalLines(
       question,
       kinds.map(([kind]) => kind),
@@ -155,6 +155,10 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
           limit,
           unit: rating.unit,
           settledBy: say`Read the horsepower or the amperes on the motor’s plate.`,
+          asked: askedOf(
+            'motor',
+            loads.filter(each => measured(question, each).horsepower === null),
+          ),
         },
       ),
     }
@@ -171,7 +175,7 @@ function shareOf(question: Question, kind: RatingKind, loads: readonly Load[], h
       line: line('load-kind', 'not-known', say`${words}, as far as it is known.${assumed}`, 'load-by-kind', {
         ...figures,
         spare: null,
-        settledBy: say(READ_PLATES),
+        ...plates(question, say),
       }),
     }
   const order = over && value <= rating.limit + 1e-9 ? anotherOrder(question) : []
@@ -201,7 +205,14 @@ function anotherOrder(question: Question): Cure[] {
   return order ? [orderCure(order, question.trade.minutes['gang-order'], sayIn(question.view.region))] : []
 }
 
-const READ_PLATES = 'Read the watts, amperes or volt-amperes of each kind of lamp or plate.'
+/** Whose plates have not been read, and that they should be. */
+const plates = (question: Question, say: Say) => ({
+  settledBy: say`Read the watts, amperes or volt-amperes of each kind of lamp or plate.`,
+  asked: askedOf(
+    'draws',
+    question.place.loads.filter(each => !measured(question, each).known),
+  ),
+})
 
 /** Fewer watts, or a device that carries more; how many lamps it would carry as they are. */
 function overloadCures(loads: readonly Load[], value: number, rating: Rating, say: Say): Cure[] {
@@ -259,7 +270,9 @@ function notPrinted({ view, trade }: Question, loads: readonly Load[]): string {
   return say` Power factor not printed, counted as ${factors.join(say` and `)}.`
 }
 
-function sumLine(fractions: readonly Pick<Share, 'fraction' | 'known'>[], say: Say): Line {
+function sumLine(question: Question, fractions: readonly Pick<Share, 'fraction' | 'known'>[]): Line {
+  const say = sayIn(question.view.region)
+
   const percent = fractions.reduce((sum, { fraction }) => sum + fraction, 0) * 100
   const over = percent > 100 + 1e-9
   if (!Number.isFinite(percent))
@@ -275,7 +288,7 @@ function sumLine(fractions: readonly Pick<Share, 'fraction' | 'known'>[], say: S
       'not-known',
       say`Kinds together: ${figure(percent, 0)} % of the rating, as far as it is known.`,
       'load-sum',
-      { settledBy: say(READ_PLATES) },
+      plates(question, say),
     )
   return line(
     'load-sum',
@@ -313,9 +326,7 @@ function generalLines(question: Question, kinds: readonly RatingKind[]): Line[] 
       over ? 'does-not-fit' : total.known ? 'fits' : 'not-known',
       say`${figure(total.voltAmperes)} of ${figure(rating.limit * volts)} VA, general rating (${figure(total.amps, 2)} of ${figure(rating.limit, 2)} A)${total.known ? '' : say`, as far as it is known`}.${assumed}`,
       'power-factor',
-      over || total.known
-        ? against(total.voltAmperes, rating.limit * volts, 'VA')
-        : { settledBy: say(READ_PLATES) },
+      over || total.known ? against(total.voltAmperes, rating.limit * volts, 'VA') : plates(question, say),
     ),
   ]
 }

@@ -22,6 +22,7 @@ export function locationLines({ view, device, trade }: Question): Line[] {
       ? [
           line('location', 'not-known', say`How near water this box stands is not said.`, 'damp', {
             settledBy: say`Say on Look how near water the box stands.`,
+            asked: [{ fact: 'location', boxId: view.box.id }],
           }),
         ]
       : []
@@ -36,6 +37,7 @@ export function locationLines({ view, device, trade }: Question): Line[] {
         'damp',
         {
           settledBy: say`Say on Look how near water the box stands.`,
+          asked: [{ fact: 'location', boxId: view.box.id }],
         },
       ),
     ]

@@ -6,7 +6,7 @@ import type { DeviceModel } from '../model/device'
 import { looksLikeGround } from '../model/regions'
 import type { Trade } from '../model/trade'
 import { sayIn, type Say } from '../words/say'
-import type { Line } from './line'
+import type { Asked, Line } from './line'
 
 /** What a rule looks at: one place of a box, one device, the trade's figures. */
 export interface Question {
@@ -19,7 +19,7 @@ export interface Question {
 export type Availability =
   | { readonly kind: 'proven'; readonly name: string }
   | { readonly kind: 'unproven'; readonly end: EndView; readonly proof: string; readonly settledBy: string }
-  | { readonly kind: 'not-recorded'; readonly settledBy: string }
+  | { readonly kind: 'not-recorded'; readonly settledBy: string; readonly asked: readonly Asked[] }
   /** There may be one: a reading would tell. */
   | { readonly kind: 'not-read'; readonly settledBy: string }
   | { readonly kind: 'none' }
@@ -28,14 +28,18 @@ export const nothingRecorded = (say: Say) =>
   ({
     kind: 'not-recorded',
     settledBy: say`Record the cables and conductors of this box first.`,
+    asked: [],
   }) as const satisfies Availability
 
 /** What is not seen yet is not absent. */
-export const notAllRecorded = (say: Say) =>
-  ({
+export const notAllRecorded = ({ region, box }: BoxView) => {
+  const say = sayIn(region)
+  return {
     kind: 'not-recorded',
     settledBy: say`Look at every conductor of this box, behind the device too, and say in Look that all of it is recorded.`,
-  }) as const satisfies Availability
+    asked: box.recorded ? [] : [{ fact: 'recorded', boxId: box.id }],
+  } satisfies Availability
+}
 
 const BEST = ['proven', 'indicated', 'assumed', 'contradicted'] as const
 
@@ -52,8 +56,9 @@ export function neutralIn(view: BoxView): Availability {
 /** How what is not known of a neutral or a ground is settled, and on which stage. */
 export const settling = (
   available: Exclude<Availability, { kind: 'proven' | 'none' }>,
-): Pick<Line, 'settledBy' | 'settledOn'> => ({
+): Pick<Line, 'settledBy' | 'settledOn' | 'asked'> => ({
   settledBy: available.settledBy,
+  asked: available.kind === 'not-recorded' ? available.asked : [],
   settledOn: available.kind === 'not-recorded' ? 'look' : 'test',
 })
 
@@ -77,7 +82,7 @@ function findNeutral(view: BoxView): Availability {
       !isLowVoltage(each) &&
       !looksLikeGround(view.region, each.conductor),
   )
-  if (!candidate) return view.box.recorded ? { kind: 'none' } : notAllRecorded(say)
+  if (!candidate) return view.box.recorded ? { kind: 'none' } : notAllRecorded(view)
   return {
     kind: 'unproven',
     end: candidate,
@@ -108,7 +113,7 @@ function findGround(view: BoxView): Availability {
   const candidate = view.ends.find(
     each => each.end.role === null && looksLikeGround(view.region, each.conductor),
   )
-  if (!candidate) return notAllRecorded(say)
+  if (!candidate) return notAllRecorded(view)
   return {
     kind: 'unproven',
     end: candidate,

@@ -4,8 +4,8 @@ import { looksLikeGround } from '../model/regions'
 import { isHotRole, isLoadRole } from '../model/roles'
 import { isTied, routeAll, withChoices } from '../route'
 import { newCable } from './cable'
-import { line, type Line, type Settling } from './line'
-import { notAllRecorded, nothingRecorded, type Question } from './place'
+import { line, type Line } from './line'
+import { notAllRecorded, nothingRecorded, settling, type Question } from './place'
 import { sayIn } from '../words/say'
 
 /** Whether a hot and the conductor to its light reach the box of a light that is worked from there alone. */
@@ -53,14 +53,13 @@ export function reachLines(question: Question): Line[] {
     ]
   const names = missing.map(({ what }) => what).join(say` and no `)
   if (!view.box.recorded && view.ends.length === 0)
-    return [unknown(say`Nobody has recorded what is in the box.`, nothingRecorded(say).settledBy)]
+    return [unknown(say`Nobody has recorded what is in the box.`, settling(nothingRecorded(say)))]
   const open = view.ends.filter(isOpen(question))
   if (open.length > 0)
     return [
       unknown(
         say`No ${names} is known here so far; ${say.count(open.length, 'one conductor has', '# conductors have')} no role yet.`,
-        say`Identify the conductors of this box on Test.`,
-        'test',
+        { settledBy: say`Identify the conductors of this box on Test.`, settledOn: 'test' },
       ),
     ]
   const anybodys = loads.filter(each => circuits.lightOf({ view, each }) === null)
@@ -68,22 +67,21 @@ export function reachLines(question: Question): Line[] {
     return [
       unknown(
         say`No ${names} is known here: whose ${anybodys.map(({ name }) => name).join(', ')} is, is not said.`,
-        say`Say on Test for which light it is.`,
-        'test',
+        { settledBy: say`Say on Test for which light it is.`, settledOn: 'test' },
       ),
     ]
   if (!view.box.recorded)
     return [
       unknown(
         say`No ${names} seen so far, and not all of the box is recorded.`,
-        notAllRecorded(say).settledBy,
+        settling(notAllRecorded(view)),
       ),
     ]
   return [brought(question, names, missing.map(({ what }) => say`a ${what}`).join(say` and `))]
 }
 
-const unknown = (says: string, settledBy: string, settledOn: Settling = 'look'): Line =>
-  line('reach', 'not-known', says, 'wiring', { settledBy, settledOn })
+const unknown = (says: string, settled: Partial<Pick<Line, 'settledBy' | 'settledOn' | 'asked'>>): Line =>
+  line('reach', 'not-known', says, 'wiring', settled)
 
 const isOpen =
   ({ view }: Question) =>

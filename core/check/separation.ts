@@ -43,7 +43,10 @@ export function separationLines({ view, device, trade }: Question): Line[] {
             'not-known',
             say`Whether a partition parts cable ${names} from mains in this box is not said.`,
             'class-separation',
-            { settledBy: say`Look for a partition, and say so on Look.` },
+            {
+              settledBy: say`Look for a partition, and say so on Look.`,
+              asked: [{ fact: 'divided', boxId: view.box.id }],
+            },
           ),
         ]
     }

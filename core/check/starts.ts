@@ -1,6 +1,6 @@
 import type { LampKind } from '../model/vocabulary'
 import { figure } from '../model/units'
-import { against, line, type Line } from './line'
+import { against, askedOf, line, type Line } from './line'
 import type { Question } from './place'
 import { sayIn } from '../words/say'
 
@@ -70,7 +70,10 @@ function inrushLines({ view, place, device }: Question): Line[] {
             'not-known',
             say`${unread.map(({ name }) => name).join(say` and `)}: nobody has read the inrush.`,
             'load-inrush',
-            { settledBy: say`Read the inrush on the plate or the sheet of one driver.` },
+            {
+              settledBy: say`Read the inrush on the plate or the sheet of one driver.`,
+              asked: askedOf('inrush', unread),
+            },
           ),
         ]
       : []

@@ -1,7 +1,7 @@
 import { mayReferToGround } from '../job/ground-referenced'
 import type { Supply } from '../model/device'
 import { newCable } from './cable'
-import { line, type Cure, type Line, type Verdict } from './line'
+import { askedOf, line, type Cure, type Line, type Verdict } from './line'
 import { leastWatts } from './measured'
 import { groundIn, neutralIn, settling, type Question } from './place'
 import { sayIn, type Say } from '../words/say'
@@ -174,6 +174,10 @@ function throughLoadLine(question: Question, minimumWatts: number): Line {
         limit: minimumWatts,
         unit: say`W at least`,
         settledBy: say`Read the watts of each kind of lamp; amperes or volt-amperes alone do not tell them.`,
+        asked: askedOf(
+          'watts',
+          loads.filter(each => leastWatts([each], question.view.region.nominalVolts) === null),
+        ),
       },
     )
   const figures = {

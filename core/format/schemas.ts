@@ -139,7 +139,7 @@ const tables = Object.fromEntries(
 ) as Record<EntityName, Joi.Schema>
 
 export const JOB_FILE_FORMAT = 'everyroom-job'
-export const JOB_FILE_VERSION = 17
+export const JOB_FILE_VERSION = 18
 
 export const jobFileSchema = Joi.object({
   format: Joi.valid(JOB_FILE_FORMAT).required(),

@@ -4,7 +4,7 @@ import { networks } from './networks'
 import { askedIn, Predictor } from './predict'
 import { bitOf } from './question'
 import { cutOf, MISTAKES, play, type Cut, type Playing } from '@/testing/grown'
-import { TIMES } from '@/testing/times'
+import { someOf, TIMES } from '@/testing/times'
 
 /** Houses in which a search that supposes too little proves what is not so. */
 const HARD: readonly number[] = [2028, 2042, 2064, 2173, 2263]
@@ -72,8 +72,8 @@ describe('the search against what is read', () => {
 describe('readings that somebody takes with lamps out, or with a device off its wires', () => {
   it('prove nothing that is not so, and contradict nothing, whatever is read besides', () => {
     const cuts = [
-      ...cutsOf(900, 3, 1, false),
-      ...cutsOf(2400, 2, 1, true),
+      ...cutsOf(900, 2, 1, false),
+      ...cutsOf(2400, 1, 1, true),
       ...cutsOf(720, 12, 2, false)
         .filter(({ survey }) => survey.boxes.length > 1)
         .slice(0, 1),
@@ -111,7 +111,7 @@ describe('boxes cut out of houses that nobody listed', () => {
   })
 
   it('one box of a house with a mistake: nothing wrong is proven', () => {
-    const cuts = [...cutsOf(2000, 1, 1, true), ...HARD.flatMap(seed => mistakenCut(seed) ?? [])]
+    const cuts = [...cutsOf(2000, 1, 1, true), ...someOf(HARD, 2).flatMap(seed => mistakenCut(seed) ?? [])]
     expect(played(cuts, () => ({ live: true, watches: false, most: 40 })).wrong).toEqual([])
   })
 

@@ -20,7 +20,7 @@ function seenBox(seed: number) {
 describe('conductors beside an isolator', () => {
   it('read as they are: that its switch answers is not said of the isolator', { timeout: 120_000 }, () => {
     let proven = 0
-    for (let seed = 1; seed <= 2 * TIMES; seed++) {
+    for (let seed = 1; seed <= TIMES; seed++) {
       const view = seenBox(seed)
       const survey = surveyOf([view], trade)
       expect(survey.ok && survey.value.lights.map(({ behaves }) => behaves)).toEqual(['not-known'])
@@ -31,6 +31,6 @@ describe('conductors beside an isolator', () => {
         expect([seed, end, is]).toEqual([seed, end, said])
       }
     }
-    expect(proven).toBeGreaterThan(2 * TIMES)
+    expect(proven).toBeGreaterThan(TIMES)
   })
 })

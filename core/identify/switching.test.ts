@@ -4,7 +4,8 @@ import { randomHidden } from '@/testing/identify/arrangements'
 import { EACH_COSTS_ONE, prepare, run } from '@/testing/identify/run'
 import { TIMES } from '@/testing/times'
 
-const SEEDS = Array.from({ length: 3 * TIMES }, (_, at) => at + 1)
+/** Of the first dozen those that are thought through in seconds; in long runs all. */
+const SEEDS = TIMES > 1 ? Array.from({ length: 3 * TIMES }, (_, at) => at + 1) : [3, 5, 6, 9, 10, 12]
 
 describe('readings by the trips to the panel', () => {
   it(

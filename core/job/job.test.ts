@@ -1,4 +1,6 @@
+import { isDeepStrictEqual } from 'node:util'
 import fc from 'fast-check'
+import { BLANK } from '../model/blank-rows'
 import { describe, expect, it } from 'vitest'
 import { usualBox } from '@/demo/usual'
 import { quillbackRoad } from '@/demo/quillback'
@@ -117,7 +119,7 @@ describe('transition', () => {
       {
         kind: 'add',
         entity: 'rooms',
-        row: { id: 'room', name: 'B', floor: '', kind: 'not-said', position: 1 },
+        row: { ...BLANK.rooms, id: 'room', name: 'B', floor: '', kind: 'not-said', position: 1 },
       },
       'id-taken',
     ],
@@ -127,7 +129,7 @@ describe('transition', () => {
       {
         kind: 'add',
         entity: 'rooms',
-        row: { id: 'x', name: ' ROOM ', floor: '', kind: 'not-said', position: 1 },
+        row: { ...BLANK.rooms, id: 'x', name: ' ROOM ', floor: '', kind: 'not-said', position: 1 },
       },
       'name-taken',
     ],
@@ -163,7 +165,7 @@ describe('transition', () => {
     expect(codes(edit)).toEqual([code])
   })
 
-  it('any run of edits and its inverse lands where it began (100 runs, seed 11)', () => {
+  it('any run of edits and its inverse lands where it began (40 runs, seed 11)', () => {
     const demo = quillbackRoad()
     const ids = ENTITY_NAMES.flatMap(entity => Object.keys(demo[entity]).map(id => ({ entity, id })))
     fc.assert(
@@ -179,9 +181,10 @@ describe('transition', () => {
           done.push(changes.value)
         }
         for (const changes of done.reverse()) now = applyChanges(now, inverseOf(changes))
-        for (const entity of ENTITY_NAMES) expect(now[entity]).toEqual(demo[entity])
+        for (const entity of ENTITY_NAMES)
+          expect([entity, isDeepStrictEqual(now[entity], demo[entity])]).toEqual([entity, true])
       }),
-      { numRuns: 100, seed: 11 },
+      { numRuns: 40, seed: 11 },
     )
   })
 })

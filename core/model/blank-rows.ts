@@ -3,6 +3,7 @@ import { ALONE } from './placed'
 
 /** What a row says where nothing is said of it: not known, or nothing. Ids and references are always said. */
 export const BLANK = {
+  rooms: { planColumn: null, planRow: null },
   circuits: {
     label: '',
     poles: 1,

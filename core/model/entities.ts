@@ -6,6 +6,7 @@ import {
   maybeNumber,
   maybeRef,
   maybeText,
+  maybeWhole,
   number,
   ref,
   text,
@@ -83,6 +84,9 @@ export const ENTITIES = {
     floor: text(40),
     kind: choice(ROOM_KINDS),
     position: whole(0, 9999),
+    /** Where it lies on its floor, roughly, in rooms from the left and from the back; null until somebody says. */
+    planColumn: maybeWhole(0, 40),
+    planRow: maybeWhole(0, 40),
   },
   circuits: {
     id,

@@ -74,6 +74,9 @@ export const maybeChoice = <const Of extends readonly string[]>(of: Of) =>
 export const whole = (min: number, max: number) =>
   ({ kind: 'number', min, max, whole: true, nullable: false }) as const
 
+export const maybeWhole = (min: number, max: number) =>
+  ({ kind: 'number', min, max, whole: true, nullable: true }) as const
+
 export const maybeNumber = (min: number, max: number) =>
   ({ kind: 'number', min, max, whole: false, nullable: true }) as const
 

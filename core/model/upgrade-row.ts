@@ -53,7 +53,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach', 'inrushAmperesEach', 'isolatedAtId'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
   places: () => blank(BLANK.places, 'part', 'retired'),
-  rooms: () => ({ kind: 'not-said' }),
+  rooms: () => ({ kind: 'not-said', ...blank(BLANK.rooms, 'planColumn', 'planRow') }),
   steps: () => blank(BLANK.steps, 'asked'),
   switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
   tests: () => blank(BLANK.tests, 'measured'),

@@ -1,3 +1,4 @@
+import { lieBeside } from '../job/floors'
 import type { BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
 import type { BreakerTry, Breaker } from '../model/entities'
@@ -187,7 +188,12 @@ function neighbours(
   const groupId = places.find(({ place }) => place.id === placeId)?.group.id
   const rooms = rowsOf(record, 'rooms')
   const at = rooms.findIndex(({ id }) => id === room.id)
-  const beside = [rooms[at - 1], rooms[at + 1]].filter(each => each?.floor === room.floor)
+  // Where nobody said how two rooms lie, those next to each other in the list are taken for neighbours.
+  const beside = rooms.filter(
+    (each, index) =>
+      each.id !== room.id &&
+      (lieBeside(room, each) ?? (Math.abs(index - at) === 1 && each.floor === room.floor)),
+  )
   const inRooms = (wanted: readonly ({ readonly id: string } | undefined)[]) =>
     new Set(
       rowsOf(record, 'boxes').flatMap(({ id, roomId }) =>

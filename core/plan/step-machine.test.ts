@@ -29,7 +29,7 @@ function between(record: JobRecord): HalfDone {
   )
 }
 
-const SHAPES = 60 * TIMES
+const SHAPES = 30 * TIMES
 const MOVES_EACH = 70
 
 describe('every state between two steps', () => {

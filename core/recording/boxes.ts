@@ -23,7 +23,10 @@ export function roomNamed(
   if (known) return { id: known.id, edits: [] }
   const id = pen.newId()
   const position = next(rowsOf(record, 'rooms')) + after
-  return { id, edits: [pen.add('rooms', { id, name: name.trim(), floor, kind: 'not-said', position })] }
+  return {
+    id,
+    edits: [pen.add('rooms', { ...BLANK.rooms, id, name: name.trim(), floor, kind: 'not-said', position })],
+  }
 }
 
 /** A box of some kind that nothing is known of yet; it stands after all that are recorded. */

@@ -60,3 +60,5 @@ export {
 export { severalPlaces, type PlaceToBe, type SeveralPlaces } from './several-places'
 export { exchanged, pairSaid, roleSaid } from './roles'
 export { oldDeviceChanged } from './old-device'
+export { roomPut } from './floors'
+export { cableGauges, gaugeForBreaker } from './gauges'

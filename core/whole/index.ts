@@ -1,3 +1,4 @@
+export { sharesOf, stepBetween, type ProposalStep, type Share } from './shares'
 export { whatUnlocks, type Unlocks } from './unlocks'
 export { choicesOf, type LightChoices, type LightOption } from './options'
 export { PROPOSALS, problemOf, WEIGHTS, type ProposalKind, type Weights, type WholeQuestion } from './problem'

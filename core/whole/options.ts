@@ -3,7 +3,6 @@ import {
   checkPlace,
   placesOf,
   type LightPlace,
-  type Line,
   type OfCandidate,
   type ToFindOut,
   whatDecides,
@@ -17,6 +16,17 @@ import { rowsOf, type JobRecord } from '../model/record'
 import { deviceNamed, type Trade } from '../model/trade'
 import type { NeedKind, Opening } from '../model/vocabulary'
 
+/** A device, or a cure, and at which box. */
+export interface OptionPart {
+  readonly boxId: string
+  /** Null for a cure. */
+  readonly modelId: string | null
+  /** Of a cure; empty for a device. */
+  readonly says: string
+  readonly price: number
+  readonly minutes: number
+}
+
 /** One thing that can stand at all places of a light. */
 export interface LightOption {
   /** One word for it, the same each time. */
@@ -24,7 +34,9 @@ export interface LightOption {
   /** Model by place, in the order of the light’s places; null where the old one stays. */
   readonly members: readonly (string | null)[]
   readonly verdict: Verdict
-  /** Devices, and the least of what cures their conditions here. */
+  /** What is bought and done for it: devices, and the least of what cures their conditions here. */
+  readonly parts: readonly OptionPart[]
+  /** Of all its parts. */
   readonly price: number
   readonly minutes: number
   /** Places that are touched. */
@@ -60,15 +72,7 @@ export function choicesOf(record: JobRecord, trade: Trade): LightChoices[] {
       ...standing(places, trade),
       ...judged
         .filter(({ verdict }) => verdict === 'fits' || verdict === 'fits-if')
-        .map(each =>
-          optionOf(
-            places,
-            each.members,
-            each.verdict,
-            each.lines.map(([, line]) => line),
-            trade,
-          ),
-        ),
+        .map(each => optionOf(places, each.members, each.verdict, each.lines, trade)),
     ]
     const now = places.map(({ place }) => place.choice?.modelId ?? null)
     return [
@@ -151,19 +155,37 @@ function optionOf(
   places: readonly LightPlace[],
   members: readonly (DeviceModel | null)[],
   verdict: Verdict,
-  lines: readonly Line[],
+  lines: OfCandidate['lines'],
   trade: Trade,
 ): LightOption {
   const bought = members.filter(model => model !== null)
-  const cures = leastCures(lines)
+  const devices = members.flatMap((model, at): OptionPart[] =>
+    model
+      ? [
+          {
+            boxId: places[at]!.view.box.id,
+            modelId: model.id,
+            says: '',
+            price: model.price,
+            minutes: model.minutes,
+          },
+        ]
+      : [],
+  )
+  const cures = leastCures(lines.map(([, line]) => line)).map((cure): OptionPart => {
+    const [boxId] = lines.find(([, line]) => line.cures.includes(cure))!
+    return { boxId, modelId: null, says: cure.says, price: cure.price, minutes: cure.minutes }
+  })
+  const parts = [...devices, ...cures]
   const standingAt = (at: number) =>
     members[at] ?? deviceNamed(trade, places[at]!.place.found?.modelId ?? '') ?? null
   return {
     id: idOf(members.map(model => model?.id ?? null)),
     members: members.map(model => model?.id ?? null),
     verdict,
-    price: sum(bought.map(({ price }) => price)) + sum(cures.map(({ price }) => price)),
-    minutes: sum(bought.map(({ minutes }) => minutes)) + sum(cures.map(({ minutes }) => minutes)),
+    parts,
+    price: sum(parts.map(({ price }) => price)),
+    minutes: sum(parts.map(({ minutes }) => minutes)),
     changes: bought.length,
     kinds: [...new Set(bought.map(({ id }) => id))],
     systems: [

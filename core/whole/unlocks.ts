@@ -1,4 +1,4 @@
-import type { ToFindOut } from '../check'
+import { nameOfThing, type ToFindOut } from '../check'
 import type { LightChoices } from './options'
 
 /** The thing to find out for which most lights wait, and which. */
@@ -20,7 +20,7 @@ export function whatUnlocks(lights: readonly LightChoices[]): Unlocks | null {
   const all = new Map<string, Unlocks>()
   for (const light of open)
     for (const thing of light.waitsFor) {
-      const key = `${thing.boxId} ${thing.says}`
+      const key = nameOfThing(thing)
       const before = all.get(key)
       all.set(key, {
         thing,

@@ -47,6 +47,7 @@ function house(seed: number, lights: number, options: number): LightChoices[] {
               id: model.id,
               members: [model.id],
               verdict: 'fits',
+              parts: [],
               price: model.price + some(9),
               minutes: model.minutes,
               changes: 1,

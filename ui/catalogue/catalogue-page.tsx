@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
@@ -154,7 +155,7 @@ function Devices({
               type="search"
               value={text}
               onChange={event => setText(event.target.value)}
-              className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
+              className={`${FIELD_LOOK} font-normal`}
             />
           </label>
           <div className="min-w-0 flex-1 sm:w-44 sm:flex-none">

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import type { DeviceModel, Rating } from '@/core/model/device'
 import { OPENINGS, RATING_KINDS, type RatingKind } from '@/core/model/vocabulary'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { Button } from '../primitives/button'
 import { CheckField, NumberField, PickOne, TextField } from '../primitives/fields'
 import { OPENING_WORDS, RATING_WORDS } from './device-words'
@@ -180,7 +181,7 @@ function Ratings({
                       value={own?.unit ?? USUAL_UNIT[kind]}
                       disabled={!own}
                       onChange={event => change(kind, { unit: event.target.value as Rating['unit'] })}
-                      className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-2 disabled:opacity-50"
+                      className={`${FIELD_LOOK} disabled:opacity-50`}
                     >
                       {UNITS.map(unit => (
                         <option key={unit}>{unit}</option>
@@ -241,7 +242,7 @@ function Cell({
         if (!wrong && parsed !== value) onCommit(parsed)
         setDraft(null)
       }}
-      className="min-h-11 w-24 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-2 aria-invalid:border-[3px] disabled:opacity-50"
+      className={`${FIELD_LOOK} w-24 aria-invalid:border-[3px] disabled:opacity-50`}
     />
   )
 }

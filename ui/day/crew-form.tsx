@@ -1,5 +1,6 @@
 import { useState, useSyncExternalStore } from 'react'
 import { rowsOf, type JobRecord } from '@/core/model/record'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { onWhoHasIt, saidWhoHasIt, whoHasIt } from '../job/device'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
@@ -83,7 +84,7 @@ export function CrewForm({ record }: { record: JobRecord }) {
             maxLength={80}
             onChange={event => setName(event.target.value)}
             onKeyDown={event => event.key === 'Enter' && add()}
-            className="min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3"
+            className={`${FIELD_LOOK} w-full`}
           />
         </label>
         <Button disabled={name.trim() === ''} onClick={add}>{say`Add`}</Button>

@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { keptTrying } from '../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import { rowsOf } from '@/core/model/record'
@@ -67,7 +68,7 @@ export function DayPage() {
               type="time"
               value={start}
               onChange={event => setStart(event.target.value || '08:00')}
-              className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2"
+              className={`${FIELD_LOOK} py-2`}
             />
           </label>
           <a

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { rowsOf, type JobRecord } from '@/core/model/record'
 import type { Keep } from '@/core/model/entities'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
@@ -10,7 +11,7 @@ import { Part } from '../stages/stage-frame'
 import { useSay } from '../words/use-say'
 import { RowContext } from '../primitives/row-context'
 
-const SELECT = 'min-h-11 w-full min-w-0 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3'
+const SELECT = `${FIELD_LOOK} w-full min-w-0`
 
 /** What people need while the work goes on. */
 export function KeepsForm({ record }: { record: JobRecord }) {

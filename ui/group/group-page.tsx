@@ -15,6 +15,7 @@ import { PickOne } from '../primitives/fields'
 import { Controls } from './controls'
 import { GroupDrawing } from './group-drawing'
 import { layoutGroup } from './layout'
+import { PartsOfDrawing, usePart } from './parts-of-drawing'
 import { foundScene, plannedScene, type Scene } from './scene'
 import { LEADS, Strip, Tester, type InHand } from './tester'
 import { useTrial } from './use-trial'
@@ -106,14 +107,7 @@ function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
   const [touched, setTouched] = useState<readonly string[]>([])
   const { playing, shownWay, play, forget } = usePlaying(trial.act)
   const { seen } = trial
-  const frame = useRef<HTMLDivElement>(null)
-  // On a narrow screen the drawing opens at the box one came from.
-  useEffect(() => {
-    const here = layout.boxes.find(({ view }) => view.box.id === boxId)
-    const { current } = frame
-    if (!here || !current || layout.boxes[0] === here) return
-    current.scrollLeft = (here.at.x / layout.width) * current.scrollWidth - 16
-  }, [layout, boxId])
+  const { frame, at, go, minWidth } = usePart(layout, boxId)
   const receptacles = scene.circuit.loads.flatMap(({ id, kind }) => (kind === 'receptacle' ? [id] : []))
 
   const take = (next: InHand) => {
@@ -163,6 +157,7 @@ function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
     )
   return (
     <>
+      <PartsOfDrawing layout={layout} at={at} onGo={go} />
       <div
         ref={frame}
         className="mt-3 overflow-x-auto rounded-xl bg-sheet"
@@ -173,7 +168,7 @@ function Workbench({ scene, boxId }: { scene: Scene; boxId: string }) {
       >
         <div
           className="group-drawing-frame"
-          style={{ minWidth: layout.width * 0.82, aspectRatio: `${layout.width} / ${layout.height}` }}
+          style={{ minWidth, aspectRatio: `${layout.width} / ${layout.height}` }}
         >
           {seen && (
             <GroupDrawing

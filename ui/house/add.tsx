@@ -1,9 +1,11 @@
 'use client'
 
 import { useState, type FormEvent } from 'react'
+import { BLANK } from '@/core/model/blank-rows'
 import { rowsOf, type JobRecord } from '@/core/model/record'
 import { BOX_KINDS, ROOM_KINDS, type BoxKind, type RoomKind } from '@/core/model/vocabulary'
 import { boxAdded, controlBoxAdded, MOST_GANGS } from '@/core/recording'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { useEdits, useJob } from '../job/provider'
 import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
@@ -27,7 +29,7 @@ const roomAfter = (record: JobRecord) => ({
   position: Math.max(0, ...rowsOf(record, 'rooms').map(({ position }) => position)) + 1,
 })
 
-const INPUT = 'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2'
+const INPUT = `${FIELD_LOOK} w-full py-2`
 
 function RoomName({ value, onChange }: { value: string; onChange: (name: string) => void }) {
   const say = useSay()
@@ -60,6 +62,7 @@ export function AddRoom({ onClose }: AddProps) {
     event.preventDefault()
     const done = edits.send('add a room', [
       edits.add('rooms', {
+        ...BLANK.rooms,
         ...roomAfter(record),
         id: newId(),
         name: name.trim(),
@@ -122,7 +125,7 @@ export function AddBox({ onClose }: AddProps) {
     const id = edits.newId()
     const box = { id, roomId: room.id, name: name.trim() }
     const done = edits.send('add a box', [
-      ...(isNewRoom ? [edits.add('rooms', { ...room, ...roomAfter(record) })] : []),
+      ...(isNewRoom ? [edits.add('rooms', { ...BLANK.rooms, ...room, ...roomAfter(record) })] : []),
       ...(kind === 'control'
         ? controlBoxAdded(edits, record, { ...box, gangs: Number(gangs) }, room.name)
         : [boxAdded(edits, record, { ...box, kind, gangs: 0 })]),

@@ -14,6 +14,7 @@ import { progressOfJob, type BoxProgress } from '@/core/plan'
 import { useJob, useTrade } from '../job/provider'
 import { StageMark, STATE_WORDS } from '../primitives/marks'
 import { Button } from '../primitives/button'
+import { PickOne } from '../primitives/fields'
 import { BOX_KIND_WORDS, STAGE_WORDS } from '../words'
 import { useSay } from '../words/use-say'
 import { RowContext } from '../primitives/row-context'
@@ -36,6 +37,10 @@ const EditJob = dynamic(() => keptTrying(() => import('./edit')).then(module => 
 const EditRoom = dynamic(() => keptTrying(() => import('./edit')).then(module => module.EditRoom), {
   ssr: false,
 })
+const HousePicture = dynamic(
+  () => keptTrying(() => import('./house-picture')).then(module => module.HousePicture),
+  { ssr: false },
+)
 const AddBox = dynamic(() => keptTrying(() => import('./add')).then(module => module.AddBox), { ssr: false })
 
 type Filter = Stage | 'done' | 'all'
@@ -51,6 +56,7 @@ export function HousePage() {
     [record, trade],
   )
   const [filter, setFilter] = useState<Filter>('all')
+  const [asPicture, setAsPicture] = useState(false)
   const [adding, setAdding] = useState<'room' | 'box' | 'job' | 'several' | null>(null)
   const [editing, setEditing] = useState<string | null>(null)
   const waitingIn = (each: BoxProgress): Filter => each.next?.stage ?? 'done'
@@ -78,8 +84,29 @@ export function HousePage() {
       {rooms.length === 0 && (
         <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">{say`Stand before the first switch and add its box: its room is made with it.`}</p>
       )}
+      {rooms.length > 1 && (
+        <div className="mt-2" data-chrome>
+          <PickOne
+            label={say`The house as`}
+            labelHidden
+            value={asPicture ? 'picture' : 'list'}
+            options={[
+              { value: 'list', words: say`List` },
+              { value: 'picture', words: say`Picture` },
+            ]}
+            onCommit={value => setAsPicture(value === 'picture')}
+          />
+        </div>
+      )}
+      {asPicture && (
+        <HousePicture
+          record={record}
+          progress={progress}
+          shows={boxId => filter === 'all' || waitingIn(progress.get(boxId)!) === filter}
+        />
+      )}
       <div className="mt-4 flex flex-col gap-2">
-        {rooms.map(room => {
+        {(asPicture ? [] : rooms).map(room => {
           const boxes = rowsWith(record, 'boxes', 'roomId', room.id).filter(box => {
             const each = progress.get(box.id)
             return filter === 'all' || (each && waitingIn(each) === filter)

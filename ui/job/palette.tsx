@@ -2,6 +2,7 @@
 
 import { useMemo, useState, type KeyboardEvent } from 'react'
 import { rowsOf } from '@/core/model/record'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { Sheet } from '../primitives/sheet'
 import { useJob } from './provider'
 import { SHORTCUTS, type Action } from './shortcuts'
@@ -84,7 +85,7 @@ export function Palette({
           setAt(0)
         }}
         onKeyDown={onKeyDown}
-        className="min-h-11 rounded-lg border-[1.5px] border-ink/60 bg-sheet px-3"
+        className={FIELD_LOOK}
       />
       <ul id="palette-list" role="listbox" aria-label={say`Found`} className="flex flex-col">
         {found.map((entry, index) => (

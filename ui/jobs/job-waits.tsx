@@ -3,10 +3,15 @@
 import { useEffect, useState } from 'react'
 import type { Stage } from '@/core/model/vocabulary'
 import { STAGE_WORDS } from '../words'
+import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
 
 interface Waits {
-  readonly stages: readonly { readonly stage: Stage; readonly boxes: readonly string[] }[]
+  readonly stages: readonly {
+    readonly stage: Stage
+    readonly boxes: readonly string[]
+    readonly since: string
+  }[]
   readonly done: number
   readonly openDefects: number
   readonly openDangers: number
@@ -19,6 +24,7 @@ const NAMED = 6
 export function JobWaits({ jobId, lastAt }: { jobId: string; lastAt: string }) {
   const say = useSay()
 
+  const { day } = useDates()
   const [waits, setWaits] = useState<Waits | null>(null)
   useEffect(() => {
     let wanted = true
@@ -31,13 +37,17 @@ export function JobWaits({ jobId, lastAt }: { jobId: string; lastAt: string }) {
       wanted = false
     }
   }, [jobId, lastAt])
+  const dayOf = (instant: string) => day.format(new Date(instant))
+  const days = new Set(waits?.stages.map(({ since }) => dayOf(since)))
+  // One day for several stages is said once.
+  const isOneDay = days.size === 1 && waits!.stages.length > 1
   return (
     <ul
       aria-label={say`What waits`}
       aria-busy={waits === null}
       className="flex min-h-6 flex-wrap gap-x-3 gap-y-1 text-sm"
     >
-      {waits?.stages.map(({ stage, boxes }) => (
+      {waits?.stages.map(({ stage, boxes, since }) => (
         <li
           key={stage}
           title={[
@@ -46,8 +56,10 @@ export function JobWaits({ jobId, lastAt }: { jobId: string; lastAt: string }) {
           ].join('\n')}
         >
           <strong>{boxes.length}</strong> {say(STAGE_WORDS[stage].name)}
+          {!isOneDay && <span className="text-soft">{say`, since ${dayOf(since)}`}</span>}
         </li>
       ))}
+      {isOneDay && <li className="text-soft">{say`since ${[...days][0]!}`}</li>}
       {waits && waits.done > 0 && (
         <li>
           <strong>{waits.done}</strong> {say`Done`}

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
+import { FIELD_LOOK } from '../primitives/field-look'
 import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
 import { PickOne } from '../primitives/fields'
@@ -43,7 +44,7 @@ export function NewJob({ open, onClose }: { open: boolean; onClose: () => void }
               setName(event.target.value)
               setId(newId())
             }}
-            className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
+            className={`${FIELD_LOOK} font-normal`}
           />
         </label>
         <PickOne

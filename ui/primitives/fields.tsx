@@ -1,13 +1,13 @@
 'use client'
 
 import { useEffect, useId, useRef, type ReactNode } from 'react'
+import { FIELD_LOOK } from './field-look'
 import { useSay } from '../words/use-say'
 import { Button } from './button'
 import { typedNumber } from './typed-number'
 import { useTyped, useTypedAs, type Typed } from './use-typed'
 
-const INPUT =
-  'min-h-11 w-full rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 py-2 text-ink hover:border-ink aria-invalid:border-[3px]'
+const INPUT = `${FIELD_LOOK} w-full py-2 text-ink hover:border-ink aria-invalid:border-[3px]`
 
 interface Labelled {
   readonly label: string

@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { FIELD_LOOK } from './field-look'
 import { Button } from './button'
 import { useSay } from '../words/use-say'
 import { typedNumber } from './typed-number'
@@ -37,7 +38,7 @@ export function FigureField({
           disabled={disabled}
           onChange={event => setTyped(event.target.value)}
           onKeyDown={event => event.key === 'Enter' && usable && read()}
-          className="min-h-11 w-32 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
+          className={`${FIELD_LOOK} w-32 disabled:opacity-50`}
         />
       </label>
       <Button disabled={disabled || !usable} onClick={read}>{say`Record`}</Button>

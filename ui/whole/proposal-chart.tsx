@@ -3,10 +3,7 @@
 import { useEffect, useState } from 'react'
 import Chart from 'react-apexcharts'
 import { figure } from '@/core/model/units'
-import type { ProposalKind, Totals } from '@/core/whole'
-import { PROPOSAL_WORDS, TOTAL_WORDS } from './words'
 import { nonce } from '../primitives/served-with'
-import { useSay } from '../words/use-say'
 
 /** Colours of the page as it is now; anew when the theme changes. */
 function useInk() {
@@ -30,39 +27,33 @@ function read() {
   }
 }
 
-/** The proposals against each other: each figure as a share of the largest of its kind. */
-export function ProposalChart({
-  totals,
-  currency,
-}: {
-  totals: readonly { readonly kind: ProposalKind; readonly totals: Totals }[]
-  currency: string
-}) {
-  const say = useSay()
+export interface ChartRow {
+  readonly words: string
+  /** By proposal, in their order. */
+  readonly figures: readonly number[]
+}
 
+/** Bars of one unit, a group of them for each row, one of each proposal. */
+export function ProposalChart({
+  label,
+  proposals,
+  rows,
+  unit,
+}: {
+  label: string
+  /** Their names. */
+  proposals: readonly string[]
+  rows: readonly ChartRow[]
+  unit: string
+}) {
   const { ink, plum, rule, isDark } = useInk()
-  const rows = (Object.keys(TOTAL_WORDS) as (keyof Totals)[]).filter(row =>
-    totals.some(each => each.totals[row] > 0),
-  )
-  const most = (row: keyof Totals) => Math.max(...totals.map(each => each.totals[row]))
-  const said = (at: number, which: number) => {
-    const row = rows[which]!
-    const value = totals[at]!.totals[row]
-    return row === 'price' ? `${figure(value, 2)} ${currency}` : figure(value, 0)
-  }
+  const most = Math.max(...rows.flatMap(({ figures }) => figures))
   return (
-    <figure
-      role="img"
-      aria-label={say`Each figure of the proposals beside the largest of its kind; the table says them all`}
-      className="rounded-xl bg-sheet p-3"
-    >
+    <figure role="img" aria-label={label}>
       <Chart
         type="bar"
-        height={rows.length * 66 + 60}
-        series={totals.map(each => ({
-          name: say(PROPOSAL_WORDS[each.kind]),
-          data: rows.map(row => Math.round((each.totals[row] / most(row)) * 1000) / 10),
-        }))}
+        height={rows.length * (proposals.length * 16 + 12) + 60}
+        series={proposals.map((name, at) => ({ name, data: rows.map(({ figures }) => figures[at]!) }))}
         options={{
           chart: {
             nonce,
@@ -77,27 +68,29 @@ export function ProposalChart({
           colors: [ink, plum, rule],
           fill: { type: 'solid', opacity: 1 },
           stroke: { show: true, width: 1.5, colors: [ink] },
-          plotOptions: { bar: { horizontal: true, barHeight: '78%', dataLabels: { position: 'top' } } },
+          plotOptions: { bar: { horizontal: true, barHeight: '82%', dataLabels: { position: 'top' } } },
           dataLabels: {
             enabled: true,
             textAnchor: 'start',
             offsetX: 8,
             style: { fontSize: '13px', fontWeight: 400, colors: [ink] },
             background: { enabled: false },
-            formatter: (_, { seriesIndex, dataPointIndex }) => said(seriesIndex, dataPointIndex),
+            formatter: value => (Number(value) === 0 ? '' : `${figure(Number(value), 2)} ${unit}`),
           },
           grid: { borderColor: rule, xaxis: { lines: { show: false } }, yaxis: { lines: { show: false } } },
           legend: { position: 'top', horizontalAlign: 'left', fontSize: '15px', labels: { colors: ink } },
           states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
           tooltip: { enabled: false },
+          // A narrow one leaves the figures as much room as the bars.
+          responsive: [{ breakpoint: 640, options: { xaxis: { max: most * 2.2 } } }],
           xaxis: {
-            categories: rows.map(row => say(TOTAL_WORDS[row])),
-            max: 165,
+            categories: rows.map(({ words }) => words),
+            max: most * 1.35,
             labels: { show: false },
             axisBorder: { show: false },
             axisTicks: { show: false },
           },
-          yaxis: { labels: { maxWidth: 120, style: { fontSize: '14px', colors: ink } } },
+          yaxis: { labels: { maxWidth: 150, style: { fontSize: '14px', colors: ink } } },
         }}
       />
     </figure>

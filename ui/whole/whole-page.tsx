@@ -1,16 +1,13 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { Link } from '../job/link'
 import { useMemo, useState } from 'react'
 import { figure } from '@/core/model/units'
 import { rowsWith, type JobRecord } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
-import { deviceNamed } from '@/core/model/trade'
 import { PROPOSALS, whatUnlocks, type LightChoices, type Proposal, type ProposalKind } from '@/core/whole'
 import { newId } from '../job/new-id'
-import { useEdits, useJob, useTrade } from '../job/provider'
+import { useEdits, useJob } from '../job/provider'
 import { Button } from '../primitives/button'
 import { CheckField } from '../primitives/fields'
 import { FigureField } from '../primitives/figure-field'
@@ -18,16 +15,11 @@ import { Part } from '../stages/stage-frame'
 import { Compared } from './compared'
 import { UnlocksFirst } from './unlocks'
 import { useProposals } from './use-proposals'
+import { StepsBetween } from './steps-between'
+import { useNames } from './use-names'
+import { WhereItGoes } from './where-it-goes'
 import { ADDED_WORDS, PROPOSAL_WORDS } from './words'
 import { useSay } from '../words/use-say'
-
-const ProposalChart = dynamic(
-  () => keptTrying(() => import('./proposal-chart')).then(module => module.ProposalChart),
-  {
-    ssr: false,
-    loading: () => <div className="min-h-[28rem] rounded-xl bg-sheet" />,
-  },
-)
 
 const NONE: readonly LightChoices[] = []
 
@@ -52,10 +44,14 @@ export function WholePage() {
   const proposed = found[shown]
   const proposal = proposed?.kind === 'proposed' ? proposed.proposal : null
   const over = Object.values(found).find(each => each.kind === 'over-budget')
-  const compared = PROPOSALS.flatMap(kind => {
-    const each = found[kind]
-    return each?.kind === 'proposed' ? [{ kind, totals: each.proposal.totals }] : []
-  })
+  const compared = useMemo(
+    () =>
+      PROPOSALS.flatMap(kind => {
+        const each = found[kind]
+        return each?.kind === 'proposed' ? [[kind, each.proposal] as const] : []
+      }),
+    [found],
+  )
   const open = lights.filter(({ options }) => options.length > 0)
   const take = (kind: ProposalKind) => {
     const from = found[kind]
@@ -103,8 +99,13 @@ export function WholePage() {
       </div>
       {Object.values(found).some(each => each.kind === 'proposed') && (
         <div className="grid items-start gap-3 xl:grid-cols-[1fr_30rem]">
-          <Compared found={found} shown={shown} currency={currency} onShow={setShown} onTake={take} />
-          {compared.length > 1 && <ProposalChart totals={compared} currency={currency} />}
+          <div className="flex min-w-0 flex-col gap-3">
+            <Compared found={found} shown={shown} currency={currency} onShow={setShown} onTake={take} />
+            {compared.length > 1 && <StepsBetween lights={lights} proposals={compared} currency={currency} />}
+          </div>
+          {compared.length > 1 && (
+            <WhereItGoes record={record} lights={lights} proposals={compared} currency={currency} />
+          )}
         </div>
       )}
       <div className="mt-4">
@@ -143,27 +144,6 @@ export function WholePage() {
       </div>
     </>
   )
-}
-
-function useNames() {
-  const say = useSay()
-
-  const trade = useTrade()
-  return (id: string, light: LightChoices): string => {
-    const members = light.options.find(each => each.id === id)?.members ?? []
-    const models = members.flatMap(member =>
-      member === null ? [] : [deviceNamed(trade, member)?.name ?? member],
-    )
-    const names = [...new Set(models)].map(name => {
-      const count = models.filter(each => each === name).length
-      return count > 1 ? `${count} × ${name}` : name
-    })
-    const stays = members.some(member => member === null)
-    return [
-      ...names,
-      ...(stays ? [names.length > 0 ? say`an old switch stays` : say`What is there stays`] : []),
-    ].join('; ')
-  }
 }
 
 function NowHere({ light }: { light: LightChoices }) {

@@ -65,7 +65,14 @@ export const FIELD_WORDS: Readonly<Partial<Record<EntityName | 'job', Labels>>> 
     backFeed: 'Solar, battery or standby feeds it too',
     note: 'Notes',
   },
-  rooms: { name: 'Name of the room', floor: 'Floor', kind: 'What it is for', position: 'Order' },
+  rooms: {
+    name: 'Name of the room',
+    floor: 'Floor',
+    kind: 'What it is for',
+    position: 'Order',
+    planColumn: 'Rooms from the left',
+    planRow: 'Rooms from the back',
+  },
   circuits: {
     breaker: 'Position in the panel',
     label: 'What its label says',

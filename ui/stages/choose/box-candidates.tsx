@@ -1,12 +1,10 @@
 'use client'
 
-import { useMemo } from 'react'
-import { checkBox, type LightPlace } from '@/core/check'
+import type { LightPlace } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
-import { useTrade } from '../../job/provider'
-import type { OnPoint } from './pointed'
-import { SetList } from './set-list'
 import { useSay } from '../../words/use-say'
+import { JudgedSets } from './judged-sets'
+import type { OnPoint } from './pointed'
 
 /** Devices for all the lights that this box alone works, beside each other. */
 export function BoxCandidates({
@@ -20,18 +18,13 @@ export function BoxCandidates({
 }) {
   const say = useSay()
 
-  const trade = useTrade()
-  const judgements = useMemo(
-    () => checkBox(view.record, view.box.id, trade),
-    [view.record, view.box.id, trade],
-  )
   return (
-    <SetList
+    <JudgedSets
+      of={['boxId', view.box.id]}
       title={say`${places.map(({ place }) => place.group.name).join(say` and `)}: all at once`}
       view={view}
       places={places}
       wantedOf={places.map(({ place }) => place)}
-      judgements={judgements}
       onPoint={onPoint}
     />
   )

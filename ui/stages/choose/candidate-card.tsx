@@ -12,6 +12,13 @@ import { Facts, Lacks, Margin, WaysOut } from './lines'
 import { useSay } from '../../words/use-say'
 import type { Say } from '@/core/words/say'
 
+/** So many alike but for one thing, and the choice between them. */
+export interface AlikeShown {
+  readonly count: number
+  readonly by: string
+  readonly choice: ReactNode
+}
+
 /** What was judged of a device, or of a set of them. */
 export interface Judged {
   readonly verdict: Verdict
@@ -25,6 +32,7 @@ export function CandidateCard({
   view,
   name,
   title = name,
+  kind = null,
   judged: { verdict, unmet, cures, settledBy },
   price,
   minutes,
@@ -37,12 +45,15 @@ export function CandidateCard({
   onBeside,
   onBypass,
   onPoint,
+  alike,
   children,
 }: {
   view: BoxView
   /** Of all that is chosen with it. */
   name: string
   title?: string
+  /** In what way several go together. */
+  kind?: string | null
   judged: Judged
   price: number
   minutes: number
@@ -59,6 +70,8 @@ export function CandidateCard({
   onBypass: () => void
   /** It is pointed at, or no more. */
   onPoint: (isPointedAt: boolean) => void
+  /** Others that differ in one thing, to be shown in its place; null where there are none. */
+  alike: AlikeShown | null
   children: ReactNode
 }) {
   const say = useSay()
@@ -80,28 +93,36 @@ export function CandidateCard({
     >
       <div className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-2 sm:grid-cols-[auto_minmax(0,1fr)_5rem_auto_auto] sm:gap-x-3">
         <VerdictMark verdict={verdict} />
-        <div className="min-w-0">
-          <h3 title={title} className={`text-base leading-tight font-bold ${open ? '' : 'line-clamp-2'}`}>
+        <div className="relative flex min-h-11 min-w-0 flex-col justify-center">
+          <h3 className={`text-base leading-tight font-bold ${open ? '' : 'line-clamp-2'}`}>
+            <span aria-hidden="true" className={`mr-1 inline-block text-xs ${open ? 'rotate-90' : ''}`}>
+              ▶
+            </span>
             {title}
           </h3>
           <p className={`text-sm leading-snug ${open ? '' : 'line-clamp-1'}`}>
             <strong>{say(VERDICT_WORDS[verdict])}</strong>
             {say` · ${figure(price, 2)} ${view.region.currency} · ${minutes} min`}
+            {kind !== null && say` · ${kind}`}
             {first !== null && !open && <span className="text-soft"> · {first}</span>}
           </p>
+          {alike !== null && !open && (
+            <p className="text-sm leading-snug text-soft">{say`${alike.count}, alike but for ${alike.by}`}</p>
+          )}
+          <button
+            aria-expanded={open}
+            aria-label={say`Why? ${name}`}
+            title={title}
+            onClick={() => setOpen(!open)}
+            className="absolute inset-0 rounded"
+          />
         </div>
         <span className="max-sm:hidden">
           <Margin lines={lines} />
         </span>
-        <span className="flex items-center gap-1 max-sm:order-last max-sm:col-span-3">
-          <Button
-            look="quiet"
-            aria-expanded={open}
-            aria-label={say`Why? ${name}`}
-            onClick={() => setOpen(!open)}
-          >
-            {say`Why?`}
-          </Button>
+        <span
+          className={`flex items-center max-sm:order-last max-sm:col-span-3 ${open ? '' : 'max-sm:hidden'}`}
+        >
           <CheckField label={say`Side by side`} labelHidden value={beside} onCommit={onBeside} />
         </span>
         <Button
@@ -126,6 +147,7 @@ export function CandidateCard({
       )}
       {open && (
         <div className="border-t border-rule pb-2">
+          {alike?.choice}
           {children}
           <Lacks unmet={unmet} />
           {verdict !== 'fits' && (

@@ -5,31 +5,18 @@ import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
 import { useDeferredValue, useMemo, useState } from 'react'
-import {
-  checkPlace,
-  ownPlacesOf,
-  placesOf,
-  verdictOfChosen,
-  type Judgement,
-  type OfCandidate,
-  type Verdict,
-} from '@/core/check'
-import { boxView, type BoxView, type PlaceView } from '@/core/job/box-view'
+import { ownPlacesOf, placesOf, verdictOfChosen, type Verdict } from '@/core/check'
+import { boxView, type BoxView } from '@/core/job/box-view'
 import { routeBox, withChoices } from '@/core/route'
 import { isSettled } from '@/core/plan'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
-import { newId } from '../../job/new-id'
-import { useEdits, useTrade } from '../../job/provider'
+import { useTrade } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
 import { Part, StageFrame } from '../stage-frame'
-import { bypassOf, CandidateCard } from './candidate-card'
-import { Decides } from './decides'
-import { Filters, useFiltered } from './filters'
-import type { OnPoint, Pointed } from './pointed'
-import { useSides } from './use-sides'
+import { Candidates } from './device-candidates'
+import type { Pointed } from './pointed'
 import { useLooking } from '../use-looking'
-import { LineRow, telling } from './lines'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
 
@@ -38,10 +25,6 @@ const OtherPlaces = dynamic(
   {
     ssr: false,
   },
-)
-const SideBySide = dynamic(
-  () => keptTrying(() => import('./side-by-side')).then(module => module.SideBySide),
-  { ssr: false },
 )
 const LightDrawing = dynamic(
   () => keptTrying(() => import('./light-drawing')).then(module => module.LightDrawing),
@@ -187,116 +170,3 @@ export function ChooseStage({ view }: { view: BoxView }) {
 /** A tick for what is chosen and may go there; a word for what may not. */
 const chosenMark = (say: Say, verdict: Verdict | null) =>
   verdict === null ? '' : verdict === 'does-not-fit' ? say`, does not fit` : ' ✓'
-
-function Candidates({ view, place, onPoint }: { view: BoxView; place: PlaceView; onPoint: OnPoint }) {
-  const say = useSay()
-
-  const trade = useTrade()
-  const judgements = useMemo(() => checkPlace(view, place.place.id, trade), [view, place, trade])
-  const { wanted, shown, filters } = useFiltered(
-    judgements,
-    { view, places: [place] },
-    ({ device }) => device,
-  )
-  const isAnyOpen = shown.some(({ verdict }) => verdict === 'not-known')
-  const candidates = useMemo(
-    () =>
-      wanted.map(({ verdict, lines }): OfCandidate => ({
-        verdict,
-        lines: lines.map(line => [view.box.id, line] as const),
-      })),
-    [wanted, view.box.id],
-  )
-  const sides = useSides()
-  return (
-    <>
-      {place.choice === null && <Decides view={view} candidates={candidates} />}
-      <Part title={place.group.name}>
-        <Filters view={view} places={[place]} every={say`Every device`} wanted={wanted} filters={filters} />
-        {sides.ids.length > 0 && (
-          <SideBySide
-            sides={sides.ids
-              .flatMap(id => judgements.find(({ device }) => device.id === id) ?? [])
-              .map(({ device: { id, name, price, minutes }, verdict, lines, unmet }) => ({
-                ...{ id, name, price, minutes },
-                ...{ verdict, lines, unmet },
-              }))}
-            currency={view.region.currency}
-            onClose={sides.close}
-          />
-        )}
-        <ul className="flex flex-col gap-2">
-          {shown.map((judgement, at) => (
-            <li key={judgement.device.id}>
-              <Candidate
-                onPoint={onPoint}
-                isNext={at === 0 && !isAnyOpen && place.choice === null}
-                view={view}
-                place={place}
-                judgement={judgement}
-                beside={sides.ids.includes(judgement.device.id)}
-                onBeside={() => sides.toggle(judgement.device.id)}
-              />
-            </li>
-          ))}
-        </ul>
-        {shown.length === 0 && <p>{say`No device has this verdict here.`}</p>}
-      </Part>
-    </>
-  )
-}
-
-function Candidate({
-  view,
-  place,
-  judgement,
-  isNext,
-  beside,
-  onBeside,
-  onPoint,
-}: {
-  view: BoxView
-  place: PlaceView
-  judgement: Judgement
-  isNext: boolean
-  onPoint: OnPoint
-  beside: boolean
-  onBeside: () => void
-}) {
-  const edits = useEdits(view.box.id)
-  const { device } = judgement
-  const chosen = place.choice?.modelId === device.id
-  const choose = () =>
-    edits.send('choose a device', [
-      place.choice
-        ? edits.change('choices', place.choice.id, { modelId: device.id })
-        : edits.add('choices', { id: newId(), placeId: place.place.id, modelId: device.id }),
-    ])
-  const letGo = () => {
-    if (place.choice) edits.send('choose a device', [edits.remove('choices', place.choice.id)])
-  }
-  return (
-    <CandidateCard
-      view={view}
-      name={device.name}
-      judged={judgement}
-      price={device.price}
-      minutes={device.minutes}
-      lines={judgement.lines}
-      chosen={chosen}
-      isNext={isNext}
-      onChoose={choose}
-      onLetGo={letGo}
-      beside={beside}
-      onBeside={onBeside}
-      onBypass={() => edits.send('plan a bypass', bypassOf(edits, [place]))}
-      onPoint={isAt => onPoint(isAt ? { choices: { [place.place.id]: device.id }, name: device.name } : null)}
-    >
-      <ul className="mt-2 flex flex-col gap-1.5">
-        {telling(judgement.lines).map(line => (
-          <LineRow key={line.rule + line.says} line={line} />
-        ))}
-      </ul>
-    </CandidateCard>
-  )
-}

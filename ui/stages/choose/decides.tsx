@@ -1,17 +1,36 @@
-import { whatDecides, type OfCandidate } from '@/core/check'
+import dynamic from 'next/dynamic'
+import { useMemo, useState } from 'react'
+import { nameOfThing, whatDecides, type OfCandidate } from '@/core/check'
 import { boxView, type BoxView } from '@/core/job/box-view'
-import { useMemo } from 'react'
+import { Button } from '../../primitives/button'
+import { keptTrying } from '../../primitives/kept-trying'
+import { useAtHand } from '../../primitives/use-at-hand'
 import { boxWords } from '../test/question-words'
 import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
 
-/** What to find out first, so that most of what is not known yet is known. */
+const facts = () => import('./asked-facts')
+const AskedFacts = dynamic(() => keptTrying(facts).then(module => module.AskedFacts), {
+  ssr: false,
+  loading: () => <p className="min-h-19" />,
+})
+
+/** What to find out first, so that most of what is not known yet is known; said here where that can be. */
 export function Decides({ view, candidates }: { view: BoxView; candidates: readonly OfCandidate[] }) {
   const say = useSay()
 
-  const decider = useMemo(() => whatDecides(candidates), [candidates])
+  useAtHand(facts)
+  // What nobody can tell now is passed over, and asked again when the page is opened anew.
+  const [passedOver, setPassedOver] = useState<readonly string[]>([])
+  const decider = useMemo(() => whatDecides(candidates, passedOver), [candidates, passedOver])
   const there = decider && boxView(view.record, decider.things[0].boxId)
-  if (!decider || !there) return null
+  if (!decider || !there)
+    return passedOver.length === 0 ? null : (
+      <p className="flex flex-wrap items-center gap-x-4">
+        {say`Nothing else would decide it.`}
+        <Button look="quiet" onClick={() => setPassedOver([])}>{say`Ask again`}</Button>
+      </p>
+    )
   const {
     things: [first, ...others],
     decides,
@@ -21,7 +40,7 @@ export function Decides({ view, candidates }: { view: BoxView; candidates: reado
   return (
     <section
       aria-label={say`What would decide`}
-      data-next={`${first.boxId} ${first.says}`}
+      data-next={nameOfThing(first)}
       className="flex flex-wrap items-center gap-x-4 gap-y-2 rounded-xl border-2 border-plum bg-sheet p-3 sm:px-4"
     >
       <div className="min-w-56 flex-1">
@@ -39,7 +58,18 @@ export function Decides({ view, candidates }: { view: BoxView; candidates: reado
               )}
         </p>
       </div>
-      <ToStage view={there} stage={first.stage} />
+      {first.asked.length > 0 && (
+        <div className="w-full">
+          <AskedFacts key={nameOfThing(first)} view={view} asked={first.asked} />
+        </div>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <ToStage view={there} stage={first.stage} />
+        <Button
+          look="quiet"
+          onClick={() => setPassedOver([...passedOver, nameOfThing(first)])}
+        >{say`Cannot be told now`}</Button>
+      </div>
     </section>
   )
 }

@@ -4,15 +4,16 @@ import { placeName, theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
 import dynamic from 'next/dynamic'
 import { keptTrying } from '../../primitives/kept-trying'
-import { useMemo, useState } from 'react'
-import type { LightPlace, OfCandidate, SetJudgement } from '@/core/check'
+import { useMemo } from 'react'
+import { alikeSets, type Alike, type LightPlace, type OfCandidate, type SetJudgement } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { DeviceSet } from '@/core/route'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Part } from '../stage-frame'
-import { bypassOf, CandidateCard } from './candidate-card'
+import { bypassOf, CandidateCard, type AlikeShown } from './candidate-card'
+import { alone, useAlike, useFirstOf, useOneOf } from './alike'
 import { Decides } from './decides'
 import { Filters, useFiltered } from './filters'
 import type { OnPoint } from './pointed'
@@ -39,12 +40,19 @@ const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
 const nameOf = (say: Say, members: SetJudgement['set']['members']): string =>
   members.map(model => model?.name ?? say`the old one stays`).join('; ')
 
+/** Each device once, with how often it stands there; what stands but once comes first. */
+function shortNameOf(say: Say, members: SetJudgement['set']['members']): string {
+  const names = members.map(model => model?.name ?? say`the old one stays`)
+  return [...new Set(names)]
+    .map(name => [name, names.filter(each => each === name).length] as const)
+    .sort(([, a], [, b]) => a - b)
+    .map(([name, times]) => (times === 1 ? name : `${times} × ${name}`))
+    .join('; ')
+}
+
 const placeWords = ({ view, place }: LightPlace) => placeName(view.record, place.place)
 const lightWords = ({ view, place }: LightPlace) =>
   `${capital(theControl(view.record, place.place))}: ${place.group.name}`
-
-/** How many are shown before somebody asks for more. */
-const SHOWN_FIRST = 24
 
 /** Sets as cards: those that do what is wanted, of one verdict, two of them side by side. */
 export function SetList({
@@ -53,6 +61,7 @@ export function SetList({
   places,
   wantedOf,
   judgements,
+  isCurrent,
   onPoint,
 }: {
   title: string
@@ -60,11 +69,21 @@ export function SetList({
   places: readonly LightPlace[]
   wantedOf: readonly PlaceView[]
   judgements: readonly SetJudgement[]
+  /** They are judged by the record as it is now; nothing is chosen by what was judged before. */
+  isCurrent: boolean
   onPoint: OnPoint
 }) {
   const say = useSay()
 
-  const { wanted, shown, filters } = useFiltered(judgements, { view, places: wantedOf }, each => each)
+  const { wanted, shown, isSearched, filters } = useFiltered(
+    judgements,
+    { view, places: wantedOf },
+    { costOf, nameOf: namesIn },
+  )
+  const folds = useMemo(
+    () => (isSearched ? shown.map(each => alone(each)) : alikeSets(shown)),
+    [shown, isSearched],
+  )
   const isAnyOpen = shown.some(({ verdict }) => verdict === 'not-known')
   const isChosen = places.some(({ place }) => place.choice !== null)
   const candidates = useMemo(
@@ -78,7 +97,7 @@ export function SetList({
       })),
     [wanted, places, view.box.id],
   )
-  const [all, setAll] = useState(false)
+  const { rows, hidden, showAll } = useFirstOf(folds, isSearched, ({ set }) => isChosenSet(places, set))
   const sides = useSides()
   return (
     <>
@@ -97,42 +116,108 @@ export function SetList({
             onClose={sides.close}
           />
         )}
-        <ul className="flex flex-col gap-2">
-          {(all ? shown : shown.slice(0, SHOWN_FIRST)).map((judgement, at) => (
-            <li key={judgement.id}>
-              <SetCandidate
+        <ul
+          aria-busy={!isCurrent}
+          className={`flex flex-col gap-2 ${isCurrent ? '' : 'pointer-events-none'}`}
+        >
+          {rows.map((fold, at) => (
+            <li key={fold.all[0].id}>
+              <SetFold
+                fold={fold}
+                isCurrent={isCurrent}
                 onPoint={onPoint}
                 isNext={at === 0 && !isAnyOpen && !isChosen}
                 view={view}
                 places={places}
-                judgement={judgement}
-                beside={sides.ids.includes(judgement.id)}
-                onBeside={() => sides.toggle(judgement.id)}
+                sides={sides}
               />
             </li>
           ))}
         </ul>
-        {!all && shown.length > SHOWN_FIRST && (
-          <Button onClick={() => setAll(true)}>{say`${shown.length - SHOWN_FIRST} more`}</Button>
+        {hidden > 0 && <Button onClick={showAll}>{say`${hidden} more`}</Button>}
+        {shown.length === 0 && (
+          <p>{isSearched ? say`No set has such a name here.` : say`No set has this verdict here.`}</p>
         )}
-        {shown.length === 0 && <p>{say`No set has this verdict here.`}</p>}
       </Part>
     </>
   )
+}
+
+/** Those of the same devices, one of them shown. */
+function SetFold({
+  fold,
+  sides,
+  ...more
+}: {
+  fold: Alike<SetJudgement>
+  sides: ReturnType<typeof useSides>
+  isCurrent: boolean
+  view: BoxView
+  places: readonly LightPlace[]
+  isNext: boolean
+  onPoint: OnPoint
+}) {
+  const { view, places } = more
+  const { shown, pick } = useOneOf(fold, idOf, ({ set }) => isChosenSet(places, set))
+  const alike = useAlike(fold, {
+    shown,
+    region: view.region,
+    idOf,
+    priceOf: ({ price }) => price,
+    wordsOf: ({ set }) => whereItStands(places, set),
+    onPick: pick,
+  })
+  return (
+    <SetCandidate
+      {...more}
+      judgement={shown}
+      // It stays in sight when it is let go, though another leads the row.
+      onKeep={() => pick(shown.id)}
+      beside={sides.ids.includes(shown.id)}
+      onBeside={() => sides.toggle(shown.id)}
+      alike={alike}
+    />
+  )
+}
+
+const costOf = (each: SetJudgement) => each
+const namesIn = ({ set }: SetJudgement) => set.members.map(model => model?.name ?? '').join('; ')
+const idOf = ({ id }: SetJudgement) => id
+
+/** All of it is chosen, place by place. */
+const isChosenSet = (places: readonly LightPlace[], { members }: DeviceSet): boolean =>
+  places.some(({ place }) => place.choice !== null) &&
+  places.every(({ place }, at) => (place.choice?.modelId ?? null) === (members[at]?.id ?? null))
+
+/** Where the device is that stands but once; else what stands at each place. */
+function whereItStands(places: readonly LightPlace[], { members }: DeviceSet): string {
+  const ids = members.map(model => model?.id ?? null)
+  const single = ids.findIndex(id => id !== null && ids.filter(other => other === id).length === 1)
+  return members.length > 2 && single >= 0
+    ? places[single]!.view.box.name
+    : places
+        .flatMap((each, at) => (members[at] ? [`${each.view.box.name}: ${members[at].name}`] : []))
+        .join('; ')
 }
 
 function SetCandidate({
   view,
   places,
   judgement,
+  onKeep,
+  isCurrent,
   isNext,
   beside,
   onBeside,
   onPoint,
+  alike,
 }: {
   view: BoxView
   places: readonly LightPlace[]
   judgement: SetJudgement
+  onKeep: () => void
+  isCurrent: boolean
+  alike: AlikeShown | null
   isNext: boolean
   onPoint: OnPoint
   beside: boolean
@@ -142,10 +227,9 @@ function SetCandidate({
 
   const edits = useEdits(view.box.id)
   const { set, ofPlaces, ofLight } = judgement
-  const chosen =
-    places.some(({ place }) => place.choice !== null) &&
-    places.every(({ place }, at) => (place.choice?.modelId ?? null) === (set.members[at]?.id ?? null))
+  const chosen = isChosenSet(places, set)
   const choose = () =>
+    isCurrent &&
     edits.send(
       'choose a device',
       places.flatMap(({ place: { place, choice } }, at) => {
@@ -156,21 +240,25 @@ function SetCandidate({
           : [edits.add('choices', { id: newId(), placeId: place.id, modelId: model.id })]
       }),
     )
-  const letGo = () =>
+  const letGo = () => {
+    onKeep()
     edits.send(
       'choose a device',
       places.flatMap(({ place: { choice } }) => (choice ? [edits.remove('choices', choice.id)] : [])),
     )
+  }
   return (
     <CandidateCard
       view={view}
       name={nameOf(say, set.members)}
-      title={say`${say(KIND_WORDS[set.kind])}: ${nameOf(say, set.members)}`}
+      title={shortNameOf(say, set.members)}
+      kind={say(KIND_WORDS[set.kind])}
       judged={judgement}
       price={judgement.price}
       minutes={judgement.minutes}
       lines={distinct([...ofLight, ...ofPlaces.flat()])}
       chosen={chosen}
+      alike={alike}
       isNext={isNext}
       onChoose={choose}
       onLetGo={letGo}

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { SEVERITIES, type Severity } from '@/core/model/vocabulary'
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { NOT_HANDED } from '../../defects/settle'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
@@ -41,7 +42,7 @@ export function AddDefect({ view }: { view: BoxView }) {
           value={what}
           maxLength={400}
           onChange={event => setWhat(event.target.value)}
-          className="min-h-11 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3 font-normal"
+          className={`${FIELD_LOOK} font-normal`}
         />
       </label>
       <PickOne

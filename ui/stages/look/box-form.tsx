@@ -4,9 +4,10 @@ import { isOfPair } from '@/core/job/low-voltage'
 import type { BoxView } from '@/core/job/box-view'
 import { fillAsFound, volumeOf } from '@/core/check'
 import { BOX_KINDS, BOX_MATERIALS, SURFACES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
-import { cubicCentimetresFrom, figure } from '@/core/model/units'
+import { figure } from '@/core/model/units'
 import { rowsOf } from '@/core/model/record'
 import { gangsChanged, kindChanged, MOST_GANGS } from '@/core/recording'
+import { BoxOfTable, Depth, Divided, MarkedVolume, NearWater } from '../../facts/box-facts'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
@@ -27,9 +28,6 @@ export function BoxForm({ view }: { view: BoxView }) {
   const { box, region } = view
   const change = (fields: Parameters<typeof edits.change<'boxes'>>[2]) =>
     edits.send('edit a box', [edits.change('boxes', box.id, fields)])
-  const byTable = trade.boxes.find(
-    each => each.cubicInches === box.volumeCubicInches && box.volumeBasis === 'table',
-  )
   return (
     <Part title={say`Box`}>
       <SelectField
@@ -59,14 +57,7 @@ export function BoxForm({ view }: { view: BoxView }) {
           onCommit={bonded => change({ bonded })}
         />
       )}
-      {(view.ends.some(isOfPair) || box.divided !== 'not-known') && (
-        <PickOne
-          label={say`A partition parts low voltage from mains in it`}
-          value={box.divided}
-          options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
-          onCommit={divided => change({ divided })}
-        />
-      )}
+      {(view.ends.some(isOfPair) || box.divided !== 'not-known') && <Divided box={box} onChange={change} />}
       <PickOne
         label={say`What is at it`}
         value={box.kind}
@@ -88,42 +79,8 @@ export function BoxForm({ view }: { view: BoxView }) {
       )}
       {region.fillBy === 'volume' && (
         <>
-          <SelectField
-            label={say`Box from the table`}
-            value={byTable?.words ?? 'other'}
-            options={[
-              { value: 'other', words: say`Marked or measured below` },
-              ...trade.boxes.map(each => ({
-                value: each.words,
-                words: say`${each.words}: ${each.cubicInches} in³`,
-              })),
-            ]}
-            onCommit={words => {
-              const row = trade.boxes.find(each => each.words === words)
-              if (row)
-                change({
-                  volumeCubicInches: row.cubicInches,
-                  volumeBasis: 'table',
-                  depthMillimetres: row.depthMillimetres,
-                })
-            }}
-          />
-          <NumberField
-            label={say`Volume marked in it`}
-            unit={say`in³`}
-            value={box.volumeCubicInches}
-            min={1}
-            max={200}
-            nullable
-            hint={
-              box.volumeCubicInches === null
-                ? undefined
-                : say`${figure(cubicCentimetresFrom(box.volumeCubicInches), 0)} cm³`
-            }
-            onCommit={volumeCubicInches =>
-              change({ volumeCubicInches, volumeBasis: volumeCubicInches === null ? null : 'marked' })
-            }
-          />
+          <BoxOfTable box={box} onChange={change} trade={trade} />
+          <MarkedVolume box={box} onChange={change} />
           {box.volumeCubicInches !== null && (
             <PickOne
               label={say`Volume known from`}
@@ -159,14 +116,7 @@ export function BoxForm({ view }: { view: BoxView }) {
         </>
       )}
       <div className="grid grid-cols-2 gap-3">
-        <LengthField
-          measures={measuresOf(view.record)}
-          label={say`Depth`}
-          value={box.depthMillimetres}
-          least={5}
-          most={200}
-          onCommit={depthMillimetres => change({ depthMillimetres })}
-        />
+        <Depth box={box} onChange={change} measures={measuresOf(view.record)} />
         <LengthField
           measures={measuresOf(view.record)}
           label={say`Set back from the surface`}
@@ -182,15 +132,7 @@ export function BoxForm({ view }: { view: BoxView }) {
         options={SURFACES.map(value => ({ value, words: say(plain(value)) }))}
         onCommit={surface => change({ surface })}
       />
-      <SelectField
-        label={say`How near water it stands`}
-        value={box.location}
-        options={[
-          { value: 'not-said' as const, words: say`Not said` },
-          ...view.region.locations.map(({ id, says }) => ({ value: id, words: say(says) })),
-        ]}
-        onCommit={location => change({ location })}
-      />
+      <NearWater box={box} onChange={change} region={region} />
       <div className="grid grid-cols-2 gap-3">
         <LengthField
           measures={measuresOf(view.record)}

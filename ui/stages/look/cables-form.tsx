@@ -5,6 +5,7 @@ import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import { isOwnLead, type BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
+import { cableGauges, gaugeForBreaker } from '@/core/recording'
 import type { Gauge } from '@/core/model/vocabulary'
 import { useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -13,7 +14,6 @@ import { PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { Part } from '../stage-frame'
 import { farWords } from './far-words'
-import { gaugeForBreaker } from './usual-gauge'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
 
@@ -49,7 +49,7 @@ export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId
     <PickOne
       label={say`Gauge of what is added`}
       value={gauge}
-      options={usualGauges(view, gauge).map(value => ({ value, words: value }))}
+      options={cableGauges(view.region, gauge).map(value => ({ value, words: value }))}
       onCommit={setSaid}
     />
   )
@@ -78,11 +78,6 @@ export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId
     </Part>
   )
 }
-
-/** Gauges of cables in walls; thinner ones are leads of devices. */
-const usualGauges = ({ region }: BoxView, gauge: Gauge): Gauge[] => [
-  ...new Set([...region.gauges.filter(each => each !== region.leadGauge && each !== '18 AWG'), gauge]),
-]
 
 function CableRow({
   view,

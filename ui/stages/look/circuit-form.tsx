@@ -1,5 +1,6 @@
 'use client'
 
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { Link } from '../../job/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -94,7 +95,7 @@ export function CircuitForm({ view }: { view: BoxView }) {
             value={newBreaker}
             maxLength={12}
             onChange={event => setNewBreaker(event.target.value)}
-            className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3"
+            className={`${FIELD_LOOK} w-28`}
           />
         </label>
         <Button

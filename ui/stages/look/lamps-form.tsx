@@ -3,11 +3,12 @@
 import { BLANK } from '@/core/model/blank-rows'
 import type { Load, Row } from '@/core/model/entities'
 import type { Region } from '@/core/model/regions'
-import { LAMP_KINDS, PHASES, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
+import { LAMP_KINDS, YES_NO_UNKNOWN } from '@/core/model/vocabulary'
 import type { Edits } from '../../job/provider'
+import { Amperes, Dimmable, DimmedBy, Horsepower, Inrush, VoltAmperes, Watts } from '../../facts/load-facts'
 import { Button } from '../../primitives/button'
 import { CheckField, NumberField, PickOne, SelectField, TextField } from '../../primitives/fields'
-import { LAMP_WORDS, PHASE_WORDS, plain } from '../../words'
+import { LAMP_WORDS, plain } from '../../words'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
 
@@ -73,23 +74,9 @@ function LoadForm({ edits, load }: { edits: Edits; region: Region; load: Load })
           max={200}
           onCommit={count => count && change({ count: Math.round(count) })}
         />
-        <NumberField
-          label={say`Watts each`}
-          value={load.wattsEach}
-          min={0}
-          max={20000}
-          nullable
-          onCommit={wattsEach => change({ wattsEach })}
-        />
+        <Watts load={load} onChange={change} />
       </div>
-      {isLamp && (
-        <PickOne
-          label={say`Dimmable, by the print on the lamp`}
-          value={load.dimmable}
-          options={YES_NO_UNKNOWN.map(value => ({ value, words: say(plain(value)) }))}
-          onCommit={dimmable => change({ dimmable })}
-        />
-      )}
+      {isLamp && <Dimmable load={load} onChange={change} />}
       <details>
         <summary className="min-h-11 py-2 font-semibold">{say`More of its print`}</summary>
         <div className="flex flex-col gap-3">
@@ -101,39 +88,11 @@ function LoadForm({ edits, load }: { edits: Edits; region: Region; load: Load })
             onCommit={name => change({ name })}
           />
           <div className="grid grid-cols-2 gap-3">
-            <NumberField
-              label={say`Amperes each`}
-              value={load.amperesEach}
-              min={0.001}
-              max={100}
-              nullable
-              onCommit={amperesEach => change({ amperesEach })}
-            />
-            <NumberField
-              label={say`Volt-amperes each`}
-              value={load.voltAmperesEach}
-              min={0.1}
-              max={20000}
-              nullable
-              onCommit={voltAmperesEach => change({ voltAmperesEach })}
-            />
-            <NumberField
-              label={say`Inrush each (A)`}
-              value={load.inrushAmperesEach}
-              min={0.1}
-              max={1000}
-              nullable
-              onCommit={inrushAmperesEach => change({ inrushAmperesEach })}
-            />
+            <Amperes load={load} onChange={change} />
+            <VoltAmperes load={load} onChange={change} />
+            <Inrush load={load} onChange={change} />
             {isMotor ? (
-              <NumberField
-                label={say`Horsepower`}
-                value={load.horsepower}
-                min={0.01}
-                max={5}
-                nullable
-                onCommit={horsepower => change({ horsepower })}
-              />
+              <Horsepower load={load} onChange={change} />
             ) : (
               <NumberField
                 label={say`Power factor`}
@@ -144,12 +103,7 @@ function LoadForm({ edits, load }: { edits: Edits; region: Region; load: Load })
                 onCommit={powerFactor => change({ powerFactor })}
               />
             )}
-            <SelectField
-              label={say`Dimmed by`}
-              value={load.phase}
-              options={PHASES.map(value => ({ value, words: say(PHASE_WORDS[value]) }))}
-              onCommit={phase => change({ phase })}
-            />
+            <DimmedBy load={load} onChange={change} />
           </div>
           <PickOne
             label={say`Metal luminaire, to be grounded`}

@@ -2,6 +2,7 @@ import { useState, type FormEvent } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { theControl } from '@/core/job/place-name'
 import { BLANK } from '@/core/model/blank-rows'
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { Link } from '../../job/link'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
@@ -14,7 +15,7 @@ const BREAKERS_SHOWN = 8
 const MOST_LAMPS = 200
 const MOST_WATTS = 20_000
 
-const INPUT = 'min-h-11 w-24 rounded-lg border-[1.5px] border-ink/50 bg-sheet px-3'
+const INPUT = `${FIELD_LOOK} w-24`
 
 /** How many lamps hang on a switch, and of how many watts; what else is printed on them is said further down. */
 export function LampsNext({ view, place: { place, group } }: { view: BoxView; place: PlaceView }) {

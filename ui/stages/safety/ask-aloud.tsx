@@ -3,6 +3,7 @@ import type { BoxView } from '@/core/job/box-view'
 import { saidOf } from '@/core/job/hearing'
 import { rowsOf } from '@/core/model/record'
 import { isolationOf } from '@/core/safety'
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { useJob, useStore } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { Folded } from '../../primitives/folded'
@@ -71,7 +72,7 @@ export function AskAloud({ view }: { view: BoxView }) {
                   value={said}
                   maxLength={200}
                   onChange={event => setSaid(event.target.value)}
-                  className="min-h-11 w-full min-w-0 flex-1 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
+                  className={`${FIELD_LOOK} w-full min-w-0 flex-1`}
                 />
                 <Button type="submit" disabled={said.trim() === ''}>{say`Answered`}</Button>
               </form>

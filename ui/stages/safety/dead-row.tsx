@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import type { BoxView, EndView } from '@/core/job/box-view'
@@ -78,7 +79,7 @@ export function DeadRow({ view, need, active }: { view: BoxView; need: ReadDead;
             aria-label={say`Volts at ${need.end.name}`}
             value={other}
             onChange={event => setOther(event.target.value)}
-            className="min-h-11 w-24 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
+            className={`${FIELD_LOOK} w-24`}
           />
           <Button
             look="main"

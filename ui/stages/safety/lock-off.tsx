@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { lockWay } from '@/core/model/house-rules'
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { useJob } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { LOCK_WORDS, namesIn } from './use-locks'
@@ -53,7 +54,7 @@ export function LockOff({
             disabled={disabled}
             onChange={event => setTyped(event.target.value)}
             onKeyDown={event => event.key === 'Enter' && name !== '' && onLock(name)}
-            className="min-h-11 w-44 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
+            className={`${FIELD_LOOK} w-44 disabled:opacity-50`}
           />
           <Button
             look="main"

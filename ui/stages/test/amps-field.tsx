@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { CLAMP_SHOWS_AMPS } from '@/core/model/limits'
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { Button } from '../../primitives/button'
 import { useSay } from '../../words/use-say'
 
@@ -52,7 +53,7 @@ export function AmpsField({
           aria-invalid={isCoarse}
           onChange={event => setTyped(event.target.value)}
           onKeyDown={event => event.key === 'Enter' && read()}
-          className="min-h-11 w-32 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3 disabled:opacity-50"
+          className={`${FIELD_LOOK} w-32 disabled:opacity-50`}
         />
       </label>
       <Button disabled={disabled || !usable || isCoarse} onClick={read}>{say`Record`}</Button>

@@ -76,6 +76,7 @@ export function IdentifyPart({
             </Part>
           ) : identification.known.length === 0 ? null : (
             <NothingMore
+              view={view}
               identification={identification}
               skipped={state.skipped}
               onAgain={state.askAllAgain}

@@ -9,6 +9,7 @@ import { isLowVoltage, type BoxView, type EndView } from '@/core/job/box-view'
 import { isOfPair } from '@/core/job/low-voltage'
 import { ROLES, type Instrument, type Role, type SwitchPosition } from '@/core/model/vocabulary'
 import { roleSaid } from '@/core/recording'
+import { FIELD_LOOK } from '../../primitives/field-look'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
@@ -201,7 +202,7 @@ function ReadingForm({ view, strand }: { view: BoxView; strand: EndView }) {
             inputMode="decimal"
             onChange={event => setTyped(event.target.value)}
             onKeyDown={event => event.key === 'Enter' && value >= 0 && record(value)}
-            className="min-h-11 w-28 rounded-lg border-[1.5px] border-ink/60 bg-paper px-3"
+            className={`${FIELD_LOOK} w-28`}
           />
         </label>
         <Button
