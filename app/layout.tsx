@@ -2,6 +2,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/atkinson-hyperlegible-mono'
 import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
+import { preload } from 'react-dom'
 import { EARLY_SCRIPT } from '@/ui/primitives/early'
 import '@/ui/primitives/served-with'
 import { OpenToAll } from '@/ui/primitives/open-to-all'
@@ -15,8 +16,15 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
+/** The letters of nearly every word: fetched at once, so that no line breaks anew when they come. */
+const LETTERS = new URL(
+  '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
+  import.meta.url,
+).pathname
+
 /** Round every page: none of them holds anything of a person, so each is made once, and the same for everybody. */
 export default function RootLayout({ children }: { children: ReactNode }) {
+  preload(LETTERS, { as: 'font', type: 'font/woff2', crossOrigin: 'anonymous' })
   return (
     <html lang={SHIPPED_LANGUAGE} data-theme="paper" suppressHydrationWarning>
       <head>

@@ -1,8 +1,6 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { FIELD_LOOK } from '../primitives/field-look'
-import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
 import type { CatalogueEntry, CatalogueUndo } from '@/core/model/catalogue'
@@ -24,16 +22,10 @@ import { Trouble } from './trouble'
 import { useCatalogue } from './use-catalogue'
 import { useSay } from '../words/use-say'
 import { LINK_LOOK } from '../primitives/link-look'
+import { part } from '../primitives/part'
 
-const Compare = dynamic(() => keptTrying(() => import('./compare')).then(module => module.Compare), {
-  ssr: false,
-})
-const DeviceSheet = dynamic(
-  () => keptTrying(() => import('./device-sheet')).then(module => module.DeviceSheet),
-  {
-    ssr: false,
-  },
-)
+const Compare = part(() => import('./compare').then(module => module.Compare))
+const DeviceSheet = part(() => import('./device-sheet').then(module => module.DeviceSheet))
 
 const MOST_COMPARED = 4
 

@@ -1,8 +1,6 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { FIELD_LOOK } from '../primitives/field-look'
-import { keptTrying } from '../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import { rowsOf } from '@/core/model/record'
 import { figure } from '@/core/model/units'
@@ -22,10 +20,9 @@ import { boxesOf, boxName } from './words'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
 import { LINK_LOOK } from '../primitives/link-look'
+import { part } from '../primitives/part'
 
-const BoxOrder = dynamic(() => keptTrying(() => import('./box-order')).then(module => module.BoxOrder), {
-  ssr: false,
-})
+const BoxOrder = part(() => import('./box-order').then(module => module.BoxOrder))
 
 /** The order of the work: walks to the panel, who does what and when, and what must keep its light and power. */
 export function DayPage() {

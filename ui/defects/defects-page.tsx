@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { Link } from '../job/link'
 import { useMemo, useState } from 'react'
 import type { DefectState } from '@/core/model/vocabulary'
@@ -15,10 +13,9 @@ import { NOT_HANDED, settling } from './settle'
 import { STATE_WORDS } from './state-words'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
+import { part } from '../primitives/part'
 
-const HandOver = dynamic(() => keptTrying(() => import('./hand-over')).then(module => module.HandOver), {
-  ssr: false,
-})
+const HandOver = part(() => import('./hand-over').then(module => module.HandOver))
 
 const SHOWN = ['open', 'deferred', 'mended', 'closed'] as const satisfies readonly DefectState[]
 

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { Link } from '../job/link'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -22,10 +20,9 @@ import { useTrial } from './use-trial'
 import { Verdict } from './verdict'
 import { useSay } from '../words/use-say'
 import { LINK_LOOK } from '../primitives/link-look'
+import { part } from '../primitives/part'
 
-const NotYet = dynamic(() => keptTrying(() => import('./not-yet')).then(module => module.NotYet), {
-  ssr: false,
-})
+const NotYet = part(() => import('./not-yet').then(module => module.NotYet))
 
 const MOVE_MILLISECONDS = 700
 const TAP_MILLISECONDS = 250

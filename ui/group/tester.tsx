@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { INSTRUMENTS } from '@/core/model/vocabulary'
 import type { Result } from '@/core/model/result'
 import type { Shown } from '@/core/read'
@@ -13,10 +11,9 @@ import { INSTRUMENT_WORDS } from '../words'
 import { LIGHT_WORDS } from './words'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
+import { part } from '../primitives/part'
 
-const Reading = dynamic(() => keptTrying(() => import('./reading')).then(module => module.Reading), {
-  ssr: false,
-})
+const Reading = part(() => import('./reading').then(module => module.Reading))
 
 const IN_HAND = ['none', ...INSTRUMENTS] as const
 export type InHand = (typeof IN_HAND)[number]

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { Link } from '../job/link'
 import { useMemo, useState } from 'react'
 import { defectsIn } from '@/core/check'
@@ -18,30 +16,15 @@ import { PickOne } from '../primitives/fields'
 import { BOX_KIND_WORDS, STAGE_WORDS } from '../words'
 import { useSay } from '../words/use-say'
 import { RowContext } from '../primitives/row-context'
+import { part } from '../primitives/part'
 
-const SeveralPlaces = dynamic(
-  () => keptTrying(() => import('./several-places')).then(module => module.SeveralPlaces),
-  {
-    ssr: false,
-  },
-)
-const Orphans = dynamic(() => keptTrying(() => import('./orphans')).then(module => module.Orphans), {
-  ssr: false,
-})
-const AddRoom = dynamic(() => keptTrying(() => import('./add')).then(module => module.AddRoom), {
-  ssr: false,
-})
-const EditJob = dynamic(() => keptTrying(() => import('./edit')).then(module => module.EditJob), {
-  ssr: false,
-})
-const EditRoom = dynamic(() => keptTrying(() => import('./edit')).then(module => module.EditRoom), {
-  ssr: false,
-})
-const HousePicture = dynamic(
-  () => keptTrying(() => import('./house-picture')).then(module => module.HousePicture),
-  { ssr: false },
-)
-const AddBox = dynamic(() => keptTrying(() => import('./add')).then(module => module.AddBox), { ssr: false })
+const SeveralPlaces = part(() => import('./several-places').then(module => module.SeveralPlaces))
+const Orphans = part(() => import('./orphans').then(module => module.Orphans))
+const AddRoom = part(() => import('./add').then(module => module.AddRoom))
+const EditJob = part(() => import('./edit').then(module => module.EditJob))
+const EditRoom = part(() => import('./edit').then(module => module.EditRoom))
+const HousePicture = part(() => import('./house-picture').then(module => module.HousePicture))
+const AddBox = part(() => import('./add').then(module => module.AddBox))
 
 type Filter = Stage | 'done' | 'all'
 

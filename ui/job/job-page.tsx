@@ -7,6 +7,7 @@ import { openJob, type OpenedJob } from './fetch-job'
 import { NothingHere } from './nothing-here'
 import { useRunning } from '../primitives/use-running'
 import { useAtHand } from '../primitives/use-at-hand'
+import { everyPart } from '../primitives/part'
 import { everyPage, pageAt } from './pages'
 import { JobProvider } from './provider'
 import { JobShell } from './shell'
@@ -67,8 +68,10 @@ function OneJob({ jobId, parts }: { jobId: string; parts: readonly string[] }) {
   )
 }
 
-/** Once a job stands, its other pages are fetched. */
+const everything = () => everyPage().then(everyPart)
+
+/** Once a job stands, its other pages are fetched, and every part of them. */
 function AtHand() {
-  useAtHand(everyPage)
+  useAtHand(everything)
   return null
 }

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react'
 import { STAGES } from '@/core/model/vocabulary'
-import { page } from '../primitives/page'
+import { page } from '../primitives/part'
 import { everyStage, StagePage } from '../stages/stage-page'
 import { NothingHere } from './nothing-here'
 

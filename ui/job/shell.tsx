@@ -1,32 +1,23 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { goTo, Link } from './link'
 import { usePathname } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react'
 import { rowsOf } from '@/core/model/record'
 import { useJob, useStore } from './provider'
 import { Icon } from '../primitives/icon'
-import { useAtHand } from '../primitives/use-at-hand'
 import { PAGES_OF_JOB } from './pages-of-job'
 import { actionOf, type Action } from './shortcuts'
 import type { SaveState } from './job-store'
 import { scopeOf } from './store'
 import { toggleTheme } from './theme'
 import { useSay } from '../words/use-say'
+import { part } from '../primitives/part'
 
-const notices = () => import('./notices')
-const Notices = dynamic(() => keptTrying(notices).then(module => module.Notices), { ssr: false })
-const Palette = dynamic(() => keptTrying(() => import('./palette')).then(module => module.Palette), {
-  ssr: false,
-})
-const menu = () => import('./menu')
-const Menu = dynamic(() => keptTrying(menu).then(module => module.Menu), { ssr: false })
-const Help = dynamic(() => keptTrying(() => import('./help')).then(module => module.Help), { ssr: false })
-
-/** What may be wanted without a connection. */
-const shellParts = () => Promise.allSettled([notices(), menu()])
+const Notices = part(() => import('./notices').then(module => module.Notices))
+const Palette = part(() => import('./palette').then(module => module.Palette))
+const Menu = part(() => import('./menu').then(module => module.Menu))
+const Help = part(() => import('./help').then(module => module.Help))
 
 /** So many pages stand above on a phone; the others are in its menu. */
 const ON_A_PHONE = 2
@@ -42,7 +33,6 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 export function JobShell({ children }: { children: ReactNode }) {
   const say = useSay()
 
-  useAtHand(shellParts)
   const job = useJob()
   const store = useStore()
   const { base, boxId, stage } = usePlace(job.record.job.id)
@@ -215,7 +205,7 @@ function SaveMark({ save }: { save: SaveState }) {
           strokeWidth="2"
         />
       </svg>
-      <span className={save === 'waiting' ? 'font-semibold text-ink' : 'sr-only lg:not-sr-only'}>
+      <span className={save === 'waiting' ? 'font-semibold text-ink' : 'sr-only lg:not-sr-only lg:min-w-18'}>
         {say(SAVE_WORDS[save])}
       </span>
     </span>

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
@@ -19,13 +17,10 @@ import { useSay } from '../words/use-say'
 import { LINK_LOOK } from '../primitives/link-look'
 import { WhenSeen } from '../primitives/when-seen'
 import { JobWaits } from './job-waits'
+import { part } from '../primitives/part'
 
-const NewJob = dynamic(() => keptTrying(() => import('./new-job')).then(module => module.NewJob), {
-  ssr: false,
-})
-const Sheet = dynamic(() => keptTrying(() => import('../primitives/sheet')).then(module => module.Sheet), {
-  ssr: false,
-})
+const NewJob = part(() => import('./new-job').then(module => module.NewJob))
+const Sheet = part(() => import('../primitives/sheet').then(module => module.Sheet))
 
 export interface JobCard {
   readonly id: string

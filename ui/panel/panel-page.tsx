@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { Link } from '../job/link'
 import { useMemo, useState } from 'react'
 import { regionOf } from '@/core/model/regions'
@@ -15,18 +13,12 @@ import { Directory, PrintedDirectory } from './directory'
 import { useDates } from '../words/use-dates'
 import { useSay } from '../words/use-say'
 import { RowContext } from '../primitives/row-context'
+import { part } from '../primitives/part'
 
-const CircuitSheet = dynamic(
-  () => keptTrying(() => import('./circuit-sheet')).then(module => module.CircuitSheet),
-  {
-    ssr: false,
-  },
-)
+const CircuitSheet = part(() => import('./circuit-sheet').then(module => module.CircuitSheet))
 
-const MainSwitch = dynamic(() => keptTrying(() => import('./switching')).then(module => module.MainSwitch), {
-  ssr: false,
-})
-const Walks = dynamic(() => keptTrying(() => import('./walks')).then(module => module.Walks), { ssr: false })
+const MainSwitch = part(() => import('./switching').then(module => module.MainSwitch))
+const Walks = part(() => import('./walks').then(module => module.Walks))
 
 /** The circuits: what the label says against what was found, and which boxes each one feeds. */
 export function PanelPage() {

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../primitives/kept-trying'
 import { Link } from '../job/link'
 import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -18,8 +16,7 @@ import { LargerButton } from '../drawing/larger-button'
 import { MAIN_LINK_LOOK } from '../primitives/link-look'
 import { ToStage } from './to-stage'
 import { useNextInSight } from './use-next-in-sight'
-import { useAtHand } from '../primitives/use-at-hand'
-import { atHand } from './safety/at-hand'
+import { part } from '../primitives/part'
 
 /** The drawing beside the work: the more gangs, the more room it takes, so that its words stay large enough. */
 const COLUMNS = [
@@ -44,7 +41,6 @@ export function StageFrame({
 }) {
   const say = useSay()
 
-  useAtHand(atHand)
   const trade = useTrade()
   const progress = useMemo(() => progressOf(view, trade), [view, trade])
   const unfit = useUnfit(view)
@@ -152,19 +148,9 @@ function StageBar({ view, stage, stages }: Standing) {
   )
 }
 
-const AskAloud = dynamic(
-  () => keptTrying(() => import('./safety/ask-aloud')).then(module => module.AskAloud),
-  { ssr: false },
-)
-const MeanwhileOn = dynamic(
-  () => keptTrying(() => import('./safety/meanwhile-on')).then(module => module.MeanwhileOn),
-  {
-    ssr: false,
-  },
-)
-const PutBack = dynamic(() => keptTrying(() => import('./safety/put-back')).then(module => module.PutBack), {
-  ssr: false,
-})
+const AskAloud = part(() => import('./safety/ask-aloud').then(module => module.AskAloud))
+const MeanwhileOn = part(() => import('./safety/meanwhile-on').then(module => module.MeanwhileOn))
+const PutBack = part(() => import('./safety/put-back').then(module => module.PutBack))
 
 /** Whether a device is chosen in a box that may not go there; reckoned once the page stands. */
 function useUnfit(view: BoxView): boolean {

@@ -3,7 +3,7 @@
 import type { Stage } from '@/core/model/vocabulary'
 import { NoSuchBox } from '../job/no-such-box'
 import { useBox } from '../job/provider'
-import { page } from '../primitives/page'
+import { page } from '../primitives/part'
 import { usePowerHolds } from '../job/use-power-holds'
 
 const PAGES = {

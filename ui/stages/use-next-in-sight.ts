@@ -2,6 +2,9 @@ import { useEffect, useRef } from 'react'
 
 /** So much room is left round what is brought into sight. */
 const ROOM = 8
+const TYPED_INTO = ['INPUT', 'TEXTAREA', 'SELECT']
+/** Keys by which a page is moved. */
+const MOVING_KEYS = ['PageDown', 'PageUp', 'Home', 'End', 'ArrowDown', 'ArrowUp', ' ']
 
 /**
  * Keeps the one next thing wholly in sight, below the picture where that stands above it: on arrival, and after what was
@@ -16,8 +19,11 @@ export function useNextInSight(stage: string) {
     // Who came for a certain part of the page finds that one.
     let follows = window.location.hash === ''
     let asked = 0
+    // Between the press and the release nothing moves: else it would land on something else, or on nothing.
+    let held = false
     const bring = () => {
       asked = 0
+      if (held) return
       const next = section.querySelector('[data-next]')
       if (!follows || !next || document.activeElement?.matches('input:not([type=radio]), textarea')) return
       const { top, bottom } = next.getBoundingClientRect()
@@ -37,6 +43,21 @@ export function useNextInSight(stage: string) {
     const leave = () => {
       follows = false
     }
+    const turned = ({ key, target }: KeyboardEvent) => {
+      const isTyped = target instanceof Element && TYPED_INTO.includes(target.tagName)
+      if (!isTyped && MOVING_KEYS.includes(key)) leave()
+    }
+    const hold = ({ clientX }: PointerEvent) => {
+      held = true
+      // The bar at the edge moves the page as a wheel does.
+      if (clientX >= document.documentElement.clientWidth) leave()
+    }
+    // The press itself comes right after its release.
+    const release = () =>
+      window.setTimeout(() => {
+        held = false
+        soon()
+      })
     const pressed = ({ target }: Event) => {
       follows = target instanceof Element && target.closest('[data-next]') !== null
     }
@@ -51,6 +72,10 @@ export function useNextInSight(stage: string) {
     grown.observe(section)
     window.addEventListener('wheel', leave, { passive: true })
     window.addEventListener('touchmove', leave, { passive: true })
+    window.addEventListener('keydown', turned)
+    window.addEventListener('pointerdown', hold, true)
+    window.addEventListener('pointerup', release, true)
+    window.addEventListener('pointercancel', release, true)
     window.addEventListener('click', pressed, true)
     soon()
     return () => {
@@ -59,6 +84,10 @@ export function useNextInSight(stage: string) {
       cancelAnimationFrame(asked)
       window.removeEventListener('wheel', leave)
       window.removeEventListener('touchmove', leave)
+      window.removeEventListener('keydown', turned)
+      window.removeEventListener('pointerdown', hold, true)
+      window.removeEventListener('pointerup', release, true)
+      window.removeEventListener('pointercancel', release, true)
       window.removeEventListener('click', pressed, true)
     }
   }, [stage])

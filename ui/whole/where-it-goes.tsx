@@ -1,18 +1,17 @@
-import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import type { JobRecord } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
 import { sharesOf, type LightChoices, type Proposal, type ProposalKind, type Share } from '@/core/whole'
 import { useTrade } from '../job/provider'
 import { PickOne } from '../primitives/fields'
-import { keptTrying } from '../primitives/kept-trying'
 import { useSay } from '../words/use-say'
 import { PROPOSAL_WORDS } from './words'
+import { part } from '../primitives/part'
 
-const ProposalChart = dynamic(
-  () => keptTrying(() => import('./proposal-chart')).then(module => module.ProposalChart),
-  { ssr: false, loading: () => <div className="min-h-96" /> },
-)
+const ProposalChart = part(() => import('./proposal-chart').then(module => module.ProposalChart), {
+  seldom: true,
+  Coming: () => <div className="min-h-96" />,
+})
 
 const VIEWS = ['price-by-room', 'minutes-by-room', 'price-by-device'] as const
 type View = (typeof VIEWS)[number]

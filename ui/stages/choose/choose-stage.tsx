@@ -2,8 +2,6 @@
 
 import { theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { ownPlacesOf, placesOf, verdictOfChosen, type Verdict } from '@/core/check'
 import { boxView, type BoxView } from '@/core/job/box-view'
@@ -19,35 +17,14 @@ import type { Pointed } from './pointed'
 import { useLooking } from '../use-looking'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
+import { part } from '../../primitives/part'
 
-const OtherPlaces = dynamic(
-  () => keptTrying(() => import('../look/other-place')).then(module => module.OtherPlaces),
-  {
-    ssr: false,
-  },
-)
-const LightDrawing = dynamic(
-  () => keptTrying(() => import('./light-drawing')).then(module => module.LightDrawing),
-  {
-    ssr: false,
-  },
-)
-const SetCandidates = dynamic(
-  () => keptTrying(() => import('./set-candidates')).then(module => module.SetCandidates),
-  {
-    ssr: false,
-  },
-)
+const OtherPlaces = part(() => import('../look/other-place').then(module => module.OtherPlaces))
+const LightDrawing = part(() => import('./light-drawing').then(module => module.LightDrawing))
+const SetCandidates = part(() => import('./set-candidates').then(module => module.SetCandidates))
 
-const Retired = dynamic(() => keptTrying(() => import('./retired')).then(module => module.Retired), {
-  ssr: false,
-})
-const BoxCandidates = dynamic(
-  () => keptTrying(() => import('./box-candidates')).then(module => module.BoxCandidates),
-  {
-    ssr: false,
-  },
-)
+const Retired = part(() => import('./retired').then(module => module.Retired))
+const BoxCandidates = part(() => import('./box-candidates').then(module => module.BoxCandidates))
 
 const WHOLE = 'whole'
 const TOGETHER = 'together'

@@ -1,25 +1,20 @@
-import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { nameOfThing, whatDecides, type OfCandidate } from '@/core/check'
 import { boxView, type BoxView } from '@/core/job/box-view'
 import { Button } from '../../primitives/button'
-import { keptTrying } from '../../primitives/kept-trying'
-import { useAtHand } from '../../primitives/use-at-hand'
 import { boxWords } from '../test/question-words'
 import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const facts = () => import('./asked-facts')
-const AskedFacts = dynamic(() => keptTrying(facts).then(module => module.AskedFacts), {
-  ssr: false,
-  loading: () => <p className="min-h-19" />,
+const AskedFacts = part(() => import('./asked-facts').then(module => module.AskedFacts), {
+  Coming: () => <p className="min-h-19" />,
 })
 
 /** What to find out first, so that most of what is not known yet is known; said here where that can be. */
 export function Decides({ view, candidates }: { view: BoxView; candidates: readonly OfCandidate[] }) {
   const say = useSay()
 
-  useAtHand(facts)
   // What nobody can tell now is passed over, and asked again when the page is opened anew.
   const [passedOver, setPassedOver] = useState<readonly string[]>([])
   const decider = useMemo(() => whatDecides(candidates, passedOver), [candidates, passedOver])

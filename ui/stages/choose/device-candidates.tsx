@@ -1,11 +1,9 @@
-import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import { alikeDevices, checkPlace, type Alike, type Judgement, type OfCandidate } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { newId } from '../../job/new-id'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { keptTrying } from '../../primitives/kept-trying'
 import { Part } from '../stage-frame'
 import { alone, useAlike, useFirstOf, useOneOf } from './alike'
 import { bypassOf, CandidateCard } from './candidate-card'
@@ -15,11 +13,9 @@ import { LineRow, telling } from './lines'
 import type { OnPoint } from './pointed'
 import { useSides } from './use-sides'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const SideBySide = dynamic(
-  () => keptTrying(() => import('./side-by-side')).then(module => module.SideBySide),
-  { ssr: false },
-)
+const SideBySide = part(() => import('./side-by-side').then(module => module.SideBySide))
 
 /** Every device for one place: what fits first. */
 export function Candidates({ view, place, onPoint }: { view: BoxView; place: PlaceView; onPoint: OnPoint }) {

@@ -1,6 +1,4 @@
-import dynamic from 'next/dynamic'
 import { FIELD_LOOK } from '../../primitives/field-look'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import { needsIn, VERDICTS, type Verdict } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
@@ -10,13 +8,9 @@ import { VERDICT_WORDS } from '../../primitives/marks'
 import { needsWords } from '../../needs/words'
 import { WANT_WORDS } from '../../words'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const NeedsForm = dynamic(
-  () => keptTrying(() => import('../../needs/needs-form')).then(module => module.NeedsForm),
-  {
-    ssr: false,
-  },
-)
+const NeedsForm = part(() => import('../../needs/needs-form').then(module => module.NeedsForm))
 
 /** An isolator is asked for nothing that is wanted of its light. */
 const worked = (places: readonly PlaceView[]) => places.filter(({ isolates }) => !isolates)

@@ -2,8 +2,6 @@
 
 import { placeName, theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo } from 'react'
 import { alikeSets, type Alike, type LightPlace, type OfCandidate, type SetJudgement } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
@@ -21,11 +19,9 @@ import { useSides } from './use-sides'
 import { LineRow, telling } from './lines'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
+import { part } from '../../primitives/part'
 
-const SideBySide = dynamic(
-  () => keptTrying(() => import('./side-by-side')).then(module => module.SideBySide),
-  { ssr: false },
-)
+const SideBySide = part(() => import('./side-by-side').then(module => module.SideBySide))
 
 const KIND_WORDS: Readonly<Record<DeviceSet['kind'], string>> = {
   'side-by-side': 'Beside each other',

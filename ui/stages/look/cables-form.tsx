@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import { isOwnLead, type BoxView } from '@/core/job/box-view'
 import type { Cable } from '@/core/model/entities'
@@ -16,23 +14,12 @@ import { Part } from '../stage-frame'
 import { farWords } from './far-words'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
+import { part } from '../../primitives/part'
 
-const AddCable = dynamic(() => keptTrying(() => import('./add-cable')).then(module => module.AddCable), {
-  ssr: false,
-})
-const BoxTemplates = dynamic(
-  () => keptTrying(() => import('./box-templates')).then(module => module.BoxTemplates),
-  {
-    ssr: false,
-  },
-)
-const SeveralPlaces = dynamic(
-  () => keptTrying(() => import('../../house/several-places')).then(module => module.SeveralPlaces),
-  { ssr: false },
-)
-const CableBody = dynamic(() => keptTrying(() => import('./cable-body')).then(module => module.CableBody), {
-  ssr: false,
-})
+const AddCable = part(() => import('./add-cable').then(module => module.AddCable))
+const BoxTemplates = part(() => import('./box-templates').then(module => module.BoxTemplates))
+const SeveralPlaces = part(() => import('../../house/several-places').then(module => module.SeveralPlaces))
+const CableBody = part(() => import('./cable-body').then(module => module.CableBody))
 
 /** Cables by their sheath: one press adds what usually comes in one, the drawing corrects it. */
 export function CablesForm({ view, onSelect }: { view: BoxView; onSelect: (endId: string) => void }) {

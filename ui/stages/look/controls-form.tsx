@@ -2,8 +2,6 @@
 
 import { theControl } from '@/core/job/place-name'
 import { capital } from '@/core/words/capital'
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
 import { WANTS } from '@/core/model/vocabulary'
@@ -18,16 +16,10 @@ import { LightOfPlace } from './light-of-place'
 import { OldDevice } from './old-device'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
+import { part } from '../../primitives/part'
 
-const NeedsForm = dynamic(
-  () => keptTrying(() => import('../../needs/needs-form')).then(module => module.NeedsForm),
-  {
-    ssr: false,
-  },
-)
-const ThisGang = dynamic(() => keptTrying(() => import('./this-gang')).then(module => module.ThisGang), {
-  ssr: false,
-})
+const NeedsForm = part(() => import('../../needs/needs-form').then(module => module.NeedsForm))
+const ThisGang = part(() => import('./this-gang').then(module => module.ThisGang))
 
 /** What each gang controls: the old device, the lamps, and what is wanted there. */
 export function ControlsForm({ view }: { view: BoxView }) {

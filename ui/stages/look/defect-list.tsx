@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo } from 'react'
 import { defectsIn, type ListedDefect } from '@/core/check'
 import type { BoxView } from '@/core/job/box-view'
@@ -13,14 +11,10 @@ import { Part } from '../stage-frame'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
 import { RowContext } from '../../primitives/row-context'
+import { part } from '../../primitives/part'
 
-const AddDefect = dynamic(() => keptTrying(() => import('./add-defect')).then(module => module.AddDefect), {
-  ssr: false,
-})
-const DefectBody = dynamic(
-  () => keptTrying(() => import('./defect-body')).then(module => module.DefectBody),
-  { ssr: false },
-)
+const AddDefect = part(() => import('./add-defect').then(module => module.AddDefect))
+const DefectBody = part(() => import('./defect-body').then(module => module.DefectBody))
 
 /** What is wrong, raised by rule from the record or seen by a person; each stays until it is settled. */
 export function DefectList({ view }: { view: BoxView }) {

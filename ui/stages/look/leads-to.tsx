@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { Link } from '../../job/link'
 import { useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
@@ -15,10 +13,9 @@ import { PickOne, SelectField } from '../../primitives/fields'
 import { boxNamed } from './far-words'
 import { useSay } from '../../words/use-say'
 import { LINK_LOOK } from '../../primitives/link-look'
+import { part } from '../../primitives/part'
 
-const LinkSheet = dynamic(() => keptTrying(() => import('./link-sheet')).then(module => module.LinkSheet), {
-  ssr: false,
-})
+const LinkSheet = part(() => import('./link-sheet').then(module => module.LinkSheet))
 
 /** Where a cable leads: to no box, or to which one and which cable there. */
 export function LeadsTo({ view, cable }: { view: BoxView; cable: Cable }) {

@@ -1,8 +1,6 @@
 'use client'
 
 import { placeName } from '@/core/job/place-name'
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { Link } from '../../job/link'
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
@@ -16,10 +14,9 @@ import { CheckField, PickOne } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { LAMP_WORDS, plain } from '../../words'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const SameLight = dynamic(() => keptTrying(() => import('./same-light')).then(module => module.SameLight), {
-  ssr: false,
-})
+const SameLight = part(() => import('./same-light').then(module => module.SameLight))
 
 /** The other places that work the same light, and how to say that there are more of them, or fewer. */
 export function LightOfPlace({ view, place }: { view: BoxView; place: PlaceView }) {

@@ -1,4 +1,3 @@
-import dynamic from 'next/dynamic'
 import type { BoxView } from '@/core/job/box-view'
 import { BOX_MATERIALS } from '@/core/model/vocabulary'
 import type { OpenOnLook } from '@/core/plan'
@@ -7,10 +6,9 @@ import { goTo } from '../../job/link'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
-import { keptTrying } from '../../primitives/kept-trying'
-import { useAtHand } from '../../primitives/use-at-hand'
 import { plain } from '../../words'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
 /** Where each is recorded, by the parts of the page. */
 export const LOOK_PARTS = { cables: 'cables', controls: 'controls', circuit: 'circuit' } as const
@@ -19,17 +17,10 @@ const PART_OF: Readonly<Partial<Record<OpenOnLook['kind'], string>>> = {
   conductors: LOOK_PARTS.cables,
   control: LOOK_PARTS.controls,
 }
-/** What is answered where it is asked for; fetched when it is. */
-const answers = () => import('./look-answers')
+/** What is answered where it is asked for. */
 const Coming = () => <p className="min-h-28" />
-const LampsNext = dynamic(() => keptTrying(answers).then(module => module.LampsNext), {
-  ssr: false,
-  loading: Coming,
-})
-const BreakerNext = dynamic(() => keptTrying(answers).then(module => module.BreakerNext), {
-  ssr: false,
-  loading: Coming,
-})
+const LampsNext = part(() => import('./look-answers').then(module => module.LampsNext), { Coming })
+const BreakerNext = part(() => import('./look-answers').then(module => module.BreakerNext), { Coming })
 
 /** The first thing that Look lacks: answered here where that can be, else the way to it. */
 export function LookNext({
@@ -43,7 +34,6 @@ export function LookNext({
 }) {
   const say = useSay()
 
-  useAtHand(answers)
   const edits = useEdits(view.box.id)
   const change = (fields: Parameters<typeof edits.change<'boxes'>>[2]) =>
     edits.send('edit a box', [edits.change('boxes', view.box.id, fields)])

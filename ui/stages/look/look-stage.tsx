@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { BoxDrawing } from '../../drawing/box-drawing'
@@ -19,25 +17,13 @@ import { DefectList } from './defect-list'
 import { LOOK_PARTS, LookNext } from './look-next'
 import { useLooking } from '../use-looking'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const PhotosPart = dynamic(
-  () => keptTrying(() => import('./photos-part')).then(module => module.PhotosPart),
-  { ssr: false },
-)
-const ClosedBox = dynamic(() => keptTrying(() => import('./closed-box')).then(module => module.ClosedBox), {
-  ssr: false,
-})
-const OtherPlaces = dynamic(
-  () => keptTrying(() => import('./other-place')).then(module => module.OtherPlaces),
-  { ssr: false },
-)
-const HangsHere = dynamic(() => keptTrying(() => import('./hangs-here')).then(module => module.HangsHere), {
-  ssr: false,
-})
-const StrandPanel = dynamic(
-  () => keptTrying(() => import('./strand-panel')).then(module => module.StrandPanel),
-  { ssr: false },
-)
+const PhotosPart = part(() => import('./photos-part').then(module => module.PhotosPart))
+const ClosedBox = part(() => import('./closed-box').then(module => module.ClosedBox))
+const OtherPlaces = part(() => import('./other-place').then(module => module.OtherPlaces))
+const HangsHere = part(() => import('./hangs-here').then(module => module.HangsHere))
+const StrandPanel = part(() => import('./strand-panel').then(module => module.StrandPanel))
 
 export function LookStage({ view }: { view: BoxView }) {
   const say = useSay()

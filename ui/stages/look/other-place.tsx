@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsOf } from '@/core/model/record'
@@ -13,10 +11,9 @@ import { TextField } from '../../primitives/fields'
 import { Part } from '../stage-frame'
 import { boxNamed } from './far-words'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const SameLight = dynamic(() => keptTrying(() => import('./same-light')).then(module => module.SameLight), {
-  ssr: false,
-})
+const SameLight = part(() => import('./same-light').then(module => module.SameLight))
 
 /** An old two-place or middle switch never works alone: where its other is comes before anything is reckoned. */
 export function OtherPlaces({

@@ -1,8 +1,6 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { FIELD_LOOK } from '../../primitives/field-look'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useState } from 'react'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { isolationOf, type SafetyNeed } from '@/core/safety'
@@ -12,10 +10,9 @@ import { Button } from '../../primitives/button'
 import { capital } from '@/core/words/capital'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
+import { part } from '../../primitives/part'
 
-const ReadsLive = dynamic(() => keptTrying(() => import('./reads-live')).then(module => module.ReadsLive), {
-  ssr: false,
-})
+const ReadsLive = part(() => import('./reads-live').then(module => module.ReadsLive))
 
 type ReadDead = Extract<SafetyNeed, { kind: 'read-dead' }>
 

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { mayMissAnOn } from '@/core/job/hearing'
@@ -21,22 +19,12 @@ import { holdersIn, useLocks } from './use-locks'
 import { onWords, useSwitchedOn } from './use-switched-on'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
+import { part } from '../../primitives/part'
 
-const LockOff = dynamic(() => keptTrying(() => import('./lock-off')).then(module => module.LockOff), {
-  ssr: false,
-})
-const LocksOn = dynamic(() => keptTrying(() => import('./locks-on')).then(module => module.LocksOn), {
-  ssr: false,
-})
-const ReadersOnly = dynamic(
-  () => keptTrying(() => import('./readers-only')).then(module => module.ReadersOnly),
-  {
-    ssr: false,
-  },
-)
-const KeepOff = dynamic(() => keptTrying(() => import('./keep-off')).then(module => module.KeepOff), {
-  ssr: false,
-})
+const LockOff = part(() => import('./lock-off').then(module => module.LockOff))
+const LocksOn = part(() => import('./locks-on').then(module => module.LocksOn))
+const ReadersOnly = part(() => import('./readers-only').then(module => module.ReadersOnly))
+const KeepOff = part(() => import('./keep-off').then(module => module.KeepOff))
 
 /** Proofs on a live point. */
 const PROOFS: readonly SafetyNeed['kind'][] = ['prove-tester', 'prove-reference', 'prove-tester-again']

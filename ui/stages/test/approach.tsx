@@ -1,9 +1,7 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import { APART, isolationOf, TOGETHER, type ApproachStep } from '@/core/safety'
-import { keptTrying } from '../../primitives/kept-trying'
 import { Row } from './step-row'
 import type { BoxView } from '@/core/job/box-view'
 import type { Breaker } from '@/core/model/entities'
@@ -22,20 +20,12 @@ import { boxWords } from './question-words'
 import { MAIN_LINK_LOOK } from '../../primitives/link-look'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
+import { part } from '../../primitives/part'
 
-const MakeSafe = dynamic(() => keptTrying(() => import('./make-safe')).then(module => module.MakeSafe), {
-  ssr: false,
-})
-const ReadersOnly = dynamic(
-  () => keptTrying(() => import('../safety/readers-only')).then(module => module.ReadersOnly),
-  { ssr: false },
-)
-const LocksOn = dynamic(() => keptTrying(() => import('../safety/locks-on')).then(module => module.LocksOn), {
-  ssr: false,
-})
-const AmpsField = dynamic(() => keptTrying(() => import('./amps-field')).then(module => module.AmpsField), {
-  ssr: false,
-})
+const MakeSafe = part(() => import('./make-safe').then(module => module.MakeSafe))
+const ReadersOnly = part(() => import('../safety/readers-only').then(module => module.ReadersOnly))
+const LocksOn = part(() => import('../safety/locks-on').then(module => module.LocksOn))
+const AmpsField = part(() => import('./amps-field').then(module => module.AmpsField))
 
 /** What comes before the reading, one step after the other; each is recorded with one press. */
 export function Approach({ here, steps }: { here: BoxView; steps: readonly ApproachStep[] }) {

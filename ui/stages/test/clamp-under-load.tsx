@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import type { Identified, Question } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import { approachTo, isLifted } from '@/core/safety'
@@ -14,20 +12,11 @@ import { Approach } from './approach'
 import { boxWords } from './question-words'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
+import { part } from '../../primitives/part'
 
-const SimulatedTester = dynamic(
-  () => keptTrying(() => import('./simulated-tester')).then(module => module.SimulatedTester),
-  {
-    ssr: false,
-  },
-)
+const SimulatedTester = part(() => import('./simulated-tester').then(module => module.SimulatedTester))
 
-const LiftAtPanel = dynamic(
-  () => keptTrying(() => import('./lift-at-panel')).then(module => module.LiftAtPanel),
-  {
-    ssr: false,
-  },
-)
+const LiftAtPanel = part(() => import('./lift-at-panel').then(module => module.LiftAtPanel))
 
 /**
  * Where no bare or green conductor is in the box, no voltage tells a neutral from a ground: both are one metal at the

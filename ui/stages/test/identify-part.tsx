@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import type { BoxView } from '@/core/job/box-view'
 import { useEdits } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
@@ -9,29 +7,13 @@ import { Part } from '../stage-frame'
 import { NextReading } from './next-reading'
 import type { useIdentification } from './use-identification'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const Contradiction = dynamic(
-  () => keptTrying(() => import('./contradiction')).then(module => module.Contradiction),
-  {
-    ssr: false,
-  },
-)
-const ClampUnderLoad = dynamic(
-  () => keptTrying(() => import('./clamp-under-load')).then(module => module.ClampUnderLoad),
-  {
-    ssr: false,
-  },
-)
-const NoReading = dynamic(() => keptTrying(() => import('./no-reading')).then(module => module.NoReading), {
-  ssr: false,
-})
-const NothingMore = dynamic(
-  () => keptTrying(() => import('./no-reading')).then(module => module.NothingMore),
-  { ssr: false },
-)
-const TakeOver = dynamic(() => keptTrying(() => import('./take-over')).then(module => module.TakeOver), {
-  ssr: false,
-})
+const Contradiction = part(() => import('./contradiction').then(module => module.Contradiction))
+const ClampUnderLoad = part(() => import('./clamp-under-load').then(module => module.ClampUnderLoad))
+const NoReading = part(() => import('./no-reading').then(module => module.NoReading))
+const NothingMore = part(() => import('./no-reading').then(module => module.NothingMore))
+const TakeOver = part(() => import('./take-over').then(module => module.TakeOver))
 
 /** What to read next, what cannot stand together, and what was found. */
 export function IdentifyPart({

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import type { BoxView, EndView } from '@/core/job/box-view'
 import { approachToLift, isLifted, LIFTED } from '@/core/safety'
 import { newReading, newTick } from '../../job/new-reading'
@@ -11,13 +9,9 @@ import { Approach } from './approach'
 import { useSay } from '../../words/use-say'
 import { REFERENCES } from '../../words/references'
 import { plain } from '../../words'
+import { part } from '../../primitives/part'
 
-const SimulatedTester = dynamic(
-  () => keptTrying(() => import('./simulated-tester')).then(module => module.SimulatedTester),
-  {
-    ssr: false,
-  },
-)
+const SimulatedTester = part(() => import('./simulated-tester').then(module => module.SimulatedTester))
 
 /** Where no current is to be had: with the neutral off its bar, only a ground still sounds to ground. */
 export function LiftAtPanel({

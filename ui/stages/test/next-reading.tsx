@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { Link } from '../../job/link'
 import {
   answerOfVolts,
@@ -28,13 +26,9 @@ import { ToldApart } from './told-apart'
 import { useSay } from '../../words/use-say'
 import { type Say } from '@/core/words/say'
 import { REFERENCES } from '../../words/references'
+import { part } from '../../primitives/part'
 
-const SimulatedTester = dynamic(
-  () => keptTrying(() => import('./simulated-tester')).then(module => module.SimulatedTester),
-  {
-    ssr: false,
-  },
-)
+const SimulatedTester = part(() => import('./simulated-tester').then(module => module.SimulatedTester))
 
 /** One reading, big: where, with what, how to stand, what each answer will mean; answered with one press. */
 export function NextReading({

@@ -1,9 +1,7 @@
 'use client'
 
 import { ROLE_WORDS } from '@/core/words/of-vocabulary'
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { claimStatus, type Identification, type Identified, type Question } from '@/core/identify'
 import { approachTo } from '@/core/safety'
 import type { BoxView, EndView } from '@/core/job/box-view'
@@ -23,26 +21,12 @@ import { useLooking } from '../use-looking'
 import { useIdentification } from './use-identification'
 import { useSay } from '../../words/use-say'
 import { sayIn } from '@/core/words/say'
+import { part } from '../../primitives/part'
 
-const OtherPlaces = dynamic(
-  () => keptTrying(() => import('../look/other-place')).then(module => module.OtherPlaces),
-  {
-    ssr: false,
-  },
-)
-const WhichCircuit = dynamic(
-  () => keptTrying(() => import('./which-circuit')).then(module => module.WhichCircuit),
-  {
-    ssr: false,
-  },
-)
-const AllReadings = dynamic(
-  () => keptTrying(() => import('./all-readings')).then(module => module.AllReadings),
-  { ssr: false },
-)
-const RolePanel = dynamic(() => keptTrying(() => import('./role-panel')).then(module => module.RolePanel), {
-  ssr: false,
-})
+const OtherPlaces = part(() => import('../look/other-place').then(module => module.OtherPlaces))
+const WhichCircuit = part(() => import('./which-circuit').then(module => module.WhichCircuit))
+const AllReadings = part(() => import('./all-readings').then(module => module.AllReadings))
+const RolePanel = part(() => import('./role-panel').then(module => module.RolePanel))
 
 export function TestStage({ view }: { view: BoxView }) {
   const say = useSay()
@@ -61,6 +45,8 @@ export function TestStage({ view }: { view: BoxView }) {
   const strand = view.ends.find(each => each.end.id === selected) ?? null
   const asked = identification?.conflict?.repeat.question ?? identification?.next?.question ?? null
   const isDeadNext = asked !== null && isMadeDeadFor(asked, view, identifying.views)
+  // What stands below comes with the first question, so that it does not move when that comes; or without it.
+  const isEarly = useShortly(says.kind === 'thinking')
   const isolation = (
     <div id="make-it-dead" className="scroll-mt-3">
       <IsolationPanel view={view} isNext={isDeadNext} />
@@ -87,35 +73,53 @@ export function TestStage({ view }: { view: BoxView }) {
       )}
       {looking.here.length === 0 && <IdentifyPart view={view} state={identifying} />}
       {isDeadNext && isolation}
-      {untold.length > 0 && <WhichCircuit view={view} lines={untold} />}
+      {!isEarly && untold.length > 0 && <WhichCircuit view={view} lines={untold} />}
       {strand && (
         <RolePanel key={strand.end.id} view={view} strand={strand} onClose={() => setSelected(null)} />
       )}
-      <Conductors
-        view={view}
-        known={identification?.known ?? []}
-        selected={selected}
-        onSelect={setSelected}
-      />
-      <Folded
-        className="rounded-xl bg-sheet px-3 sm:px-4"
-        summary={
-          <summary className="min-h-11 py-2.5 font-bold">
-            {say.count(
-              view.readings.length + view.struckReadings.length,
-              'All that was read and switched here: # reading',
-              'All that was read and switched here: # readings',
-            )}
-          </summary>
-        }
-      >
-        <div className="pb-3">
-          <AllReadings view={view} />
-        </div>
-      </Folded>
-      {!isDeadNext && isolation}
+      {!isEarly && (
+        <Conductors
+          view={view}
+          known={identification?.known ?? []}
+          selected={selected}
+          onSelect={setSelected}
+        />
+      )}
+      {!isEarly && (
+        <Folded
+          className="rounded-xl bg-sheet px-3 sm:px-4"
+          summary={
+            <summary className="min-h-11 py-2.5 font-bold">
+              {say.count(
+                view.readings.length + view.struckReadings.length,
+                'All that was read and switched here: # reading',
+                'All that was read and switched here: # readings',
+              )}
+            </summary>
+          }
+        >
+          <div className="pb-3">
+            <AllReadings view={view} />
+          </div>
+        </Folded>
+      )}
+      {!isDeadNext && !isEarly && isolation}
     </StageFrame>
   )
+}
+
+/** So long at most what stands below the next question waits for it. */
+const SHORTLY_MILLISECONDS = 2000
+
+/** True while something is awaited, but not for long. */
+function useShortly(isAwaited: boolean): boolean {
+  const [isOver, setOver] = useState(false)
+  useEffect(() => {
+    if (!isAwaited) return
+    const timer = window.setTimeout(() => setOver(true), SHORTLY_MILLISECONDS)
+    return () => window.clearTimeout(timer)
+  }, [isAwaited])
+  return isAwaited && !isOver
 }
 
 /** Whether this box is made dead before anything else is done for a reading. */

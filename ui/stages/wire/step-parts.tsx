@@ -1,6 +1,4 @@
 import type { IfOn, Step } from '@/core/plan'
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { isPartedIn } from '@/core/safety'
 import { useState } from 'react'
 import { Button } from '../../primitives/button'
@@ -9,25 +7,11 @@ import { TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import type { useTicks } from './use-ticks'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const PartedRow = dynamic(
-  () => keptTrying(() => import('../safety/dead-row')).then(module => module.PartedRow),
-  {
-    ssr: false,
-  },
-)
-const AmpsField = dynamic(
-  () => keptTrying(() => import('../test/amps-field')).then(module => module.AmpsField),
-  {
-    ssr: false,
-  },
-)
-const TakePhoto = dynamic(
-  () => keptTrying(() => import('../../photos/take-photo')).then(module => module.TakePhoto),
-  {
-    ssr: false,
-  },
-)
+const PartedRow = part(() => import('../safety/dead-row').then(module => module.PartedRow))
+const AmpsField = part(() => import('../test/amps-field').then(module => module.AmpsField))
+const TakePhoto = part(() => import('../../photos/take-photo').then(module => module.TakePhoto))
 
 export const KIND_WORDS: Readonly<Record<Step['kind'], string>> = {
   record: 'Record',

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { useMemo, useState } from 'react'
 import type { BoxView } from '@/core/job/box-view'
 import { ifOnAfter, type IfOn, type Step } from '@/core/plan'
@@ -17,13 +15,10 @@ import { useSay } from '../../words/use-say'
 import { partWords } from '@/core/model/small-part'
 import { measuresOf } from '@/core/model/measures'
 import { RowContext } from '../../primitives/row-context'
+import { part } from '../../primitives/part'
 
-const LocksOn = dynamic(() => keptTrying(() => import('../safety/locks-on')).then(module => module.LocksOn), {
-  ssr: false,
-})
-const OneStep = dynamic(() => keptTrying(() => import('./one-step')).then(module => module.OneStep), {
-  ssr: false,
-})
+const LocksOn = part(() => import('../safety/locks-on').then(module => module.LocksOn))
+const OneStep = part(() => import('./one-step').then(module => module.OneStep))
 
 /** What is read there takes a row of its own: beside the words it would leave them no room. */
 const isWide = ({ name, done }: Step): boolean => !done && (name.kind === 'clamp' || name.kind === 'parted')

@@ -1,7 +1,5 @@
 'use client'
 
-import dynamic from 'next/dynamic'
-import { keptTrying } from '../../primitives/kept-trying'
 import { Link } from '../../job/link'
 import { useMemo, useState } from 'react'
 import { keyOfTerminal } from '@/core/model/terminal-key'
@@ -16,32 +14,22 @@ import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import type { Asked } from '@/workers/ask'
-import { useAtHand } from '../../primitives/use-at-hand'
 import { IsolationPanel } from '../safety/isolation-panel'
 import { Part, StageFrame } from '../stage-frame'
 import { Steps } from './steps'
 import { useProof } from './use-proof'
 import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
+import { part } from '../../primitives/part'
 
-const Refutation = dynamic(() => keptTrying(() => import('./refutation')).then(module => module.Refutation), {
-  ssr: false,
-})
-const NextBest = dynamic(() => keptTrying(() => import('./next-best')).then(module => module.NextBest), {
-  ssr: false,
-})
-const Wished = dynamic(() => keptTrying(() => import('./wished')).then(module => module.Wished))
-const Whose = dynamic(() => keptTrying(() => import('./whose')).then(module => module.Whose), { ssr: false })
-const Cures = dynamic(() => keptTrying(() => import('./cures')).then(module => module.Cures), { ssr: false })
-const NetPath = dynamic(() => keptTrying(() => import('./net-path')).then(module => module.NetPath), {
-  ssr: false,
-})
-const Duties = dynamic(() => keptTrying(() => import('./duties')).then(module => module.Duties), {
-  ssr: false,
-})
-const Landing = dynamic(() => keptTrying(() => import('./landing')).then(module => module.Landing), {
-  ssr: false,
-})
+const Refutation = part(() => import('./refutation').then(module => module.Refutation))
+const NextBest = part(() => import('./next-best').then(module => module.NextBest))
+const Wished = part(() => import('./wished').then(module => module.Wished))
+const Whose = part(() => import('./whose').then(module => module.Whose))
+const Cures = part(() => import('./cures').then(module => module.Cures))
+const NetPath = part(() => import('./net-path').then(module => module.NetPath))
+const Duties = part(() => import('./duties').then(module => module.Duties))
+const Landing = part(() => import('./landing').then(module => module.Landing))
 
 /** Steps that are done by the safe sequence, which stands above them. */
 const BY_THE_SEQUENCE: readonly Step['name']['kind'][] = [
@@ -52,21 +40,9 @@ const BY_THE_SEQUENCE: readonly Step['name']['kind'][] = [
   'tester-again',
 ]
 
-/** What a step is done with. */
-const stepParts = () =>
-  Promise.allSettled([
-    import('./one-step'),
-    import('./landing'),
-    import('./cures'),
-    import('./net-path'),
-    import('./whose'),
-    import('./wished'),
-  ])
-
 export function WireStage({ view }: { view: BoxView }) {
   const say = useSay()
 
-  useAtHand(stepParts)
   const trade = useTrade()
   const [moment, setMoment] = useState<'before' | 'after' | 'next'>('after')
   const edits = useEdits(view.box.id)
