@@ -3,6 +3,9 @@ import type { NextConfig } from 'next'
 
 interface WebpackConfig {
   readonly plugins: unknown[]
+  readonly optimization: {
+    readonly splitChunks?: false | { readonly cacheGroups?: Record<string, unknown> }
+  }
 }
 
 interface WebpackLike {
@@ -22,11 +25,25 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   // One page for every address within a job: it reads there which it is.
   rewrites: async () => [{ source: '/jobs/:path*', destination: '/job' }],
-  webpack: (webpackConfig: WebpackConfig, { webpack }: { webpack: WebpackLike }) => {
+  webpack: (
+    webpackConfig: WebpackConfig,
+    { webpack, isServer }: { readonly webpack: WebpackLike; readonly isServer: boolean },
+  ) => {
     // The optimiser asks for Node’s modules where it runs in Node; in the browser it does not.
     webpackConfig.plugins.push(
       new webpack.IgnorePlugin({ resourceRegExp: /^node:/, contextRegExp: /node_modules[\\/]highs/ }),
     )
+    // What every page says its words with comes once, not once for each of the files that Next makes of a page.
+    const { splitChunks } = webpackConfig.optimization
+    if (!isServer && splitChunks && splitChunks.cacheGroups)
+      splitChunks.cacheGroups.words = {
+        test: /[\\/](core[\\/]words[\\/]say|ui[\\/]words[\\/]use-say)\.ts$/,
+        chunks: ({ name }: { readonly name?: string }) => name?.startsWith('app/') ?? false,
+        minChunks: 2,
+        minSize: 0,
+        priority: 50,
+        enforce: true,
+      }
     return webpackConfig
   },
   serverExternalPackages: ['mysql2', 'joi', 'pino', 'sharp'],

@@ -100,6 +100,83 @@ for (const [boxId, at, presses] of PRESSED)
     }
   })
 
+/** Something as high as half a screen comes to stand above what is next; where the page is then, once that was seen to. */
+const pushedDown = (page: Page) =>
+  page.evaluate(async () => {
+    const next = document.querySelector('[data-work] [data-next]')!
+    const above = document.createElement('div')
+    above.style.height = '420px'
+    next.before(above)
+    for (let frames = 0; frames < 4; frames++) await new Promise(requestAnimationFrame)
+    return window.scrollY
+  })
+
+test('what is next is brought back into sight, but never between a press and its release, nor from whoever moved on', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringIn(request, unread())
+  const open = async () => {
+    await visit(page, `/jobs/${jobId}/boxes/box/test`)
+    await page.addStyleTag({ content: 'html { overflow-anchor: none }' })
+    await expect(page.locator('[data-work] [data-next] button').first()).toBeVisible()
+    return page.evaluate(() => window.scrollY)
+  }
+  const before = await open()
+  expect(await pushedDown(page)).toBeGreaterThan(before)
+
+  const held = await open()
+  const { x, y } = (await page.locator('[data-work] [data-next] button').first().boundingBox())!
+  await page.mouse.move(x + 5, y + 5)
+  await page.mouse.down()
+  expect(await pushedDown(page)).toBe(held)
+  await page.mouse.up()
+
+  await open()
+  await page.keyboard.press('End')
+  await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(held)
+  const moved = await page.evaluate(() => window.scrollY)
+  expect(await pushedDown(page)).toBe(moved)
+})
+
+/**
+ * How much moves while a page is opened, and what: a thumb that is on its way lands on something else. What stands still
+ * while the next reading is thought of is looked at with it.
+ */
+test('nothing moves while a page is opened', async ({ page, request }) => {
+  const jobId = await bringIn(request, quillbackRoad())
+  await page.addInitScript(() => {
+    const moved: string[] = []
+    Object.assign(window, { moved })
+    new PerformanceObserver(list => {
+      for (const entry of list.getEntries()) {
+        const { value, sources } = entry as PerformanceEntry & {
+          readonly value: number
+          readonly sources: readonly { readonly node: Node | null }[]
+        }
+        const what = sources.map(({ node }) => node?.textContent?.slice(0, 30)).join(', ')
+        if (value > 0.01) moved.push(`${value.toFixed(3)}: ${what}`)
+      }
+    }).observe({ type: 'layout-shift', buffered: true })
+  })
+  const out: string[] = []
+  for (const path of [
+    '',
+    '/panel',
+    '/day',
+    '/defects',
+    ...['porch', 'cellar', 'veranda'].flatMap(box => STAGES.map(each => `/boxes/box-${box}/${each}`)),
+  ]) {
+    await visit(page, `/jobs/${jobId}${path}`)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expect(page.getByText('Thinking of every way')).toHaveCount(0)
+    await expect(page.locator('html[data-at-hand]')).toBeAttached()
+    const moved = await page.evaluate(() => (window as unknown as { moved: string[] }).moved)
+    out.push(...moved.map(each => `${path}: ${each}`))
+  }
+  expect(out).toEqual([])
+})
+
 test.describe('a phone that lies on its side', () => {
   test.use({ viewport: { width: 844, height: 390 } })
 

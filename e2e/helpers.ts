@@ -40,7 +40,7 @@ export async function rows(sql: string, ...values: (string | number)[]): Promise
 /** Opens a page and waits until it listens: what is pressed before that is nobody's. */
 export async function visit(page: Page, path: string): Promise<void> {
   await page.goto(path)
-  await expect(page.locator('[data-save="opening"]')).toHaveCount(0)
+  await expect(page.locator('[data-save="opening"], [data-coming]')).toHaveCount(0)
 }
 
 /** Waits until the page says that everything is in the database. */

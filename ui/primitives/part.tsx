@@ -61,7 +61,7 @@ export function page<Props extends object>(load: () => Promise<ComponentType<Pro
     Page: function OnePage(props: Props) {
       const [Now] = useState<ComponentType<Props> | null>(come)
       return (
-        <Suspense fallback={null}>
+        <Suspense fallback={<div data-coming />}>
           <Arriving>{Now ? <Now {...props} /> : <Later {...props} />}</Arriving>
         </Suspense>
       )

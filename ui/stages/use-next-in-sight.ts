@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react'
 const ROOM = 8
 const TYPED_INTO = ['INPUT', 'TEXTAREA', 'SELECT']
 /** Keys by which a page is moved. */
-const MOVING_KEYS = ['PageDown', 'PageUp', 'Home', 'End', 'ArrowDown', 'ArrowUp', ' ']
+const MOVING_KEYS = /^(Page(Down|Up)|Arrow(Down|Up)|Home|End| )$/
 
 /**
  * Keeps the one next thing wholly in sight, below the picture where that stands above it: on arrival, and after what was
@@ -45,7 +45,7 @@ export function useNextInSight(stage: string) {
     }
     const turned = ({ key, target }: KeyboardEvent) => {
       const isTyped = target instanceof Element && TYPED_INTO.includes(target.tagName)
-      if (!isTyped && MOVING_KEYS.includes(key)) leave()
+      if (!isTyped && MOVING_KEYS.test(key)) leave()
     }
     const hold = ({ clientX }: PointerEvent) => {
       held = true

@@ -31,7 +31,7 @@ export function JudgedSets({
           <Button onClick={again}>{say`Try again`}</Button>
         </div>
       ) : (
-        <p role="status" className="min-h-96">{say`Every set is held against every place …`}</p>
+        <p role="status" className="min-h-svh">{say`Every set is held against every place …`}</p>
       )}
     </Part>
   )
