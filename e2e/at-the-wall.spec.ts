@@ -118,7 +118,7 @@ test('what is next is brought back into sight, but never between a press and its
   const jobId = await bringIn(request, unread())
   const open = async () => {
     await visit(page, `/jobs/${jobId}/boxes/box/test`)
-    await page.addStyleTag({ content: 'html { overflow-anchor: none }' })
+    await page.evaluate(() => (document.documentElement.style.overflowAnchor = 'none'))
     await expect(page.locator('[data-work] [data-next] button').first()).toBeVisible()
     return page.evaluate(() => window.scrollY)
   }

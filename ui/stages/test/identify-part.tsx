@@ -12,7 +12,9 @@ import { part } from '../../primitives/part'
 const Contradiction = part(() => import('./contradiction').then(module => module.Contradiction))
 const ClampUnderLoad = part(() => import('./clamp-under-load').then(module => module.ClampUnderLoad))
 const NoReading = part(() => import('./no-reading').then(module => module.NoReading))
-const NothingMore = part(() => import('./no-reading').then(module => module.NothingMore))
+const NothingMore = part(() => import('./no-reading').then(module => module.NothingMore), {
+  Coming: () => <p className="min-h-15" />,
+})
 const TakeOver = part(() => import('./take-over').then(module => module.TakeOver))
 
 /** What to read next, what cannot stand together, and what was found. */
