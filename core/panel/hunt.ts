@@ -1,10 +1,9 @@
 import { lieBeside } from '../job/floors'
 import type { BoxView } from '../job/box-view'
 import { tiedBoxes } from '../job/tied'
-import type { BreakerTry, Breaker } from '../model/entities'
+import type { Breaker, BreakerTry, Room } from '../model/entities'
 import { rowsOf, rowsWith, type JobRecord } from '../model/record'
 import { isSwitchedOff } from '../safety'
-import { roomsOf } from './directory'
 import { linesIn } from './lines'
 import { byPosition, thrownWith } from '../model/ties'
 
@@ -27,7 +26,7 @@ export interface HuntCandidate {
   readonly share: number
   readonly why: readonly HuntReason[]
   /** Rooms that are known to go dark with it, this one left out. */
-  readonly darkens: readonly string[]
+  readonly darkens: readonly Room[]
   /** Put off by whoever stood at the panel: it may not be switched now. */
   readonly putOff: boolean
 }
@@ -107,7 +106,7 @@ export function huntFor(view: BoxView, { placeId, endId }: Watched): Hunt {
         circuit,
         share: worth / total,
         why,
-        darkens: darkenedBy(record, circuit).filter(room => room !== view.room.name),
+        darkens: darkenedBy(record, circuit).filter(({ id }) => id !== view.room.id),
         putOff: tries.some(each => each.circuitId === circuit.id && each.shows === 'not-tried'),
       }))
       .sort(
@@ -123,13 +122,15 @@ export function huntFor(view: BoxView, { placeId, endId }: Watched): Hunt {
 }
 
 /** Rooms that are known to go dark with a breaker, by whatever says so, and with all that its handle throws. */
-export const darkenedBy = (record: JobRecord, circuit: Breaker): string[] =>
-  roomsOf(
-    record,
+export const darkenedBy = (record: JobRecord, circuit: Breaker): Room[] => [
+  ...new Set(
     [circuit, ...thrownWith(record, circuit)].flatMap(({ id }) =>
-      rowsWith(record, 'feeds', 'circuitId', id).flatMap(({ boxId }) => record.boxes[boxId] ?? []),
+      rowsWith(record, 'feeds', 'circuitId', id).flatMap(
+        ({ boxId }) => record.rooms[record.boxes[boxId]?.roomId ?? ''] ?? [],
+      ),
     ),
-  )
+  ),
+]
 
 function judged(
   view: BoxView,

@@ -10,6 +10,7 @@ import { newId } from '../job/new-id'
 import { Button } from '../primitives/button'
 import { Part } from '../stages/stage-frame'
 import { CrewForm } from './crew-form'
+import { DayOnHouse } from './day-on-house'
 import { KeepsForm } from './keeps-form'
 import { Stretches } from './stretches'
 import { TimeLine } from './time-line'
@@ -104,6 +105,7 @@ export function DayPage() {
           {ordering && (
             <BoxOrder boxes={boxesOf(turns).map(id => ({ id, name: boxName(record, id) }))} onOrder={order} />
           )}
+          {turns.length > 0 && <DayOnHouse day={day} record={record} />}
           <Stretches day={day} start={start} record={record} />
           {day.waiting.length > 0 && (
             <p className="mt-3 text-soft">{say`Not in the day, for they wait for a record or a device: ${day.waiting.map(id => boxName(record, id)).join('; ')}`}</p>

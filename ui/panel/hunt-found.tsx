@@ -25,7 +25,7 @@ export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; see
     )
   if (hunt.found === 'main' || hunt.found === null)
     return (
-      <Part title={say`The main switch made it dark, and no breaker that is listed did`}>
+      <Part next="found-main" title={say`The main switch made it dark, and no breaker that is listed did`}>
         <p>
           {say`A breaker is missing from the list, or one was misread. Leave the main switch off for this box, or `}
           <Link
@@ -43,7 +43,10 @@ export function HuntFound({ view, hunt, seen }: { view: BoxView; hunt: Hunt; see
       feed.basis === 'label' && hunt.ruledOut.some(each => each.circuit.id === circuit.id),
   )
   return (
-    <Part title={say`${capital(breakerName(view, found))} feeds ${seen === METER_WORDS ? say`it` : seen}`}>
+    <Part
+      next="found"
+      title={say`${capital(breakerName(view, found))} feeds ${seen === METER_WORDS ? say`it` : seen}`}
+    >
       <p className="text-lg">{say`It is off now, and listed for this box. It proves nothing dead: read every conductor before you touch.`}</p>
       <PickOne
         label={say`Does its label${found.label ? ` “${found.label}”` : ''} hold?`}

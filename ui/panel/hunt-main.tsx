@@ -23,12 +23,12 @@ export function HuntMain({
 
   if (hunt.fedFromElsewhere)
     return (
-      <Part title={say`Stop: it is fed from elsewhere`}>
+      <Part next="fed-from-elsewhere" title={say`Stop: it is fed from elsewhere`}>
         <p className="hazard bg-paper px-3 py-2 font-semibold">{say`${capital(seen)} stayed on with the main switch off. Another panel, a neighbor’s supply, a battery or a generator feeds it. Touch nothing; get help.`}</p>
       </Part>
     )
   return (
-    <Part title={say`The main switch is left`}>
+    <Part next="main" title={say`The main switch is left`}>
       <p>{say`No breaker that is listed made it dark. Is one missing from the list? Add it on the page of the panel first. Otherwise switch off the main switch: all of this goes dark.`}</p>
       <ul className="hazard bg-paper px-3 py-2">
         {directoryOf(view.record).map(({ circuit, says }) => (

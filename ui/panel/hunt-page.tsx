@@ -11,9 +11,11 @@ import { Button } from '../primitives/button'
 import { PickOne, TextField } from '../primitives/fields'
 import { Folded } from '../primitives/folded'
 import { LiveStrip, Part } from '../stages/stage-frame'
+import { WorkFrame } from '../stages/work-frame'
 import { plain } from '../words'
 import { capital } from '@/core/words/capital'
 import { HuntFound } from './hunt-found'
+import { HuntPicture } from './hunt-picture'
 import { HuntMain } from './hunt-main'
 import { HuntTry } from './hunt-try'
 import { breakerName, METER_WORDS, reasonWords, stayed } from './hunt-words'
@@ -61,8 +63,8 @@ function HuntOfBox({ view }: { view: BoxView }) {
     : METER_WORDS
   return (
     <>
-      <div className="flex flex-wrap items-center justify-between gap-x-3 pt-1">
-        <h1 className="flex flex-wrap items-baseline gap-x-2 pt-2 text-xl">
+      <div className="flex items-start justify-between gap-x-3 pt-1">
+        <h1 className="flex min-w-0 flex-wrap items-baseline gap-x-2 pt-2 text-lg sm:text-xl">
           {say`Which breaker? `}
           <span className="font-normal">
             {view.room.name}, {view.box.name}
@@ -71,47 +73,48 @@ function HuntOfBox({ view }: { view: BoxView }) {
         <Link
           href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/look`}
           data-chrome
-          className="inline-flex min-h-11 items-center font-semibold underline decoration-rule underline-offset-4"
+          className="inline-flex min-h-11 shrink-0 items-center font-semibold underline decoration-rule underline-offset-4"
         >{say`To the box`}</Link>
       </div>
       <LiveStrip view={view} />
-      <div className="mt-3 grid grid-cols-1 gap-4 lg:grid-cols-2">
-        <div className="flex min-w-0 flex-col gap-4">
-          <Part title={say`What is watched`}>
-            <PickOne
-              label={say`What is watched`}
-              labelHidden
-              value={what}
-              options={[
-                ...view.places.map(({ place, group }) => ({
-                  value: place.id,
-                  words: say`${group.name}, left on`,
-                })),
-                ...lines.map(({ end }) => ({
-                  value: end.end.id,
-                  words: say`A meter at ${end.name}`,
-                })),
-                { value: METER, words: say`A meter at another conductor that reads live` },
-              ]}
-              onCommit={setChosen}
-            />
-          </Part>
-          {hunt.found === null && !hunt.fedFromElsewhere && next && (
-            <HuntTry key={next.circuit.id} view={view} candidate={next} seen={seen} onTake={take} />
-          )}
-          {hunt.found === null && (!next || hunt.fedFromElsewhere) && (
-            <HuntMain view={view} hunt={hunt} seen={seen} onTake={shows => take(null, shows, false)} />
-          )}
-          {hunt.found !== null && <HuntFound view={view} hunt={hunt} seen={seen} />}
-        </div>
-        <div className="flex min-w-0 flex-col gap-4">
-          {hunt.found === null && hunt.toTry.length > 0 && (
-            <InOrder hunt={hunt} next={next ?? null} onChoose={setTaken} />
-          )}
-          <RuledOut view={view} hunt={hunt} seen={seen} />
-          <Tries view={view} hunt={hunt} />
-        </div>
-      </div>
+      <WorkFrame
+        at={`hunt-${view.box.id}`}
+        name={say`The hunt`}
+        columns="wide:grid-cols-[minmax(0,0.8fr)_minmax(0,1fr)]"
+        picture={<HuntPicture view={view} next={hunt.found === null ? (next ?? null) : null} />}
+      >
+        {hunt.found === null && !hunt.fedFromElsewhere && next && (
+          <HuntTry key={next.circuit.id} view={view} candidate={next} seen={seen} onTake={take} />
+        )}
+        {hunt.found === null && (!next || hunt.fedFromElsewhere) && (
+          <HuntMain view={view} hunt={hunt} seen={seen} onTake={shows => take(null, shows, false)} />
+        )}
+        {hunt.found !== null && <HuntFound view={view} hunt={hunt} seen={seen} />}
+        <Part title={say`What is watched`}>
+          <PickOne
+            label={say`What is watched`}
+            labelHidden
+            value={what}
+            options={[
+              ...view.places.map(({ place, group }) => ({
+                value: place.id,
+                words: say`${group.name}, left on`,
+              })),
+              ...lines.map(({ end }) => ({
+                value: end.end.id,
+                words: say`A meter at ${end.name}`,
+              })),
+              { value: METER, words: say`A meter at another conductor that reads live` },
+            ]}
+            onCommit={setChosen}
+          />
+        </Part>
+        {hunt.found === null && hunt.toTry.length > 0 && (
+          <InOrder hunt={hunt} next={next ?? null} onChoose={setTaken} />
+        )}
+        <RuledOut view={view} hunt={hunt} seen={seen} />
+        <Tries view={view} hunt={hunt} />
+      </WorkFrame>
     </>
   )
 }

@@ -28,7 +28,7 @@ export function HuntTry({
   const tied = thrownWith(view.record, circuit)
   const took = (shows: Parameters<Take>[1]) => () => onTake(circuit, shows, hinted)
   return (
-    <Part title={say`Switch off breaker`}>
+    <Part next={`try-${circuit.id}`} title={say`Switch off breaker`}>
       <p className="flex flex-wrap items-baseline gap-x-4">
         <strong className="text-5xl tabular-nums">
           {[circuit, ...tied].map(each => each.breaker).join(' + ')}
@@ -38,7 +38,9 @@ export function HuntTry({
       {why.length > 0 && <p>{capital(why.map(reason => reasonWords(say, reason)).join('; '))}.</p>}
       {(darkens.length > 0 || circuit.note) && (
         <p className="hazard bg-paper px-3 py-1">
-          {darkens.length > 0 && <>{say`Goes dark with it: ${darkens.join(', ')}. `}</>}
+          {darkens.length > 0 && (
+            <>{say`Goes dark with it: ${darkens.map(({ name }) => name).join(', ')}. `}</>
+          )}
           {circuit.note}
         </p>
       )}

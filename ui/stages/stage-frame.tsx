@@ -15,7 +15,7 @@ import { Large } from '../drawing/large'
 import { LargerButton } from '../drawing/larger-button'
 import { MAIN_LINK_LOOK } from '../primitives/link-look'
 import { ToStage } from './to-stage'
-import { useNextInSight } from './use-next-in-sight'
+import { WorkFrame } from './work-frame'
 import { part } from '../primitives/part'
 
 /** The drawing beside the work: the more gangs, the more room it takes, so that its words stay large enough. */
@@ -51,7 +51,6 @@ export function StageFrame({
       : each,
   )
   const [large, setLarge] = useState(false)
-  const { picture, work } = useNextInSight(`${view.box.id} ${stage}`)
   return (
     <>
       <div className="flex items-start justify-between gap-x-3 pt-1">
@@ -69,26 +68,20 @@ export function StageFrame({
       </div>
       <StageBar view={view} stage={stage} stages={stages} />
       <LiveStrip view={view} />
-      <div
-        className={`mt-2 wide:mt-3 wide:grid wide:gap-5 ${stage === 'choose' ? CHOOSE_COLUMNS : (COLUMNS[Math.min(view.places.length, COLUMNS.length) - 1] ?? COLUMNS[0])}`}
+      <WorkFrame
+        at={`${view.box.id} ${stage}`}
+        name={say(STAGE_WORDS[stage].name)}
+        columns={
+          stage === 'choose'
+            ? CHOOSE_COLUMNS
+            : (COLUMNS[Math.min(view.places.length, COLUMNS.length) - 1] ?? COLUMNS[0])
+        }
+        picture={<Large value={large}>{drawing}</Large>}
       >
-        <div
-          ref={picture}
-          className="sticky top-0 z-10 min-w-0 bg-paper max-wide:-mx-3 max-wide:px-3 max-wide:pb-2 wide:top-3 wide:self-start"
-        >
-          <Large value={large}>{drawing}</Large>
-        </div>
-        <section
-          ref={work}
-          data-work
-          aria-label={say(STAGE_WORDS[stage].name)}
-          className="flex min-w-0 flex-col gap-4 max-wide:mt-1"
-        >
-          <p className="sr-only">{say(STAGE_WORDS[stage].question)}</p>
-          <OnTo view={view} stage={stage} stages={stages} />
-          {children}
-        </section>
-      </div>
+        <p className="sr-only">{say(STAGE_WORDS[stage].question)}</p>
+        <OnTo view={view} stage={stage} stages={stages} />
+        {children}
+      </WorkFrame>
     </>
   )
 }
