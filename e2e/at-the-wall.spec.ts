@@ -13,7 +13,7 @@ test.use({ viewport: { width: 390, height: 844 } })
 const seen = (page: Page) =>
   page.evaluate(() => {
     const next = document.querySelector('[data-work] [data-next]')
-    const drawing = document.querySelector('.box-drawing, .group-drawing')!
+    const drawing = document.querySelector('.box-drawing, .group-drawing, .house-sketch')!
     const { top, bottom } = next?.getBoundingClientRect() ?? { top: 0, bottom: 0 }
     return {
       asks: next?.getAttribute('data-next') ?? null,
@@ -178,6 +178,28 @@ test('nothing moves while a page is opened', async ({ page, request }) => {
     out.push(...moved.map(each => `${path}: ${each}`))
   }
   expect(out).toEqual([])
+})
+
+test('the hunt has the same frame: the house in sight, and the breaker to try next after every press', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringIn(request, quillbackRoad())
+  await visit(page, `/jobs/${jobId}/boxes/box-guest-room/breaker`)
+  for (let press = 0; press < 4; press++) {
+    const next = page.locator('[data-work] [data-next]')
+    const before = await next.getAttribute('data-next')
+    await expect
+      .poll(async () => {
+        const { picture, above, below } = await seen(page)
+        return above > 0 || below > 0 || picture.bottom > 844 || picture.height > PICTURE * 844
+          ? JSON.stringify({ press, picture, above, below })
+          : ''
+      })
+      .toBe('')
+    await next.getByRole('button', { name: 'It stayed lit' }).click()
+    await expect.poll(() => next.getAttribute('data-next')).not.toBe(before)
+  }
 })
 
 test.describe('a phone that lies on its side', () => {

@@ -23,6 +23,17 @@ test('the day: fewer walks than box by box, a crew, what must be kept, and all o
   const least = await count('This order')
   expect(least).toBeLessThan(await count('Box by box'))
   await expect(page.getByText('Walk 1', { exact: true })).toBeVisible()
+  // On the house: every box by its number in the day; of a stretch what is dark meanwhile as well.
+  const first = (await page.getByRole('link', { name: /, / }).allInnerTexts())[0]!.split(',')[0]!
+  const room = (of: string) =>
+    page.getByRole('region', { name: of }).getByRole('listitem').filter({ hasText: first })
+  await expect(room('The boxes by their number in the day')).toHaveText(/\b1\b/)
+  await expect(room('The boxes by their number in the day')).not.toHaveText(/dark/)
+  await page
+    .getByRole('group', { name: 'The day on the house' })
+    .getByRole('radio', { name: /^1: .* off$/ })
+    .check()
+  await expect(room('What is dark and which boxes are worked at')).toHaveText(/dark, 1\b/)
 
   await page.getByLabel('Somebody else').fill('Wren')
   await page.getByLabel('Somebody else').press('Enter')

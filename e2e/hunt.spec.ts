@@ -22,6 +22,10 @@ test('the hunt for a breaker: likeliest first, kept when the page is loaded agai
   await expect(page.getByText('May be live').first()).toBeVisible()
   await expect(breaker(page)).toHaveText('8')
   await expect(page.getByText(/Goes dark with it: .*Bedroom/)).toBeVisible()
+  const house = page.getByRole('region', { name: 'The house with breaker 8 off' })
+  await expect(house.getByRole('listitem').filter({ hasText: 'Guest room' })).toHaveText(/this box/)
+  await expect(house.getByRole('listitem').filter({ hasText: /^Bedroom/ })).toHaveText(/goes dark/)
+  await expect(house.getByRole('listitem').filter({ hasText: 'Playroom' })).not.toHaveText(/goes dark/)
   // One that is held off for other work is never offered.
   const order = page.getByRole('list').filter({ has: page.getByRole('button', { name: /Playroom, 1971/ }) })
   await expect(order.getByRole('button', { name: /Hall and stair/ })).toHaveCount(0)
@@ -29,6 +33,12 @@ test('the hunt for a breaker: likeliest first, kept when the page is loaded agai
 
   await press(page, 'It stayed lit')
   await expect(breaker(page)).toHaveText('9')
+  await expect(
+    page
+      .getByRole('region', { name: 'The house with breaker 9 off' })
+      .getByRole('listitem')
+      .filter({ hasText: 'Playroom' }),
+  ).toHaveText(/goes dark/)
   await press(page, 'It may not be switched now')
   await expect(breaker(page)).not.toHaveText('9')
   await saved(page)

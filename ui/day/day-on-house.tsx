@@ -22,7 +22,7 @@ export function DayOnHouse({ day: { stretches }, record }: { day: Day; record: J
       const circuit = record.circuits[id]
       return circuit ? darkenedBy(record, circuit) : []
     })
-    const made = new Map<string, RoomMark>(dark.map(({ id }) => [id, { look: 'dark', words: '' }]))
+    const made = new Map<string, RoomMark>(dark.map(({ id }) => [id, { look: 'dark', words: say`dark` }]))
     for (const boxId of worked) {
       const roomId = record.boxes[boxId]?.roomId
       if (roomId === undefined) continue
@@ -31,7 +31,7 @@ export function DayOnHouse({ day: { stretches }, record }: { day: Day; record: J
       made.set(roomId, { look: before?.look ?? 'plain', words })
     }
     return made
-  }, [stretches, stretch, record])
+  }, [stretches, stretch, record, say])
   return (
     <div className="mb-3 flex flex-col gap-2">
       <PickOne
