@@ -24,7 +24,14 @@ test('the day: fewer walks than box by box, a crew, what must be kept, and all o
   expect(least).toBeLessThan(await count('Box by box'))
   await expect(page.getByText('Walk 1', { exact: true })).toBeVisible()
   // On the house: every box by its number in the day; of a stretch what is dark meanwhile as well.
-  const first = (await page.getByRole('link', { name: /, / }).allInnerTexts())[0]!.split(',')[0]!
+  const first = (
+    await page
+      .locator('section')
+      .filter({ has: page.getByRole('heading', { name: 'Walk by walk' }) })
+      .getByRole('link')
+      .first()
+      .innerText()
+  ).split(',')[0]!
   const room = (of: string) =>
     page.getByRole('region', { name: of }).getByRole('listitem').filter({ hasText: first })
   await expect(room('The boxes by their number in the day')).toHaveText(/\b1\b/)

@@ -7,7 +7,7 @@ import { bringIn, bringInBox, bringInDemo, rows, saved, visit } from './helpers'
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).click()
 const breaker = (page: Page) =>
   page
-    .locator('section')
+    .locator('[data-next]')
     .filter({ has: page.getByRole('heading', { name: 'Switch off breaker' }) })
     .locator('strong')
 
