@@ -40,6 +40,7 @@ export function HousePage() {
   )
   const [filter, setFilter] = useState<Filter>('all')
   const [asPicture, setAsPicture] = useState(false)
+  const [moving, setMoving] = useState(false)
   const [adding, setAdding] = useState<'room' | 'box' | 'job' | 'several' | null>(null)
   const [editing, setEditing] = useState<string | null>(null)
   const waitingIn = (each: BoxProgress): Filter => each.next?.stage ?? 'done'
@@ -68,7 +69,7 @@ export function HousePage() {
         <p className="mt-6 rounded-xl border-2 border-dashed border-rule p-6">{say`Stand before the first switch and add its box: its room is made with it.`}</p>
       )}
       {rooms.length > 1 && (
-        <div className="mt-2" data-chrome>
+        <div className="mt-2 flex flex-wrap items-center gap-3" data-chrome>
           <PickOne
             label={say`The house as`}
             labelHidden
@@ -77,13 +78,23 @@ export function HousePage() {
               { value: 'list', words: say`List` },
               { value: 'picture', words: say`Picture` },
             ]}
-            onCommit={value => setAsPicture(value === 'picture')}
+            onCommit={value => {
+              setAsPicture(value === 'picture')
+              setMoving(false)
+            }}
           />
+          {asPicture && (
+            <Button aria-pressed={moving} onClick={() => setMoving(!moving)}>
+              {moving ? say`Rooms lie so` : say`Move rooms`}
+            </Button>
+          )}
         </div>
       )}
       {asPicture && (
         <HousePicture
+          key={String(moving)}
           record={record}
+          moving={moving}
           progress={progress}
           shows={boxId => filter === 'all' || waitingIn(progress.get(boxId)!) === filter}
         />

@@ -8,7 +8,6 @@ import type { BoxProgress } from '@/core/plan'
 import { roomPut } from '@/core/recording'
 import { Link } from '../job/link'
 import { useEdits } from '../job/provider'
-import { Button } from '../primitives/button'
 import { StageMark } from '../primitives/marks'
 import { STAGE_WORDS } from '../words'
 import { useSay } from '../words/use-say'
@@ -21,16 +20,18 @@ export function HousePicture({
   record,
   progress,
   shows,
+  moving,
 }: {
   record: JobRecord
   progress: ReadonlyMap<string, BoxProgress>
+  /** Rooms can be put elsewhere. */
+  moving: boolean
   /** Whether a box is among those that are looked at. */
   shows: (boxId: string) => boolean
 }) {
   const say = useSay()
 
   const edits = useEdits(null)
-  const [moving, setMoving] = useState(false)
   const [lifted, setLifted] = useState<string | null>(null)
   const [stepped, setStepped] = useState<string | null>(null)
   const floors = floorsOf(record)
@@ -46,24 +47,13 @@ export function HousePicture({
   const circuits = rowsOf(record, 'circuits')
   return (
     <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-4">
-      <div className="flex w-full flex-wrap items-center gap-3" data-chrome>
-        <Button
-          aria-pressed={moving}
-          onClick={() => {
-            setMoving(!moving)
-            setLifted(null)
-          }}
-        >
-          {moving ? say`Rooms lie so` : say`Move rooms`}
-        </Button>
-        {moving && (
-          <p role="status" className="text-sm">
-            {lifted
-              ? say`${record.rooms[lifted]?.name}: press where it lies, or move it with the arrow keys.`
-              : say`Press a room, then where it lies; or drag it.`}
-          </p>
-        )}
-      </div>
+      {moving && (
+        <p role="status" className="w-full text-sm" data-chrome>
+          {lifted
+            ? say`${record.rooms[lifted]?.name}: press where it lies, or move it with the arrow keys.`
+            : say`Press a room, then where it lies; or drag it.`}
+        </p>
+      )}
       {floors.map(floor => (
         <section
           key={floor.name}
