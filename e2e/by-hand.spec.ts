@@ -332,7 +332,7 @@ test('lights are joined, parted and merged; an old two-place switch asks for its
   for (const name of ['One', 'Other', 'Third']) {
     await visit(page, `/jobs/${jobId}`)
     await page.getByRole('link', { name: new RegExp(`^${name}`) }).click()
-    await page.getByRole('button', { name: 'Remove this box' }).click()
+    await page.getByRole('button', { name: 'Remove this box', exact: true }).click()
     await page.waitForURL(new RegExp(`/jobs/${jobId}$`))
     await saved(page)
   }

@@ -75,7 +75,7 @@ test('a job is started, and its first box asked for; the room is made with it', 
   await expect(page.getByRole('heading', { level: 1, name: 'Lantern Row 4' })).toBeVisible()
   await expect(page.getByText('Stand before the first switch')).toBeVisible()
   const jobId = page.url().split('/').at(-1)!
-  await page.getByRole('button', { name: 'Add a box' }).click()
+  await page.getByRole('button', { name: 'Add a box', exact: true }).click()
   const add = page.getByRole('button', { name: 'Add the box and look' })
   await expect(add).toBeDisabled()
   await page.getByLabel('Name of the room').fill('Porch')
@@ -84,7 +84,7 @@ test('a job is started, and its first box asked for; the room is made with it', 
   await saved(page)
   // The next box stands in the same room, or in one more.
   await page.goto(`/jobs/${jobId}`)
-  await page.getByRole('button', { name: 'Add a box' }).click()
+  await page.getByRole('button', { name: 'Add a box', exact: true }).click()
   await expect(page.getByLabel('Room', { exact: true })).toHaveValue(/.+/)
   await page.getByLabel('Room', { exact: true }).selectOption({ label: 'Another room' })
   await expect(add).toBeDisabled()

@@ -83,7 +83,7 @@ test('a number out of range is said and not stored', async ({ page, request }) =
 test('a room’s name twice is refused with the reason', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
   await visit(page, `/jobs/${jobId}`)
-  await page.getByRole('button', { name: 'Add a room' }).click()
+  await page.getByRole('button', { name: 'Add a room', exact: true }).click()
   await page.getByLabel('Name of the room').fill('Pantry')
   await page.getByRole('button', { name: 'Add the room' }).click()
   await expect(page.getByText('there is another name “pantry”')).toBeAttached()
@@ -92,7 +92,7 @@ test('a room’s name twice is refused with the reason', async ({ page, request 
 test('a removed box comes back by undo', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
   await visit(page, `/jobs/${jobId}/boxes/box/look`)
-  await page.getByRole('button', { name: 'Remove this box' }).click()
+  await page.getByRole('button', { name: 'Remove this box', exact: true }).click()
   await expect(page.getByText('No box recorded here yet.')).toBeVisible()
   await page.getByRole('button', { name: 'Undo: remove a box' }).click()
   await expect(page.getByRole('link', { name: /By the door/ })).toBeVisible()

@@ -78,7 +78,7 @@ test('a stair of three places, from an empty job to a test list that was walked'
   const hand = new Hand(page)
   const jobId = await startedJob(page, hand, 'Whole stair')
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Panel' }).click()
-  await page.getByRole('button', { name: 'Add a circuit' }).click()
+  await page.getByRole('button', { name: 'Add a circuit', exact: true }).click()
   await page.getByRole('button', { name: 'Close' }).click()
   await page
     .getByRole('navigation', { name: 'Job' })

@@ -42,12 +42,12 @@ test('a box from nothing to done @phone', async ({ page, request }) => {
   await visit(page, `/jobs/${jobId}`)
 
   // House: a room and a box.
-  await page.getByRole('button', { name: 'Add a room' }).click()
+  await page.getByRole('button', { name: 'Add a room', exact: true }).click()
   await page.getByLabel('Name of the room').fill('Mud room')
   await page.getByRole('combobox', { name: 'Floor' }).fill('Ground floor')
   await page.getByRole('button', { name: 'Add the room' }).click()
   await expect(page.getByRole('heading', { name: /Mud room/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Add a box' }).click()
+  await page.getByRole('button', { name: 'Add a box', exact: true }).click()
   await page.getByLabel('Room', { exact: true }).selectOption({ label: 'Mud room' })
   await page.getByRole('button', { name: 'Add the box and look' }).click()
   await expect(page.getByRole('heading', { level: 1, name: /Mud room/ })).toBeVisible()
