@@ -12,5 +12,9 @@ const config = [
       'max-lines': ['warn', { max: 400, skipBlankLines: true, skipComments: true }],
     },
   },
+  {
+    files: ['ui/**/*.tsx'],
+    rules: { 'max-lines-per-function': ['warn', { max: 150, skipBlankLines: true, skipComments: true }] },
+  },
 ]
 export default config

@@ -2,7 +2,7 @@
 
 import { FIELD_LOOK } from '../primitives/field-look'
 import Link from 'next/link'
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useRef, useState, type ReactNode } from 'react'
 import type { CatalogueEntry, CatalogueUndo } from '@/core/model/catalogue'
 import type { DeviceModel } from '@/core/model/device'
 import { figure } from '@/core/model/units'
@@ -21,6 +21,7 @@ import { doesWords, placesWords, ratingOf, supplyWords } from './device-words'
 import { Trouble } from './trouble'
 import { useCatalogue } from './use-catalogue'
 import { useSay } from '../words/use-say'
+import { type Say } from '@/core/words/say'
 import { LINK_LOOK } from '../primitives/link-look'
 import { part } from '../primitives/part'
 
@@ -34,6 +35,13 @@ const STOCK_WORDS: Readonly<Record<Stock, string>> = {
   new: 'To be chosen',
   found: 'Found in walls',
   retired: 'Retired',
+}
+
+interface Wished {
+  readonly stock: Stock
+  readonly region: RegionId | 'all'
+  readonly want: Want | 'all'
+  readonly text: string
 }
 
 /** Every device of the company: to be found, set side by side, edited, copied, retired, taken out and brought in. */
@@ -59,28 +67,12 @@ function Devices({
   const { entries, undo, busy, trouble } = catalogue
   const running = useRunning()
   const picker = useRef<HTMLInputElement>(null)
-  const [stock, setStock] = useState<Stock>('new')
-  const [region, setRegion] = useState<RegionId | 'all'>('all')
-  const [want, setWant] = useState<Want | 'all'>('all')
-  const [text, setText] = useState('')
+  const [finding, setFinding] = useState<Wished>({ stock: 'new', region: 'all', want: 'all', text: '' })
   const [compared, setCompared] = useState<readonly string[]>([])
   const [open, setOpen] = useState<string | null>(null)
   const [comparing, setComparing] = useState(false)
 
-  const shown = useMemo(() => {
-    const words = text.toLowerCase().split(/\s+/).filter(Boolean)
-    return entries.filter(
-      ({ device }) =>
-        device.stock === stock &&
-        (region === 'all' || device.regions.includes(region)) &&
-        (want === 'all' || device.does.includes(want)) &&
-        words.every(word =>
-          `${device.name} ${device.family ?? ''} ${supplyWords(say, device)} ${device.id}`
-            .toLowerCase()
-            .includes(word),
-        ),
-    )
-  }, [entries, stock, region, want, text, say])
+  const shown = useMemo(() => found(say, entries, finding), [say, entries, finding])
   const chosen = entries.find(({ device }) => device.id === open)
   const side = compared.flatMap(id => entries.find(({ device }) => device.id === id)?.device ?? [])
 
@@ -140,54 +132,13 @@ function Devices({
           </div>
         </div>
         {trouble && !chosen && <Trouble trouble={trouble} onClose={catalogue.dismiss} />}
-        <div className="mt-4 flex flex-wrap items-end gap-3" data-chrome>
-          <label className="flex w-full flex-col gap-1 text-sm font-semibold sm:w-auto sm:min-w-52 sm:flex-1">
-            {say`Find`}
-            <input
-              type="search"
-              value={text}
-              onChange={event => setText(event.target.value)}
-              className={`${FIELD_LOOK} font-normal`}
-            />
-          </label>
-          <div className="min-w-0 flex-1 sm:w-44 sm:flex-none">
-            <SelectField
-              label={say`Does`}
-              value={want}
-              options={[
-                { value: 'all', words: say`Anything` },
-                ...WANTS.map(value => ({ value, words: say(WANT_WORDS[value]) })),
-              ]}
-              onCommit={setWant}
-            />
-          </div>
-          <div className="min-w-0 flex-1 sm:w-52 sm:flex-none">
-            <SelectField
-              label={say`Region`}
-              value={region}
-              options={[
-                { value: 'all', words: say`Everywhere` },
-                ...REGION_IDS.map(value => ({ value, words: regionOf(value).name })),
-              ]}
-              onCommit={setRegion}
-            />
-          </div>
-          <PickOne
-            label={say`Show`}
-            labelHidden
-            value={stock}
-            options={(['new', 'found', 'retired'] as const).map(value => ({
-              value,
-              words: `${say(STOCK_WORDS[value])} ${entries.filter(({ device }) => device.stock === value).length}`,
-            }))}
-            onCommit={setStock}
-          />
+        <Finding {...{ finding, entries }} onFind={setFinding}>
           <Button
             look="main"
             disabled={compared.length < 2}
             onClick={() => setComparing(true)}
           >{say`Side by side${compared.length > 0 ? `: ${compared.length}` : ''}`}</Button>
-        </div>
+        </Finding>
         <DeviceTable
           entries={shown}
           compared={compared}
@@ -211,6 +162,89 @@ function Devices({
         />
       )}
     </>
+  )
+}
+
+/** The devices that are as wished, every word of the text in their name, family, supply or id. */
+function found(
+  say: Say,
+  entries: readonly CatalogueEntry[],
+  { stock, region, want, text }: Wished,
+): readonly CatalogueEntry[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  return entries.filter(
+    ({ device }) =>
+      device.stock === stock &&
+      (region === 'all' || device.regions.includes(region)) &&
+      (want === 'all' || device.does.includes(want)) &&
+      words.every(word =>
+        `${device.name} ${device.family ?? ''} ${supplyWords(say, device)} ${device.id}`
+          .toLowerCase()
+          .includes(word),
+      ),
+  )
+}
+
+/** What is looked for; what can be done with what was found stands beside it. */
+function Finding({
+  finding,
+  entries,
+  onFind,
+  children,
+}: {
+  finding: Wished
+  entries: readonly CatalogueEntry[]
+  onFind: (wished: Wished) => void
+  children: ReactNode
+}) {
+  const say = useSay()
+
+  const { stock, region, want, text } = finding
+  return (
+    <div className="mt-4 flex flex-wrap items-end gap-3" data-chrome>
+      <label className="flex w-full flex-col gap-1 text-sm font-semibold sm:w-auto sm:min-w-52 sm:flex-1">
+        {say`Find`}
+        <input
+          type="search"
+          value={text}
+          onChange={event => onFind({ ...finding, text: event.target.value })}
+          className={`${FIELD_LOOK} font-normal`}
+        />
+      </label>
+      <div className="min-w-0 flex-1 sm:w-44 sm:flex-none">
+        <SelectField
+          label={say`Does`}
+          value={want}
+          options={[
+            { value: 'all', words: say`Anything` },
+            ...WANTS.map(value => ({ value, words: say(WANT_WORDS[value]) })),
+          ]}
+          onCommit={want => onFind({ ...finding, want })}
+        />
+      </div>
+      <div className="min-w-0 flex-1 sm:w-52 sm:flex-none">
+        <SelectField
+          label={say`Region`}
+          value={region}
+          options={[
+            { value: 'all', words: say`Everywhere` },
+            ...REGION_IDS.map(value => ({ value, words: regionOf(value).name })),
+          ]}
+          onCommit={region => onFind({ ...finding, region })}
+        />
+      </div>
+      <PickOne
+        label={say`Show`}
+        labelHidden
+        value={stock}
+        options={(['new', 'found', 'retired'] as const).map(value => ({
+          value,
+          words: `${say(STOCK_WORDS[value])} ${entries.filter(({ device }) => device.stock === value).length}`,
+        }))}
+        onCommit={stock => onFind({ ...finding, stock })}
+      />
+      {children}
+    </div>
   )
 }
 

@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
+import type { Room } from '@/core/model/entities'
 import { isMiddle, isTwoPlace } from '@/core/model/make-up'
 import { rowsOf } from '@/core/model/record'
 import { regionOf } from '@/core/model/regions'
@@ -18,6 +19,12 @@ import { ArrangementSketch } from './arrangement-sketch'
 import { useSay } from '../words/use-say'
 import { type Say } from '@/core/words/say'
 import { goTo } from '../job/link'
+
+interface LampsSaid {
+  readonly kind: LampKind
+  readonly count: number | null
+  readonly watts: number | null
+}
 
 const COUNTS = ['2', '3', '4'] as const
 const USUAL = 6
@@ -49,7 +56,7 @@ export function SeveralPlaces({
   const [here, setHere] = useState(0)
   const [places, setPlaces] = useState<readonly { room: string | null; name: string | null }[]>([])
   const [arrangement, setArrangement] = useState<Arrangement | null>(null)
-  const [lamps, setLamps] = useState<{ kind: LampKind; count: number | null; watts: number | null }>({
+  const [lamps, setLamps] = useState<LampsSaid>({
     kind: 'led',
     count: null,
     watts: null,
@@ -108,23 +115,6 @@ export function SeveralPlaces({
     goTo(`/jobs/${record.job.id}/boxes/${boxIds[0]}/look`)
   }
   const all = arrangementsOf(Number(count))
-  const same = (each: Arrangement) => JSON.stringify(each) === JSON.stringify(arrangement)
-  const pickers = (list: readonly Arrangement[]) => (
-    <div className="grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] gap-2">
-      {list.map((each, at) => (
-        <button
-          key={at}
-          type="button"
-          aria-pressed={same(each)}
-          onClick={() => setArrangement(each)}
-          className="flex flex-col items-center gap-1 rounded-lg border-[1.5px] border-ink/60 bg-sheet p-2 text-center text-sm font-semibold aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum [&[aria-pressed=true]_.fill-sheet]:fill-plum"
-        >
-          <ArrangementSketch arrangement={each} />
-          {arrangementWords(say, each, names)}
-        </button>
-      ))}
-    </div>
-  )
   return (
     <Sheet
       title={say`A light with switches in several places`}
@@ -159,94 +149,180 @@ export function SeveralPlaces({
           live
         />
       )}
-      <ol className="flex flex-col gap-2">
-        {named.map(({ room, name }, at) => (
-          <li key={at} className="grid grid-cols-[1.5rem_1fr_1fr] items-end gap-2">
-            <strong className="pb-2.5 text-center">{at + 1}</strong>
-            {isHere(at) ? (
-              <p className="col-span-2 pb-2.5 font-semibold">{say`${recorded!.view.room.name} · ${recorded!.view.box.name}, this one`}</p>
-            ) : (
-              <>
-                <TextField
-                  label={say`Room`}
-                  value={room}
-                  max={80}
-                  required
-                  suggestions={rooms.map(each => each.name)}
-                  onCommit={value => put(at, { room: value })}
-                  live
-                />
-                <TextField
-                  label={say`Where it is`}
-                  value={name}
-                  max={80}
-                  required
-                  onCommit={value => put(at, { name: value })}
-                  live
-                />
-              </>
-            )}
-          </li>
-        ))}
-      </ol>
+      <Places {...{ named, rooms, isHere, recorded }} onPut={put} />
       <div>
         <p className="mb-1 text-sm font-semibold">{say`How it is wired, as far as can be told`}</p>
-        {pickers(all.slice(0, USUAL))}
+        <Arrangements all={all.slice(0, USUAL)} {...{ arrangement, names }} onPick={setArrangement} />
         <Folded summary={<summary className="min-h-11 py-2 font-semibold">{say`Less usual`}</summary>}>
-          {pickers(all.slice(USUAL))}
+          <Arrangements all={all.slice(USUAL)} {...{ arrangement, names }} onPick={setArrangement} />
         </Folded>
       </div>
-      <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
-        {asksLamps && (
-          <>
-            <div className="col-span-2 sm:col-span-1">
-              <SelectField
-                label={say`Lamps`}
-                value={lamps.kind}
-                options={LAMP_KINDS.map(value => ({ value, words: say(LAMP_WORDS[value]) }))}
-                onCommit={kind => setLamps({ ...lamps, kind })}
-              />
-            </div>
-            <NumberField
-              label={say`Count`}
-              value={lamps.count}
-              min={1}
-              max={200}
-              nullable
-              onCommit={value => setLamps({ ...lamps, count: value })}
-              live
-            />
-            <NumberField
-              label={say`Watts each`}
-              value={lamps.watts}
-              min={0}
-              max={20000}
-              nullable
-              onCommit={watts => setLamps({ ...lamps, watts })}
-              live
-            />
-          </>
-        )}
-        <SelectField
-          label={say`Fed by breaker`}
-          value={circuitId}
-          options={[
-            { value: 'none', words: say`Not found yet` },
-            ...rowsOf(record, 'circuits').map(({ id, breaker, label }) => ({
-              value: id,
-              words: `${breaker}${label ? `: ${label}` : ''}`,
-            })),
-          ]}
-          onCommit={setCircuitId}
-        />
-        <SelectField
-          label={say`Gauge`}
-          value={gauge}
-          options={region.gauges.map(value => ({ value, words: value }))}
-          onCommit={setGauge}
-        />
-      </div>
+      <LampsAndFeed
+        lamps={asksLamps ? lamps : null}
+        onLamps={setLamps}
+        circuitId={circuitId}
+        onCircuit={setCircuitId}
+        gauge={gauge}
+        onGauge={setGauge}
+      />
     </Sheet>
+  )
+}
+
+/** Its places, each by its room and where it is there. */
+function Places({
+  named,
+  rooms,
+  recorded,
+  isHere,
+  onPut,
+}: {
+  named: readonly { readonly room: string; readonly name: string }[]
+  rooms: readonly Room[]
+  recorded: { readonly view: BoxView } | null
+  /** Whether a place is the one that is recorded already. */
+  isHere: (at: number) => boolean
+  onPut: (at: number, said: { room?: string; name?: string }) => void
+}) {
+  const say = useSay()
+
+  return (
+    <ol className="flex flex-col gap-2">
+      {named.map(({ room, name }, at) => (
+        <li key={at} className="grid grid-cols-[1.5rem_1fr_1fr] items-end gap-2">
+          <strong className="pb-2.5 text-center">{at + 1}</strong>
+          {isHere(at) ? (
+            <p className="col-span-2 pb-2.5 font-semibold">{say`${recorded!.view.room.name} · ${recorded!.view.box.name}, this one`}</p>
+          ) : (
+            <>
+              <TextField
+                label={say`Room`}
+                value={room}
+                max={80}
+                required
+                suggestions={rooms.map(each => each.name)}
+                onCommit={value => onPut(at, { room: value })}
+                live
+              />
+              <TextField
+                label={say`Where it is`}
+                value={name}
+                max={80}
+                required
+                onCommit={value => onPut(at, { name: value })}
+                live
+              />
+            </>
+          )}
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+/** Ways of wiring it, drawn, one to be picked. */
+function Arrangements({
+  all,
+  arrangement,
+  names,
+  onPick,
+}: {
+  all: readonly Arrangement[]
+  arrangement: Arrangement | null
+  names: readonly string[]
+  onPick: (arrangement: Arrangement) => void
+}) {
+  const say = useSay()
+
+  return (
+    <div className="grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] gap-2">
+      {all.map((each, at) => (
+        <button
+          key={at}
+          type="button"
+          aria-pressed={JSON.stringify(each) === JSON.stringify(arrangement)}
+          onClick={() => onPick(each)}
+          className="flex flex-col items-center gap-1 rounded-lg border-[1.5px] border-ink/60 bg-sheet p-2 text-center text-sm font-semibold aria-pressed:border-plum aria-pressed:bg-plum aria-pressed:text-on-plum [&[aria-pressed=true]_.fill-sheet]:fill-plum"
+        >
+          <ArrangementSketch arrangement={each} />
+          {arrangementWords(say, each, names)}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+/** Its lamps, where nobody recorded them yet; its breaker; the gauge of its conductors. */
+function LampsAndFeed({
+  lamps,
+  onLamps,
+  circuitId,
+  onCircuit,
+  gauge,
+  onGauge,
+}: {
+  lamps: LampsSaid | null
+  onLamps: (lamps: LampsSaid) => void
+  circuitId: string
+  onCircuit: (id: string) => void
+  gauge: Gauge
+  onGauge: (gauge: Gauge) => void
+}) {
+  const say = useSay()
+
+  const { record } = useJob()
+  const region = regionOf(record.job.regionId)
+  return (
+    <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+      {lamps && (
+        <>
+          <div className="col-span-2 sm:col-span-1">
+            <SelectField
+              label={say`Lamps`}
+              value={lamps.kind}
+              options={LAMP_KINDS.map(value => ({ value, words: say(LAMP_WORDS[value]) }))}
+              onCommit={kind => onLamps({ ...lamps, kind })}
+            />
+          </div>
+          <NumberField
+            label={say`Count`}
+            value={lamps.count}
+            min={1}
+            max={200}
+            nullable
+            onCommit={value => onLamps({ ...lamps, count: value })}
+            live
+          />
+          <NumberField
+            label={say`Watts each`}
+            value={lamps.watts}
+            min={0}
+            max={20000}
+            nullable
+            onCommit={watts => onLamps({ ...lamps, watts })}
+            live
+          />
+        </>
+      )}
+      <SelectField
+        label={say`Fed by breaker`}
+        value={circuitId}
+        options={[
+          { value: 'none', words: say`Not found yet` },
+          ...rowsOf(record, 'circuits').map(({ id, breaker, label }) => ({
+            value: id,
+            words: `${breaker}${label ? `: ${label}` : ''}`,
+          })),
+        ]}
+        onCommit={onCircuit}
+      />
+      <SelectField
+        label={say`Gauge`}
+        value={gauge}
+        options={region.gauges.map(value => ({ value, words: value }))}
+        onCommit={onGauge}
+      />
+    </div>
   )
 }
 

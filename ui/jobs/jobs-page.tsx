@@ -68,7 +68,6 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
   const [adding, setAdding] = useState(false)
   const [words, setWords] = useState('')
   const [order, setOrder] = useState<Order>('last')
-  const when = useWhen()
   const all = jobs && found(jobs, words, order)
   const away = all?.filter(({ putAway }) => putAway) ?? []
   const [isAwayOpen, setAwayOpen] = useState(false)
@@ -140,25 +139,7 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
           />
         </div>
       </div>
-      {faults && (
-        <div role="alert" className="hazard mt-4 bg-sheet p-3">
-          <p className="font-bold">
-            {say.count(
-              faults.faults.length,
-              '“{0}” was not brought in; nothing was stored. # fault:',
-              '“{0}” was not brought in; nothing was stored. # faults:',
-              faults.file,
-            )}
-          </p>
-          <ul className="max-h-60 overflow-y-auto" tabIndex={0}>
-            {faults.faults.map((each, index) => (
-              <li key={index}>
-                <code className="font-mono text-sm">{each.path}</code> {each.message}
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      {faults && <NotBroughtIn {...faults} />}
       <div className="mt-4 flex flex-wrap items-end gap-3 [&>*:first-child]:min-w-56 [&>*:first-child]:flex-1">
         <TextField label={say`Find a job`} value={words} max={120} live onCommit={setWords} />
         <SelectField
@@ -170,52 +151,13 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
       </div>
       <ul className="mt-3 flex flex-col gap-3" aria-busy={jobs === null}>
         {shown?.map(job => (
-          <li
+          <JobRow
             key={job.id}
-            className={`flex flex-wrap items-center gap-x-3 gap-y-2 rounded-xl p-4 ${job.putAway ? 'border border-dashed border-rule' : 'bg-sheet'}`}
-          >
-            <div className="min-w-60 flex-1">
-              <Link href={`/jobs/${job.id}`} className="block py-1">
-                <span className="block text-lg font-bold underline decoration-rule underline-offset-4">
-                  {job.name}
-                </span>
-                <span className="text-soft">
-                  {[job.address, say.count(job.boxes, '# box', '# boxes'), say`last ${when(job.lastAt)}`]
-                    .filter(Boolean)
-                    .join(' · ')}
-                </span>
-              </Link>
-              {!job.putAway && (
-                <WhenSeen className="mt-1 min-h-6">
-                  <JobWaits jobId={job.id} lastAt={job.lastAt} />
-                </WhenSeen>
-              )}
-            </div>
-            <a
-              href={`/api/jobs/${job.id}/file`}
-              className={LINK_LOOK}
-              aria-label={say`Job file of ${job.name}`}
-            >{say`Job file`}</a>
-            <Button
-              onClick={() => void copy(job)}
-              disabled={!running}
-              aria-label={say`Copy ${job.name}, without its photos`}
-            >{say`Copy`}</Button>
-            <Button
-              onClick={() => void putAway(job)}
-              disabled={!running}
-              aria-label={job.putAway ? say`Take out ${job.name}` : say`Put away ${job.name}`}
-            >
-              {job.putAway ? say`Take out` : say`Put away`}
-            </Button>
-            {job.demo && (
-              <Button
-                onClick={() => setResetting(job)}
-                disabled={!running}
-                aria-label={say`Reset the demo ${job.name}`}
-              >{say`Reset the demo`}</Button>
-            )}
-          </li>
+            job={job}
+            onCopy={() => void copy(job)}
+            onPutAway={() => void putAway(job)}
+            onReset={() => setResetting(job)}
+          />
         ))}
       </ul>
       {away.length > 0 && (
@@ -245,5 +187,95 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
         </Sheet>
       )}
     </main>
+  )
+}
+
+/** Why a file was not taken, fault by fault. */
+function NotBroughtIn({ file, faults }: { file: string; faults: readonly Fault[] }) {
+  const say = useSay()
+
+  return (
+    <div role="alert" className="hazard mt-4 bg-sheet p-3">
+      <p className="font-bold">
+        {say.count(
+          faults.length,
+          '“{0}” was not brought in; nothing was stored. # fault:',
+          '“{0}” was not brought in; nothing was stored. # faults:',
+          file,
+        )}
+      </p>
+      <ul className="max-h-60 overflow-y-auto" tabIndex={0}>
+        {faults.map((each, index) => (
+          <li key={index}>
+            <code className="font-mono text-sm">{each.path}</code> {each.message}
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+/** A job: what waits in it, and what can be done with it as a whole. */
+function JobRow({
+  job,
+  onCopy,
+  onPutAway,
+  onReset,
+}: {
+  job: JobCard
+  onCopy: () => void
+  onPutAway: () => void
+  onReset: () => void
+}) {
+  const say = useSay()
+
+  const running = useRunning()
+  const when = useWhen()
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-3 gap-y-2 rounded-xl p-4 ${job.putAway ? 'border border-dashed border-rule' : 'bg-sheet'}`}
+    >
+      <div className="min-w-60 flex-1">
+        <Link href={`/jobs/${job.id}`} className="block py-1">
+          <span className="block text-lg font-bold underline decoration-rule underline-offset-4">
+            {job.name}
+          </span>
+          <span className="text-soft">
+            {[job.address, say.count(job.boxes, '# box', '# boxes'), say`last ${when(job.lastAt)}`]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
+        </Link>
+        {!job.putAway && (
+          <WhenSeen className="mt-1 min-h-6">
+            <JobWaits jobId={job.id} lastAt={job.lastAt} />
+          </WhenSeen>
+        )}
+      </div>
+      <a
+        href={`/api/jobs/${job.id}/file`}
+        className={LINK_LOOK}
+        aria-label={say`Job file of ${job.name}`}
+      >{say`Job file`}</a>
+      <Button
+        onClick={onCopy}
+        disabled={!running}
+        aria-label={say`Copy ${job.name}, without its photos`}
+      >{say`Copy`}</Button>
+      <Button
+        onClick={onPutAway}
+        disabled={!running}
+        aria-label={job.putAway ? say`Take out ${job.name}` : say`Put away ${job.name}`}
+      >
+        {job.putAway ? say`Take out` : say`Put away`}
+      </Button>
+      {job.demo && (
+        <Button
+          onClick={onReset}
+          disabled={!running}
+          aria-label={say`Reset the demo ${job.name}`}
+        >{say`Reset the demo`}</Button>
+      )}
+    </li>
   )
 }

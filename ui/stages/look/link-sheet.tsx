@@ -165,56 +165,97 @@ export function LinkSheet({ view, cable, onClose }: { view: BoxView; cable: Cabl
           }}
         />
       )}
-      {match &&
-        match.unclear.near.map((one, at) => (
-          <PickOne
-            key={one.id}
-            label={say`${capital(say(INSULATION_WORDS[one.insulation]))}${twinNumber(match.unclear.near, at)} is there`}
-            value={chosen[one.id] ?? null}
-            options={[
-              ...match.unclear.far.map((other, index) => ({
-                value: other.id,
-                words: `${say(INSULATION_WORDS[other.insulation])}${twinNumber(match.unclear.far, index)}`,
-                mark: <Chip insulation={other.insulation} />,
-              })),
-              { value: NONE, words: say`not seen there` },
-            ]}
-            onCommit={id => setChosen({ ...chosen, [one.id]: id })}
-          />
-        ))}
-      {match && match.unclear.near.length > 1 && match.unclear.far.length > 1 && (
-        <p className="text-sm text-soft">{say`Colors do not tell these apart: follow them with continuity, dead and apart, before you say.`}</p>
-      )}
-      {differing.map(({ pair, field }) => (
-        <PickOne
-          key={`${pair.near!.id}/${field}`}
-          label={say`${capital(say(INSULATION_WORDS[pair.near!.insulation]))}: the two ends were recorded differently. Which is right?`}
-          value={valueWords(say, field, settled[pair.near!.id]?.[field])}
-          options={[
-            {
-              value: valueWords(say, field, pair.near![field])!,
-              words: say`${valueWords(say, field, pair.near![field])} (here)`,
-            },
-            {
-              value: valueWords(say, field, pair.far![field])!,
-              words: say`${valueWords(say, field, pair.far![field])} (there)`,
-            },
-          ]}
-          onCommit={value => {
-            const side = valueWords(say, field, pair.near![field]) === value ? pair.near! : pair.far!
-            setSettled({ ...settled, [pair.near!.id]: { ...settled[pair.near!.id], [field]: side[field] } })
-          }}
+      {match && (
+        <PairedByHand
+          unclear={match.unclear}
+          chosen={chosen}
+          onChoose={(near, far) => setChosen({ ...chosen, [near]: far })}
         />
-      ))}
+      )}
+      <Settled
+        differing={differing}
+        settled={settled}
+        onSettle={(id, value) => setSettled({ ...settled, [id]: { ...settled[id], ...value } })}
+      />
     </Sheet>
   )
 }
 
+/** Conductors whose colours do not say which is which: somebody does. */
+function PairedByHand({
+  unclear: { near, far },
+  chosen,
+  onChoose,
+}: {
+  unclear: Unclear
+  chosen: Readonly<Record<string, string>>
+  onChoose: (near: string, far: string) => void
+}) {
+  const say = useSay()
+
+  return (
+    <>
+      {near.map((one, at) => (
+        <PickOne
+          key={one.id}
+          label={say`${capital(say(INSULATION_WORDS[one.insulation]))}${twinNumber(near, at)} is there`}
+          value={chosen[one.id] ?? null}
+          options={[
+            ...far.map((other, index) => ({
+              value: other.id,
+              words: `${say(INSULATION_WORDS[other.insulation])}${twinNumber(far, index)}`,
+              mark: <Chip insulation={other.insulation} />,
+            })),
+            { value: NONE, words: say`not seen there` },
+          ]}
+          onCommit={id => onChoose(one.id, id)}
+        />
+      ))}
+      {near.length > 1 && far.length > 1 && (
+        <p className="text-sm text-soft">{say`Colors do not tell these apart: follow them with continuity, dead and apart, before you say.`}</p>
+      )}
+    </>
+  )
+}
+
+/** What was recorded of a conductor at its two ends and cannot both be so: one of them is taken. */
+function Settled({
+  differing,
+  settled,
+  onSettle,
+}: {
+  differing: readonly { readonly pair: Pair; readonly field: Differing }[]
+  settled: Readonly<Record<string, Partial<Conductor>>>
+  onSettle: (id: string, value: Partial<Conductor>) => void
+}) {
+  const say = useSay()
+
+  return differing.map(({ pair, field }) => {
+    const near = pair.near!
+    const [here, there] = [near[field], pair.far![field]].map(value => valueWords(say, field, value)!)
+    return (
+      <PickOne
+        key={`${near.id}/${field}`}
+        label={say`${capital(say(INSULATION_WORDS[near.insulation]))}: the two ends were recorded differently. Which is right?`}
+        value={valueWords(say, field, settled[near.id]?.[field])}
+        options={[
+          { value: here!, words: say`${here!} (here)` },
+          { value: there!, words: say`${there!} (there)` },
+        ]}
+        onCommit={value => onSettle(near.id, { [field]: (value === here ? near : pair.far!)[field] })}
+      />
+    )
+  })
+}
+
+/** Conductors of a cable, at either end, that their colours do not tell. */
+interface Unclear {
+  readonly near: readonly Conductor[]
+  readonly far: readonly Conductor[]
+}
+
 /** What a person paired; null while something is left to say, or two are said to be one. */
-function pairsByHand(
-  unclear: { readonly near: readonly Conductor[]; readonly far: readonly Conductor[] },
-  chosen: Readonly<Record<string, string>>,
-): Pair[] | null {
+function pairsByHand(unclear: Unclear, chosen: Readonly<Record<string, string>>): Pair[] | null {
   const taken = Object.values(chosen).filter(id => id !== NONE)
   if (new Set(taken).size < taken.length) return null
   if (unclear.near.some(({ id }) => chosen[id] === undefined)) return null
