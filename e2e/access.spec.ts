@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib'
-import { AT_HAND } from '@/ui/primitives/use-at-hand'
+import { AT_HAND } from '@/ui/browser/use-at-hand'
 import { expect, test, type Page } from '@playwright/test'
 import { bringInDemo, violations, visit } from './helpers'
 

@@ -6,7 +6,7 @@ import { newId } from '../job/new-id'
 import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
 import { CheckField, PickOne, TextField } from '../primitives/fields'
-import { Part } from '../stages/stage-frame'
+import { Part } from '../primitives/titled-part'
 import { useSay } from '../words/use-say'
 import { RowContext } from '../primitives/row-context'
 

@@ -7,7 +7,7 @@ import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
 import { NumberField, SelectField } from '../primitives/fields'
 import { FigureField } from '../primitives/figure-field'
-import { Part } from '../stages/stage-frame'
+import { Part } from '../primitives/titled-part'
 import { useSay } from '../words/use-say'
 import { RowContext } from '../primitives/row-context'
 

@@ -3,7 +3,7 @@
 import type { OutsideEvent } from '@/core/model/device'
 import type { Action, Seen } from '@/core/trial'
 import { Button } from '../primitives/button'
-import { Part } from '../stages/stage-frame'
+import { Part } from '../primitives/titled-part'
 import type { Scene } from './scene'
 import { stateWords } from './state-words'
 import { EVENT_WORDS } from './words'

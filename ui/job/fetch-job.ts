@@ -2,7 +2,7 @@ import { havingWords, isSince, withSince, type Having, type Since, type Versione
 import type { Command, UndoCommand } from '@/core/job/command'
 import type { DeviceModel } from '@/core/model/device'
 import type { Trade } from '@/core/model/trade'
-import { fetchEarly, fetchPacked, unpacked } from '../primitives/early'
+import { fetchEarly, fetchPacked, unpacked } from '../browser/early'
 import type { KeptJob } from './browser-db'
 import { openDevice } from './device'
 import { forgetJob, keptJob } from './kept-job'

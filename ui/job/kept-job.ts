@@ -1,5 +1,5 @@
 import { havingWords } from '@/core/job/since'
-import { HAVE } from '../primitives/early'
+import { HAVE } from '../browser/early'
 import { database, type KeptJob } from './browser-db'
 
 const MOST_KEPT = 8

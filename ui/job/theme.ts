@@ -1,4 +1,4 @@
-import { THEME_COOKIE } from '../primitives/theme-cookie'
+import { THEME_COOKIE } from '../browser/theme-cookie'
 
 export type Theme = 'paper' | 'dark'
 

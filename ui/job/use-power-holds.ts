@@ -1,7 +1,7 @@
 import { useCallback } from 'react'
 import type { Guard } from '@/core/job/transition'
 import type { Trade } from '@/core/model/trade'
-import { useAtHand } from '../primitives/use-at-hand'
+import { useAtHand } from '../browser/use-at-hand'
 import { useStore, useTrade } from './provider'
 
 /** One rule a trade, however often it is asked for. */

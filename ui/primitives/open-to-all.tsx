@@ -1,8 +1,8 @@
 'use client'
 
 import { useSay } from '../words/use-say'
-import { isOpenToAll } from './served-with'
-import { useRunning } from './use-running'
+import { isOpenToAll } from '../browser/served-with'
+import { useRunning } from '../browser/use-running'
 
 /** Said on every page while it is served to more than this machine. */
 export function OpenToAll() {

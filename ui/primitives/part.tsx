@@ -10,7 +10,7 @@ import {
   type ComponentType,
   type ReactNode,
 } from 'react'
-import { keptTrying } from './kept-trying'
+import { keptTrying } from '../browser/kept-trying'
 
 /** So long a page that is opened waits for the parts it opens with; then it stands without them, and they come. */
 const WAITS_MILLISECONDS = 1500

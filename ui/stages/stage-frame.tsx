@@ -205,27 +205,3 @@ function Meanwhile({ view }: { view: BoxView }) {
   const voided = useMemo(() => voidedIn(view), [view])
   return voided.length > 0 && <MeanwhileOn view={view} voided={voided} />
 }
-
-/** A titled part of a stage. */
-export function Part({
-  title,
-  aside,
-  next,
-  children,
-}: {
-  title: string
-  aside?: ReactNode
-  /** What it asks, where that is the one next thing. */
-  next?: string | false
-  children: ReactNode
-}) {
-  return (
-    <section data-next={next || undefined} className="rounded-xl bg-sheet p-3 sm:p-4">
-      <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
-        <h2 className="text-base">{title}</h2>
-        {aside}
-      </div>
-      <div className="flex flex-col gap-3">{children}</div>
-    </section>
-  )
-}

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react'
 import Chart from 'react-apexcharts'
 import { figure } from '@/core/model/units'
-import { nonce } from '../primitives/served-with'
+import { nonce } from '../browser/served-with'
 
 /** Colours of the page as it is now; anew when the theme changes. */
 function useInk() {

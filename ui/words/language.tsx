@@ -3,7 +3,7 @@
 import { useEffect, type ReactNode } from 'react'
 import { regionOf } from '@/core/model/regions'
 import { REGION_IDS, type RegionId } from '@/core/model/vocabulary'
-import { useRunning } from '../primitives/use-running'
+import { useRunning } from '../browser/use-running'
 import { REGION_COOKIE } from './region-cookie'
 import { LanguageContext } from './use-say'
 

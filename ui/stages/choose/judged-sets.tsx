@@ -1,7 +1,7 @@
 import type { LightPlace } from '@/core/check'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { Button } from '../../primitives/button'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { useSay } from '../../words/use-say'
 import type { OnPoint } from './pointed'
 import { SetList } from './set-list'

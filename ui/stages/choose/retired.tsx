@@ -3,7 +3,7 @@
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { UnworkedQuestion } from '../unworked-question'
 import { useSay } from '../../words/use-say'
 

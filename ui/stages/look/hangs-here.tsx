@@ -9,7 +9,7 @@ import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { SelectField } from '../../primitives/fields'
 import { PressOne } from '../../primitives/press-one'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { LampsForm } from './lamps-form'
 import { useSay } from '../../words/use-say'
 

@@ -9,7 +9,7 @@ import { Button } from '../../primitives/button'
 import { TakePhoto } from '../../photos/take-photo'
 import { PickOne, SelectField, TextField } from '../../primitives/fields'
 import { plain } from '../../words'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
 

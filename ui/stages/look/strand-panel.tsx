@@ -26,7 +26,7 @@ import { Chip } from '../../primitives/chip'
 import { CheckField, PickOne, SelectField, TextField, type Option } from '../../primitives/fields'
 import { CONNECTOR_WORDS, plain } from '../../words'
 import { useBroughtUp } from '../../primitives/use-brought-up'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { useSay } from '../../words/use-say'
 import { RowContext } from '../../primitives/row-context'
 

@@ -4,7 +4,7 @@ import { readingFor, type Answer, type Conflict, type Question } from '@/core/id
 import type { BoxView } from '@/core/job/box-view'
 import { useEdits } from '../../job/provider'
 import { newReading } from '../../job/new-reading'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { NextReading } from './next-reading'
 import { answerWords, wordsOf } from './question-words'
 import { useSay } from '../../words/use-say'

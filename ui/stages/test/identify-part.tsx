@@ -3,7 +3,7 @@
 import type { BoxView } from '@/core/job/box-view'
 import { useEdits } from '../../job/provider'
 import { PickOne } from '../../primitives/fields'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { NextReading } from './next-reading'
 import type { useIdentification } from './use-identification'
 import { useSay } from '../../words/use-say'

@@ -4,7 +4,7 @@ import type { Identification } from '@/core/identify'
 import type { BoxView } from '@/core/job/box-view'
 import type { Fault } from '@/core/model/result'
 import { Button } from '../../primitives/button'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
 

@@ -7,7 +7,7 @@ import { rowsWith } from '@/core/model/record'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { boxWords } from './question-words'
 import { useSay } from '../../words/use-say'
 

@@ -1,7 +1,7 @@
 import { Link } from '../../job/link'
 import type { BoxView } from '@/core/job/box-view'
 import type { Line } from '@/core/panel'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { useSay } from '../../words/use-say'
 
 /** In a box of several lines each has a breaker of its own: which, a meter left at it says. */

@@ -5,7 +5,7 @@ import type { BoxView } from '@/core/job/box-view'
 import { isTied, netPath, routedTogether, type RoutedBox } from '@/core/route'
 import { useEdits, useTrade } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { useSay } from '../../words/use-say'
 
 /** The whole path of one net through the boxes that hang together. */

@@ -4,7 +4,7 @@ import type { BoxView } from '@/core/job/box-view'
 import { tiedBoxes } from '@/core/job/tied'
 import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
-import { Part } from '../stage-frame'
+import { Part } from '../../primitives/titled-part'
 import { useSay } from '../../words/use-say'
 
 /** Conductors that somebody wants for something; the least way comes back with one press. */

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { STAGES } from '@/core/model/vocabulary'
 import { page } from '../primitives/part'
 import { everyStage, StagePage } from '../stages/stage-page'
-import { NothingHere } from './nothing-here'
+import { NothingHere } from '../job/nothing-here'
 
 const OF_THE_JOB = new Map([
   ['', page(() => import('../house/house-page').then(module => module.HousePage))],

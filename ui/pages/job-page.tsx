@@ -3,15 +3,15 @@
 import { usePathname } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { Away } from '../primitives/away'
-import { openJob, type OpenedJob } from './fetch-job'
-import { NothingHere } from './nothing-here'
-import { useRunning } from '../primitives/use-running'
-import { useAtHand } from '../primitives/use-at-hand'
+import { openJob, type OpenedJob } from '../job/fetch-job'
+import { NothingHere } from '../job/nothing-here'
+import { useRunning } from '../browser/use-running'
+import { useAtHand } from '../browser/use-at-hand'
 import { everyPart } from '../primitives/part'
 import { everyPage, pageAt } from './pages'
-import { JobProvider } from './provider'
-import { JobShell } from './shell'
-import { Opening } from './opening'
+import { JobProvider } from '../job/provider'
+import { JobShell } from '../job/shell'
+import { Opening } from '../job/opening'
 
 /** Every page of a job: the frame stands at once, the job comes as data, and from page to page nothing is asked for. */
 export function JobPage() {
