@@ -56,7 +56,7 @@ export function Palette({
   const found = entries
     .filter(entry => words.every(word => entry.says.toLowerCase().includes(word)))
     .slice(0, 12)
-  const chosen = Math.min(at, found.length - 1)
+  const chosen = Math.max(0, Math.min(at, found.length - 1))
 
   const run = (entry: Entry | undefined) => {
     if (!entry) return
@@ -64,8 +64,11 @@ export function Palette({
     entry.run()
   }
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowDown') setAt((chosen + 1) % found.length)
-    else if (event.key === 'ArrowUp') setAt((chosen - 1 + found.length) % found.length)
+    // With nothing found there is nothing to go through.
+    const around = (step: number) =>
+      setAt(found.length === 0 ? 0 : (chosen + step + found.length) % found.length)
+    if (event.key === 'ArrowDown') around(1)
+    else if (event.key === 'ArrowUp') around(-1)
     else if (event.key === 'Enter') run(found[chosen])
     else return
     event.preventDefault()
@@ -102,7 +105,7 @@ export function Palette({
           </li>
         ))}
       </ul>
-      {found.length === 0 && <p>{say`Nothing is called that here.`}</p>}
+      {found.length === 0 && <p role="status">{say`Nothing is called that here.`}</p>}
     </Sheet>
   )
 }
