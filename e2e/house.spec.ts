@@ -140,6 +140,25 @@ test('a room is renamed, removed with its box, and brought back; the house keeps
   ).toEqual([{ id: 'box-pantry' }])
 })
 
+test('a job that could not be started says so, and is started once the server answers', async ({
+  page,
+  context,
+}) => {
+  await visit(page, '/')
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  const name = `Job of the road ${Date.now()}`
+  await page.getByLabel('Name of the house').fill(name)
+  await context.setOffline(true)
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was started' })).toBeVisible()
+  await expect(page.getByLabel('Name of the house')).toHaveValue(name)
+  expect(await rows('SELECT id FROM jobs WHERE name = ?', name)).toEqual([])
+  await context.setOffline(false)
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
+  await page.waitForURL(/\/jobs\/[^/]+$/)
+  expect(await rows('SELECT id FROM jobs WHERE name = ?', name)).toHaveLength(1)
+})
+
 test('a job is removed only when asked twice', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
   await visit(page, `/jobs/${jobId}`)
