@@ -55,6 +55,12 @@ test('a job says what waits in which stage; it is put away, found again, and tak
   await expect(job.getByRole('list', { name: 'What waits' }).getByRole('listitem').first()).toHaveText(
     /^1 [A-Z]\S+, since Mar 5, 2026$/,
   )
+  // Without an answer nothing came of it, and that is said.
+  await page.context().setOffline(true)
+  await page.getByRole('button', { name: `Put away ${mark}` }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing was changed' })).toBeVisible()
+  await page.context().setOffline(false)
+  expect(await rows('SELECT put_away IS NULL AS here FROM jobs WHERE id = ?', id)).toEqual([{ here: 1 }])
   await page.getByRole('button', { name: `Put away ${mark}` }).click()
   await expect(job).toHaveCount(0)
   expect(await rows('SELECT put_away IS NOT NULL AS away FROM jobs WHERE id = ?', id)).toEqual([{ away: 1 }])

@@ -65,6 +65,7 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
   const router = useRouter()
   const running = useRunning()
   const [faults, setFaults] = useState<{ file: string; faults: readonly Fault[] } | null>(null)
+  const [unanswered, setUnanswered] = useState(false)
   const [adding, setAdding] = useState(false)
   const [words, setWords] = useState('')
   const [order, setOrder] = useState<Order>('last')
@@ -75,8 +76,14 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
   const [resetting, setResetting] = useState<JobCard | null>(null)
   const picker = useRef<HTMLInputElement>(null)
 
-  const copy = async ({ id, name }: JobCard) => {
+  /** Does what the server is asked for; without an answer it says that nothing came of it. */
+  const asked = async (act: () => Promise<void>) => {
     setFaults(null)
+    setUnanswered(false)
+    await act().catch(() => setUnanswered(true))
+  }
+
+  const copy = async ({ id, name }: JobCard) => {
     const answer = await fetch('/api/jobs', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -96,7 +103,6 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
   }
 
   const bringIn = async (file: File) => {
-    setFaults(null)
     const answer = await fetch('/api/jobs', {
       method: 'POST',
       headers: { 'content-type': /\.zip$/i.test(file.name) ? 'application/zip' : 'application/json' },
@@ -134,12 +140,18 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
             onChange={event => {
               const file = event.target.files?.[0]
               event.target.value = ''
-              if (file) void bringIn(file)
+              if (file) void asked(() => bringIn(file))
             }}
           />
         </div>
       </div>
       {faults && <NotBroughtIn {...faults} />}
+      {unanswered && (
+        <p
+          role="alert"
+          className="hazard mt-4 bg-sheet p-3 font-bold"
+        >{say`The server does not answer. Nothing was changed; try again.`}</p>
+      )}
       <div className="mt-4 flex flex-wrap items-end gap-3 [&>*:first-child]:min-w-56 [&>*:first-child]:flex-1">
         <TextField label={say`Find a job`} value={words} max={120} live onCommit={setWords} />
         <SelectField
@@ -154,8 +166,8 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
           <JobRow
             key={job.id}
             job={job}
-            onCopy={() => void copy(job)}
-            onPutAway={() => void putAway(job)}
+            onCopy={() => void asked(() => copy(job))}
+            onPutAway={() => void asked(() => putAway(job))}
             onReset={() => setResetting(job)}
           />
         ))}
@@ -178,10 +190,13 @@ function Jobs({ jobs, again }: { jobs: readonly JobCard[] | null; again: () => v
           <p>{say`Everything changed in ${resetting.name} goes, and the demo stands as it was shipped.`}</p>
           <Button
             look="main"
-            onClick={async () => {
-              await fetch(`/api/demo/${resetting.id}/reset`, { method: 'POST' })
+            onClick={() => {
+              const { id } = resetting
               setResetting(null)
-              again()
+              void asked(async () => {
+                await fetch(`/api/demo/${id}/reset`, { method: 'POST' })
+                again()
+              })
             }}
           >{say`Reset it`}</Button>
         </Sheet>
