@@ -20,17 +20,21 @@ export function HouseSketch({
   record,
   label,
   marks,
+  scrolls = false,
 }: {
   record: JobRecord
   label: string
   /** By the id of the room. */
   marks: ReadonlyMap<string, RoomMark>
+  /** It stays in sight on a phone, and is moved in itself where it is too high for that. */
+  scrolls?: boolean
 }) {
   const isMarked = ({ rooms }: Floor) => rooms.some(({ room }) => marks.has(room.id))
   return (
     <section
       aria-label={label}
-      className="house-sketch flex flex-wrap gap-x-5 gap-y-1.5 overflow-y-auto max-wide:max-h-[38svh] wide:gap-y-4"
+      tabIndex={scrolls ? 0 : undefined}
+      className={`house-sketch flex flex-wrap gap-x-5 gap-y-1.5 wide:gap-y-4 ${scrolls ? 'overflow-y-auto max-wide:max-h-[38svh]' : ''}`}
     >
       {floorsOf(record).map(floor => (
         <div

@@ -24,6 +24,7 @@ export function HuntPicture({ view, next }: { view: BoxView; next: HuntCandidate
       record={view.record}
       label={next ? say`The house with breaker ${next.circuit.breaker} off` : say`The house`}
       marks={marks}
+      scrolls
     />
   )
 }
