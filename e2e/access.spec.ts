@@ -1,7 +1,7 @@
 import { gzipSync } from 'node:zlib'
 import { AT_HAND } from '@/ui/browser/use-at-hand'
 import { expect, test, type Page } from '@playwright/test'
-import { bringInDemo, violations, visit } from './helpers'
+import { atHand, bringInDemo, violations, visit } from './helpers'
 
 const PAGES = [
   '/',
@@ -37,6 +37,10 @@ function policyBroken(page: Page): readonly string[] {
   return broken
 }
 
+/** Until all of a page has come, so that none of it is on its way when the next is gone to. */
+const whole = (page: Page, path: string) =>
+  path === '/' ? expect(page.getByRole('heading', { level: 1 })).toBeVisible() : atHand(page)
+
 for (const [words, rules] of Object.entries(THEMES))
   test(`no axe violations, and no page breaks its own policy, ${words}`, async ({
     page,
@@ -50,7 +54,7 @@ for (const [words, rules] of Object.entries(THEMES))
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
     for (const path of PAGES) {
       await visit(page, path === '/' ? '/' : `/jobs/${jobId}/${path}`)
-      await page.waitForLoadState('networkidle')
+      await whole(page, path)
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme)
       expect(await violations(page, rules), path).toEqual([])
       expect(broken, path).toEqual([])
@@ -93,7 +97,7 @@ test('targets at the wall are 44 pixels or more, and nothing runs out of the scr
   const jobId = await bringInDemo(request)
   for (const path of PAGES.filter(each => each.startsWith('boxes'))) {
     await visit(page, `/jobs/${jobId}/${path}`)
-    await page.waitForLoadState('networkidle')
+    await whole(page, path)
     const small = await page.evaluate(() =>
       [
         ...document.querySelectorAll(
