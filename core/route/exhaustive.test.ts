@@ -41,7 +41,7 @@ describe('two boxes, held against every way to wire them', () => {
   it.each(sets.map(({ kind, members }, at) => [kind, members.map(model => model?.id ?? null), at] as const))(
     '%s %j: what is planned costs the least of all that prove; where nothing is planned, nothing proves',
     (_, choices, at) => {
-      for (const shape of someOf(shapes, 7, at)) {
+      for (const shape of someOf(shapes, 15, at)) {
         const views = chainOf({ ...shape, choices })
         const routed = routeTogether(views, trade)
         const every = everyWay(views, trade, shape)

@@ -9,7 +9,7 @@ import { houseOf, type DrawnHouse } from '@/testing/route/house'
 import { loosened, shuffled, type Loosened } from '@/testing/route/loose'
 import { whoFeeds } from '@/testing/route/who-feeds'
 
-const SEEDS = 200 * TIMES
+const SEEDS = 100 * TIMES
 
 /** A plain switch where nothing is chosen: the old one is out, or hangs off its wires. */
 function chosenEverywhere(house: DrawnHouse): DrawnHouse {

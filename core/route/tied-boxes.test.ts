@@ -22,7 +22,7 @@ function* everyChain(): Generator<Chain & { readonly kind: string }> {
       for (const [at, shape] of shapes.entries())
         for (const [index, set] of sets.entries()) {
           // Of the many of four places some, spread evenly.
-          if (count === 4 && (at + index) % (TIMES > 1 ? 5 : 90) !== 0) continue
+          if (count === 4 && (at + index) % (TIMES > 1 ? 5 : 180) !== 0) continue
           yield { ...shape, region, kind: set.kind, choices: set.members.map(model => model?.id ?? null) }
         }
     }
