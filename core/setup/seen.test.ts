@@ -191,12 +191,13 @@ describe('a pantry by hand', () => {
   })
 
   it('what sees less than half the floor is not proposed, however little of the passages it sees', () => {
-    const post = (x: number) => ({ centre: { x, y: 1.4 }, width: 0.3, depth: 0.3, height: 2, turned: 0 })
+    const post = (x: number) => ({ centre: { x, y: 1.1 }, width: 0.3, depth: 0.3, height: 2, turned: 0 })
     const way = (wall: number, from: number, x: number): Room['openings'][number] => ({
       ...PANTRY.openings[0]!,
       kind: 'bare',
       wall,
       from,
+      width: 1.4,
       passage: { from: { x, y: -2 }, to: { x, y: 6 }, width: 1 },
     })
     const wide: Room = {
@@ -207,7 +208,7 @@ describe('a pantry by hand', () => {
         { x: 8, y: 4 },
         { x: 0, y: 4 },
       ],
-      openings: [way(1, 1, 9), way(3, 2.2, -1)],
+      openings: [way(1, 0.4, 9), way(3, 2.2, -1)],
       furniture: [post(0.5), post(7.5)],
     }
     const eye = { ...EYE, along: 4, shutters: [90, 30], reach: { ...EYE.reach, walking: [9, 9, 9] as const } }
