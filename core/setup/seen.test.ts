@@ -211,7 +211,13 @@ describe('a pantry by hand', () => {
       openings: [way(1, 0.4, 9), way(3, 2.2, -1)],
       furniture: [post(0.5), post(7.5)],
     }
-    const eye = { ...EYE, along: 4, shutters: [90, 30], reach: { ...EYE.reach, walking: [9, 9, 9] as const } }
+    const eye = {
+      ...EYE,
+      along: 4,
+      sensitivities: [1],
+      shutters: [90, 30],
+      reach: { ...EYE.reach, walking: [9, 9, 9] as const },
+    }
     const { best } = aimSensor(wide, eye)
     expect(best.spots).toBe(0)
     expect(best.halfMetres).toBeGreaterThan(0)
