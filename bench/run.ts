@@ -13,6 +13,7 @@ import { quillbackRoad } from '@/demo/quillback'
 import { usualBox } from '@/demo/usual'
 import { benchIdentify } from './identify'
 import { benchPlan, benchRoute } from './route'
+import { benchSetup } from './setup'
 
 /** One question alone, as `npm run bench -- Route`; all where none is named. */
 const only = process.argv[2] ?? ''
@@ -118,5 +119,6 @@ measure(`Route and plan: ${boxes} boxes`, 20, () => {
 measure(`Progress of all stages: ${boxes} boxes`, 20, () => progressOfJob({ ...house }, trade))
 benchRoute(measure)
 if ('Plan'.startsWith(only)) benchPlan(measure, manyHouses(3))
+benchSetup(measure)
 // Last: it takes many minutes.
 if ('Identify'.startsWith(only)) benchIdentify()

@@ -11,9 +11,10 @@ import { conversation, identifyBoxes, type IdentifyConversation } from './identi
 import { bad, type Answer } from './outcome'
 import { readPoint } from './read'
 import { planVerb, routeVerb } from './route'
+import { SETUP_VERBS } from './setup'
 
 const USAGE =
-  'every-room check|identify|plan|prove|route|validate FILE [--box ID]; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
+  'every-room check|identify|plan|prove|route|validate FILE [--box ID]; every-room aim|energy|presence|program|sun FILE; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
 
 /** The whole of the command but for reading the file and printing: the same input gives the same answer. */
 export function answer(
@@ -23,6 +24,9 @@ export function answer(
   rest: readonly string[],
   trade: Trade,
 ): Answer {
+  const asked = SETUP_VERBS[verb ?? '']
+  if (asked && file !== undefined)
+    return source === null ? bad(fault('/', 'no-such-file', `cannot read ${file}`)) : asked(source)
   const run = VERBS[verb ?? '']
   if (!run || file === undefined) return bad(fault('/', 'usage', USAGE))
   const opened = openedFile(file, source, rest)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clockOf, shownBy, standardClockOf, zoneIsKnown } from './clock'
+import { clockOf, shownBy, standardClockOf, writtenBy, zoneIsKnown } from './clock'
 import { dayOf, HOUR, MINUTE } from './day'
 
 const at = (zone: string, date: string, minute: number) => {
@@ -74,6 +74,13 @@ describe('a clock on the wall', () => {
         expect(clock.instantOf(day, 720).instant).toBe(day * 24 * HOUR + 12 * HOUR - ahead * HOUR)
         expect(shownBy(clock, clock.instantOf(day, 720).instant)).toEqual({ day, millisecond: 12 * HOUR })
       }
+  })
+
+  it('is written with how far it is ahead', () => {
+    const written = (zone: string, instant: string) => writtenBy(clockOf(zone), Date.parse(instant))
+    expect(written('America/New_York', '2027-03-14T07:00:00Z')).toBe('2027-03-14T03:00:00-04:00')
+    expect(written('America/St_Johns', '2027-01-01T03:30:05Z')).toBe('2027-01-01T00:00:05-03:30')
+    expect(written('Asia/Kathmandu', '2027-01-01T00:00:00Z')).toBe('2027-01-01T05:45:00+05:45')
   })
 
   it('knows which zones there are', () => {

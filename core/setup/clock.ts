@@ -78,6 +78,15 @@ export function shownBy(clock: Clock, instant: number): { readonly day: Day; rea
   return { day, millisecond: shown - day * DAY }
 }
 
+/** An instant as a clock shows it, to the second, and how far the clock is ahead: `2027-03-14T03:00:00-04:00`. */
+export function writtenBy(clock: Clock, instant: number): string {
+  const ahead = clock.aheadAt(instant)
+  const minutes = Math.abs(ahead) / MINUTE
+  const two = (figure: number) => String(figure).padStart(2, '0')
+  const sign = ahead < 0 ? '-' : '+'
+  return `${new Date(instant + ahead).toISOString().slice(0, 19)}${sign}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`
+}
+
 /** Clocks are put forward or back once in a while, by hours: an offset a day before and one a day after are all there are. */
 function shownAt(aheadAt: (instant: number) => number, shown: number): ClockInstant {
   const before = aheadAt(shown - 1.5 * DAY)

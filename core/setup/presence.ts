@@ -105,11 +105,9 @@ const inTurn = (events: readonly PresenceEvent[]) =>
 
 /** What a policy does with the light of a room that people use like that. */
 export function presenceOf(timeline: Timeline, policy: Policy): PresenceReport {
-  const { events, seconds } = timeline
-  const turns = inTurn(events).map(({ event }) => event)
+  const { seconds } = timeline
+  const { turns, somebody, awake } = peopleIn(timeline)
   const lit = litBy(timeline, turns, policy)
-  const somebody = spansWith(turns, seconds, () => true)
-  const awake = spansWith(turns, seconds, seat => seat === null || !timeline.seats[seat]!.asleep)
   const dim = dimSpans(timeline, policy.threshold)
   const needed = both(awake, dim)
   const dark = joined(outside(needed, lit)).filter(({ from, to }) => to - from > NO_DARKNESS)
@@ -125,6 +123,28 @@ export function presenceOf(timeline: Timeline, policy: Policy): PresenceReport {
     switchings: lit.reduce((sum, { from, to }) => sum + (from > 0 ? 1 : 0) + (to < seconds ? 1 : 0), 0),
     lit,
   }
+}
+
+interface People {
+  readonly turns: readonly PresenceEvent[]
+  readonly somebody: readonly Lit[]
+  readonly awake: readonly Lit[]
+}
+
+/** Who is there hangs on no policy: looked at once for all that are compared. */
+const looked = new WeakMap<Timeline, People>()
+
+function peopleIn(timeline: Timeline): People {
+  const known = looked.get(timeline)
+  if (known) return known
+  const turns = inTurn(timeline.events).map(({ event }) => event)
+  const people = {
+    turns,
+    somebody: spansWith(turns, timeline.seconds, () => true),
+    awake: spansWith(turns, timeline.seconds, seat => seat === null || !timeline.seats[seat]!.asleep),
+  }
+  looked.set(timeline, people)
+  return people
 }
 
 /** How much daylight there is, asked second after second in order. */

@@ -1,0 +1,266 @@
+import { describe, expect, it } from 'vitest'
+import { trade } from '@/catalogue'
+import { answer } from './answer'
+
+const ask = (verb: string, file: object | string) =>
+  answer(verb, 'a.json', typeof file === 'string' ? file : JSON.stringify(file), [], trade) as {
+    code: number
+    // What is printed is checked piece by piece.
+    output: Record<string, never>
+  }
+const faults = (verb: string, file: object) => {
+  const { code, output } = ask(verb, file)
+  expect(code).toBe(2)
+  return (output as unknown as { faults: { path: string; code: string }[] }).faults.map(
+    each => `${each.path} ${each.code}`,
+  )
+}
+
+const PROGRAM = {
+  format: 'everyroom-program',
+  version: 1,
+  place: { latitude: 44.1, longitude: -69.1, zone: 'America/New_York' },
+  days: { from: '2027-03-13', to: '2027-03-14' },
+  program: {
+    events: [
+      { turns: 'on', at: 'dusk+15' },
+      { turns: 'off', at: { earlier: ['22:30', 'dawn-30'] } },
+    ],
+  },
+  watts: 40,
+  pricePerKilowattHour: 0.2,
+}
+
+describe('every-room sun and program', () => {
+  it('says dusk, dawn and noon of each night as the clocks there show them', () => {
+    const { code, output } = ask('sun', { ...PROGRAM, program: undefined })
+    expect(code).toBe(0)
+    expect(output).toMatchObject({
+      ok: true,
+      nights: [
+        { night: '2027-03-13', dusk: expect.stringMatching(/^2027-03-13T17:39:.*-05:00$/) },
+        { night: '2027-03-14', dusk: expect.stringMatching(/^2027-03-14T18:41:.*-04:00$/) },
+      ],
+    })
+  })
+
+  it('says every switching, the hours and what they cost', () => {
+    const { code, output } = ask('program', PROGRAM)
+    expect(code).toBe(0)
+    expect(output).toMatchObject({
+      switchings: [
+        { turns: 'on', at: expect.stringContaining('2027-03-13T17:54') },
+        { turns: 'off', at: '2027-03-13T22:30:00-05:00' },
+        { turns: 'on', at: expect.stringContaining('2027-03-14T18:56') },
+        { turns: 'off', at: '2027-03-14T22:30:00-04:00' },
+      ],
+      leftOn: [],
+    })
+    const { litHours, kilowattHours, money } = output as unknown as Record<string, number>
+    expect(litHours).toBeCloseTo(4.585 + 3.565, 2)
+    expect(kilowattHours).toBeCloseTo(litHours! * 0.04, 6)
+    expect(money).toBeCloseTo(kilowattHours! * 0.2, 6)
+  })
+
+  it('what is left on is a no', () => {
+    const { code, output } = ask('program', {
+      ...PROGRAM,
+      program: { events: [{ turns: 'on', at: '20:00' }] },
+    })
+    expect(code).toBe(1)
+    expect(output).toMatchObject({ ok: false, leftOn: [{ to: null }] })
+  })
+
+  it('names the field of what is wrong, and asks for a program', () => {
+    const changed = (more: object) => faults('program', { ...PROGRAM, ...more })
+    const event = (more: object) => ({ program: { events: [{ turns: 'on', at: 'dusk', ...more }] } })
+    expect(changed({ place: { ...PROGRAM.place, zone: '' } })).toEqual(['/place/zone unknown-zone'])
+    expect(changed({ place: { ...PROGRAM.place, latitude: 91 } })).toEqual(['/place/latitude range'])
+    expect(changed({ days: { from: '2027-02-30', to: '2027-03-01' } })).toEqual(['/days/from no-such-date'])
+    expect(changed({ days: { from: '2027-03-02', to: '2027-03-01' } })).toEqual([
+      '/days/to before-its-beginning',
+    ])
+    expect(changed({ program: undefined })).toEqual(['/program any.required'])
+    expect(changed({ program: { events: [] } })).toEqual(['/program/events never-switches'])
+    expect(changed(event({ days: [] }))).toEqual(['/program/events/0/days no-day'])
+    expect(changed(event({ between: ['02-30', '03-01'] }))).toEqual([
+      '/program/events/0/between no-such-date',
+    ])
+    expect(changed(event({ at: '20:00', instead: '21:00' }))).toEqual([
+      '/program/events/0/instead always-happens',
+    ])
+    expect(changed(event({ at: 'noonish' }))).toHaveLength(1)
+    expect(
+      changed({
+        happening: { outages: [{ from: '2027-03-13T12:00:00Z', to: '2027-03-13T11:00:00Z' }] },
+      }),
+    ).toEqual(['/happening/outages/0 out-of-order'])
+    const polar = { latitude: 78.2, longitude: 15.6, zone: 'Arctic/Longyearbyen' }
+    expect(changed({ place: polar, ...event({ between: ['06-01', '07-01'] }) })).toEqual([
+      '/program/events never-switches',
+    ])
+  })
+})
+
+const ROOM = {
+  format: 'everyroom-room',
+  version: 1,
+  room: {
+    rectangle: [4, 3],
+    height: 2.4,
+    openings: [
+      {
+        kind: 'door',
+        wall: 2,
+        from: 0.2,
+        width: 0.8,
+        usually: 'open',
+        passage: { from: [6, 3.6], to: [1, 3.6], width: 1 },
+      },
+    ],
+    seats: [{ at: [3.6, 0.5] }],
+    furniture: [{ centre: [3, 0.5], width: 0.3, depth: 1, height: 2 }],
+  },
+  sensor: {
+    on: 'wall',
+    wall: 0,
+    along: 0.5,
+    height: 1.1,
+    reach: { walking: [9, 7, 3], small: [5, 4, 2] },
+    shutters: [90, 60, 30],
+    sensitivities: [1, 0.5],
+  },
+  aim: { sensitivity: 0.5 },
+}
+
+describe('every-room aim', () => {
+  it('says what is seen now, how to set it, and that nothing sees behind the shelf', () => {
+    const { code, output } = ask('aim', ROOM)
+    expect(code).toBe(1)
+    expect(output).toMatchObject({ ok: false, ways: 18, never: { doors: [], seats: [0] }, cure: null })
+    const { now, best, seen } = output as unknown as {
+      now: { share: { walking: number }; floor: number }
+      best: { spots: number; floor: number }
+      seen: { share: { walking: number }; doors: boolean[] }
+    }
+    expect(now.floor).toBeCloseTo(11.7, 6)
+    expect(now.share.walking).toBeLessThan(seen.share.walking)
+    expect(best.floor).toBeCloseTo(seen.share.walking, 6)
+    expect(seen.doors).toEqual([true])
+  })
+
+  it('finds the nearest point of the ceiling that cures it', () => {
+    const ceilingKind = { height: 2.4, reach: { walking: 4, small: 2.5 }, upTo: 3, sensitivities: [1, 0.5] }
+    const shut = { ...ROOM.room, openings: [{ ...ROOM.room.openings[0], usually: 'shut' }] }
+    const { output } = ask('aim', { ...ROOM, room: shut, ceilingKind })
+    expect(output).toMatchObject({ cure: { sensor: { kind: 'ceiling' }, best: { spots: 2 } } })
+  })
+
+  it('names the field of what is wrong', () => {
+    const bow = [
+      [0, 0],
+      [4, 3],
+      [4, 0],
+      [0, 3],
+    ]
+    const room = (more: object) => faults('aim', { ...ROOM, room: { ...ROOM.room, ...more } })
+    expect(room({ rectangle: undefined, corners: bow })).toEqual(['/room/corners/2 crosses'])
+    expect(room({ openings: [{ ...ROOM.room.openings[0], width: 5 }] })).toEqual([
+      '/room/openings/0/width range',
+    ])
+    expect(faults('aim', { ...ROOM, sensor: { ...ROOM.sensor, along: 5 } })).toEqual([
+      '/sensor/along outside',
+    ])
+    expect(
+      faults('aim', { ...ROOM, sensor: { ...ROOM.sensor, reach: { walking: [9, 7], small: [1, 1, 1] } } }),
+    ).toEqual(['/sensor/reach/walking array.length'])
+  })
+})
+
+const PRESENCE = {
+  format: 'everyroom-presence',
+  version: 1,
+  seconds: 3600,
+  seats: [{}],
+  events: [
+    { at: 100, does: 'enters' },
+    { at: 110, does: 'sits', seat: 0 },
+    { at: 500, does: 'walks' },
+    { at: 510, does: 'leaves' },
+  ],
+  policies: [60, 600].map(delay => ({ turnsOn: 'by-itself', delay })),
+  watts: 100,
+  pricePerKilowattHour: 0.5,
+}
+
+describe('every-room presence', () => {
+  it('says for each policy how long it is lit, and proposes a delay', () => {
+    const { code, output } = ask('presence', PRESENCE)
+    expect(code).toBe(0)
+    expect(output).toMatchObject({
+      policies: [
+        {
+          delay: 60,
+          lit: [
+            { from: 100, to: 160 },
+            { from: 500, to: 570 },
+          ],
+          presentAndDark: { times: 1, seconds: 340, longest: 340 },
+          switchings: 4,
+          switchingsPerDay: 96,
+        },
+        { delay: 600, lit: [{ from: 100, to: 1110 }], presentAndDark: { times: 0 } },
+      ],
+      proposed: [{ turnsOn: 'by-itself', delay: 600, because: 'rare' }],
+    })
+    const [, long] = output['policies'] as unknown as { kilowattHours: number; money: number }[]
+    expect(long!.kilowattHours).toBeCloseTo((1010 / 3600) * 0.1, 5)
+    expect(long!.money).toBeCloseTo((1010 / 3600) * 0.05, 5)
+  })
+
+  it('names the field of what is wrong', () => {
+    const [enters, ...rest] = PRESENCE.events
+    expect(faults('presence', { ...PRESENCE, events: [...rest, enters] })).toEqual([
+      '/events/3/at out-of-order',
+    ])
+    expect(faults('presence', { ...PRESENCE, events: rest })).toEqual(['/events/0/does not-there'])
+    expect(
+      faults('presence', { ...PRESENCE, policies: [{ ...PRESENCE.policies[0], seesSmall: [true, false] }] }),
+    ).toEqual(['/policies/0/seesSmall not-each-seat'])
+    expect(faults('presence', { ...PRESENCE, policies: [] })).toEqual(['/policies array.min'])
+  })
+})
+
+describe('every-room energy', () => {
+  it('sums what each light saves', () => {
+    const light = {
+      name: 'Porch',
+      before: { hours: 2000, watts: 60 },
+      after: { hours: 1000, watts: 10 },
+      cost: 22,
+    }
+    const { code, output } = ask('energy', {
+      format: 'everyroom-energy',
+      version: 1,
+      pricePerKilowattHour: 0.2,
+      lights: [light, { ...light, name: 'Hall', cost: 0 }],
+    })
+    expect(code).toBe(0)
+    expect(output).toMatchObject({
+      lights: [
+        { name: 'Porch', saved: { kilowattHours: 110, money: 22 }, yearsToPayBack: 1 },
+        { name: 'Hall', yearsToPayBack: 0 },
+      ],
+      all: { saved: { kilowattHours: 220, money: 44 }, cost: 22, yearsToPayBack: 0.5 },
+    })
+  })
+
+  it('what cannot be read is said', () => {
+    expect(answer('energy', 'a.json', null, [], trade)).toMatchObject({
+      code: 2,
+      output: { faults: [{ code: 'no-such-file' }] },
+    })
+    expect(ask('energy', 'no json').code).toBe(2)
+    expect(ask('energy', { ...PRESENCE }).code).toBe(2)
+  })
+})
