@@ -27,7 +27,8 @@ module.exports = {
     },
     {
       name: 'core-is-pure',
-      comment: 'No framework, database, clock or file access in the core; Joi checks files at the door, and zones are data of a package.',
+      comment:
+        'No framework, database, clock or file access in the core; Joi checks files at the door, and zones are data of a package.',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(joi|@date-fns/tz)/' },

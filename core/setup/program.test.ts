@@ -164,6 +164,25 @@ describe('nights', () => {
     }
   })
 
+  it('a clock time about the sun’s noon is of one night, whichever way the noon drifts', () => {
+    let left = 0
+    for (let minute = 680; minute < 730; minute++) {
+      const about = program([event('on', { kind: 'clock', minute }, { ofThatNight: true })], {
+        daylightSaving: 'stands',
+      })
+      const all = occurrencesOf(about, HARBOUR, dayOf('2027-01-01')!, dayOf('2027-12-31')!, 0)
+      const instants = all.map(({ instant }) => instant!)
+      expect(new Set(instants).size).toBe(instants.length)
+      const nights = new Set(all.map(({ day }) => day)).size
+      expect(nights).toBe(all.length)
+      if (instants.some((each, at) => at > 0 && all[at]!.day - all[at - 1]!.day > 1)) left++
+      for (const [at, each] of instants.entries())
+        if (at > 0) expect(each - instants[at - 1]!).toBe(24 * HOUR)
+    }
+    // Some nights hold none of it: those about which the noon drifts over that minute.
+    expect(left).toBeGreaterThan(10)
+  })
+
   it('the earlier and the later of two; of two at one instant the later in the list holds', () => {
     const earlier = program([
       event('on', { kind: 'dusk', plus: 0 }),
