@@ -231,6 +231,27 @@ describe('every-room presence', () => {
   })
 })
 
+describe('every-room presence, of habits', () => {
+  const { events: _, seconds: __, seats: ___, ...rest } = PRESENCE
+  const lived = (habits: unknown, more: object = {}) => ({ ...rest, habits, days: 28, seed: 5, ...more })
+
+  it('of a kind of room: the same seed says the same, by itself and by hand', () => {
+    const { code, output } = ask('presence', lived('store'))
+    expect(code).toBe(0)
+    expect(ask('presence', lived('store')).output).toEqual(output)
+    expect(ask('presence', lived('store', { seed: 6 })).output).not.toEqual(output)
+    const [short, long] = output['policies'] as unknown as { hoursLit: number }[]
+    expect(short!.hoursLit).toBeGreaterThan(1)
+    expect(long!.hoursLit).toBeGreaterThan(short!.hoursLit)
+  })
+
+  it('names what cannot be', () => {
+    expect(faults('presence', lived('ballroom'))).toEqual(['/habits unknown-kind'])
+    expect(faults('presence', { ...PRESENCE, habits: 'store' })).toHaveLength(1)
+    expect(faults('presence', rest)).toHaveLength(1)
+  })
+})
+
 describe('every-room energy', () => {
   it('sums what each light saves', () => {
     const light = {

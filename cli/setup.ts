@@ -1,3 +1,4 @@
+import { HABITS } from '@/catalogue/habits'
 import { parseEnergyFile, parsePresenceFile, parseProgramFile, parseRoomFile } from '@/core/format/setup'
 import { fault, type Result } from '@/core/model/result'
 import {
@@ -23,11 +24,12 @@ export const SETUP_VERBS: Readonly<Record<string, (source: string) => Answer>> =
   sun: answering(parseProgramFile, sun),
   program: answering(parseProgramFile, program),
   aim: answering(parseRoomFile, aim),
-  presence: answering(parsePresenceFile, presence),
+  presence: answering(source => parsePresenceFile(source, HABITS), presence),
   energy: answering(parseEnergyFile, energy),
 }
 
-type Asked<Parse> = Parse extends (source: string) => Result<infer Value> ? Value : never
+type Asked<Parse extends (...given: never[]) => Result<unknown>> =
+  ReturnType<Parse> extends Result<infer Value> ? Value : never
 
 function answering<Value>(parse: (source: string) => Result<Value>, answer: (asked: Value) => Answer) {
   return (source: string): Answer => {

@@ -1,6 +1,7 @@
 export { aimSensor, ceilingPoints, nearestCure, type Aimed, type AimResult, type Cure } from './aim'
 export { clockOf, writtenBy } from './clock'
 export { dayOf, minuteOf, writtenDay } from './day'
+export { parseHabits, timelineOf, type Habits } from './habits'
 export {
   parseTimeline,
   presenceOf,
