@@ -145,7 +145,8 @@ describe('worked by hand', () => {
     ])
   })
 
-  it('a cut at the end is no switching', () => {
+  it('a cut at the end is no switching; what comes on at once is one', () => {
+    expect(presenceOf(timeline([one(0, 'enters'), one(1, 'leaves')]), policy()).switchings).toBe(2)
     expect(presenceOf(timeline([one(590, 'enters')]), policy())).toMatchObject({
       secondsLit: 10,
       switchings: 1,

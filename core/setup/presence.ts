@@ -120,7 +120,7 @@ export function presenceOf(timeline: Timeline, policy: Policy): PresenceReport {
       seconds: total(dark),
       longest: Math.max(0, ...dark.map(({ from, to }) => to - from)),
     },
-    switchings: lit.reduce((sum, { from, to }) => sum + (from > 0 ? 1 : 0) + (to < seconds ? 1 : 0), 0),
+    switchings: lit.reduce((sum, { to }) => sum + (to < seconds ? 2 : 1), 0),
     lit,
   }
 }

@@ -197,6 +197,18 @@ describe('nights', () => {
     expect(other.litHours).toBe(48)
   })
 
+  it('what happens at the first midnight is a switching of that day, and at the next one none', () => {
+    const midnights = program([event('on', clock('00:00')), event('off', clock('06:00'))])
+    const { switchings } = runOf(midnights, HARBOUR, days('2027-07-04', '2027-07-04'))
+    expect(switchings.map(({ instant, turns }) => [iso(instant), turns])).toEqual([
+      ['2027-07-04T04:00', 'on'],
+      ['2027-07-04T10:00', 'off'],
+    ])
+    const always = program([event('on', clock('00:00'), { between: { from: '01-01', to: '01-02' } })])
+    const left = runOf(always, HARBOUR, days('2027-07-04', '2027-07-04'))
+    expect([left.litHours, left.switchings.length]).toEqual([24, 0])
+  })
+
   it('a season across New Year, and what its end leaves on until the next one', () => {
     const winter = { from: '11-15', to: '02-10' }
     const closed = program([

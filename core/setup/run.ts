@@ -75,13 +75,13 @@ export function runOf(
   const happened = all.filter((each): each is Happened => each.instant !== null)
   const whole = litBy(happened, happening)
   const lit = cut(whole, from, to)
-  const switchings = lit
+  const within = (instant: number) => instant >= from && instant < to
+  const switchings = whole
     .flatMap(span => [
       { instant: span.from, turns: 'on' as const },
       { instant: span.to, turns: 'off' as const },
     ])
-    .filter(({ instant }) => instant > from && instant < to)
-  const within = (instant: number) => instant >= from && instant < to
+    .filter(({ instant }) => within(instant))
   const occurrences = all.filter(({ instant, day }) =>
     instant === null ? day >= days.from && day <= days.to : within(instant),
   )

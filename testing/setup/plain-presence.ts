@@ -67,6 +67,6 @@ export function plainPresence({ seconds, seats, events, daylight }: Timeline, po
       seconds: runs.reduce((sum, each) => sum + each, 0),
       longest: Math.max(0, ...runs),
     },
-    switchings: lit.filter((each, now) => (now === 0 ? false : each !== lit[now - 1])).length,
+    switchings: lit.filter((each, now) => each !== (now > 0 && lit[now - 1])).length,
   }
 }
