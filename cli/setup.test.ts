@@ -56,6 +56,9 @@ describe('every-room sun and program', () => {
       ],
       leftOn: [],
     })
+    const byDay = output['byDay'] as unknown as { day: string; hours: number }[]
+    expect(byDay.map(({ day }) => day)).toEqual(['2027-03-13', '2027-03-14'])
+    expect(byDay[0]!.hours).toBeCloseTo(4.585, 2)
     const { litHours, kilowattHours, money } = output as unknown as Record<string, number>
     expect(litHours).toBeCloseTo(4.585 + 3.565, 2)
     expect(kilowattHours).toBeCloseTo(litHours! * 0.04, 6)
@@ -147,6 +150,16 @@ describe('every-room aim', () => {
     expect(now.share.walking).toBeLessThan(seen.share.walking)
     expect(best.floor).toBeCloseTo(seen.share.walking, 6)
     expect(seen.doors).toEqual([true])
+  })
+
+  it('walls typed one after the other are the same room', () => {
+    const { rectangle: _, ...plan } = ROOM.room
+    const walls = [{ along: 4 }, { along: 3 }, { along: 4 }]
+    expect(ask('aim', { ...ROOM, room: { ...plan, walls } })).toEqual(ask('aim', ROOM))
+    expect(faults('aim', { ...ROOM, room: { ...plan, walls: [...walls, { along: 1 }] } })).toEqual([
+      '/room/walls does-not-close',
+    ])
+    expect(faults('aim', { ...ROOM, room: { ...ROOM.room, walls } })).toHaveLength(1)
   })
 
   it('finds the nearest point of the ceiling that cures it', () => {

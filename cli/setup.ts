@@ -6,6 +6,7 @@ import {
   ceilingPoints,
   clockOf,
   eyesOf,
+  litByDay,
   nearestCure,
   nightsOf,
   presenceOf,
@@ -80,6 +81,10 @@ function program(asked: Asked<typeof parseProgramFile>): Answer {
       money: kilowattHours * pricePerKilowattHour,
       switchings: run.switchings.map(({ instant, turns }) => ({ at: written(instant), turns })),
       lit: run.lit.map(({ from, to }) => ({ from: written(from), to: written(to) })),
+      byDay: litByDay(run.lit, clock, days.from, days.to).map(({ day, hours }) => ({
+        day: writtenDay(day),
+        hours,
+      })),
       differ: run.occurrences
         .filter(({ differs }) => differs !== null)
         .map(({ day, event, differs, instant }) => ({
@@ -98,11 +103,11 @@ function aim({ room, sensor, aim: now, others, ceilingKind }: Asked<typeof parse
   const { best, seen, tradeOff, never, ways } = aimSensor(room, sensor)
   const ok = never.doors.length + never.seats.length === 0
   const elsewhere = [...others, ...(ceilingKind ? ceilingPoints(room, ceilingKind) : [])]
-  const cure = ok || elsewhere.length === 0 ? null : nearestCure(room, sensor, elsewhere)
+  const { cure, looked } = ok ? { cure: null, looked: 0 } : nearestCure(room, sensor, elsewhere)
   const at = now && seenBy(eyesOf(room, sensor), now)
   return {
     code: ok ? 0 : 1,
-    output: { ok, now: at, ways, best, seen, tradeOff, never, cure, looked: elsewhere.length },
+    output: { ok, now: at, ways, best, seen, tradeOff, never, cure, looked, elsewhere: elsewhere.length },
   }
 }
 

@@ -128,17 +128,28 @@ export const seesAll = (room: Room, { spots, halfMetres }: Aimed): boolean =>
   halfMetres === 0 &&
   spots === room.openings.filter(({ kind }) => kind !== 'window').length + room.seats.length
 
-/** The nearest of other places and kinds that sees every door and seat and no passage; null where none of them does. */
-export function nearestCure(room: Room, from: Sensor, others: readonly Sensor[]): Cure | null {
+/** Of a hall as large as a field nobody tries every point: so many of the nearest. */
+const MOST_LOOKED = 2000
+
+/**
+ * The nearest of other places and kinds that sees every door and seat and no passage, and at how many was looked: null
+ * where none of those does, which says nothing of any further away.
+ */
+export function nearestCure(
+  room: Room,
+  from: Sensor,
+  others: readonly Sensor[],
+): { readonly cure: Cure | null; readonly looked: number } {
   const here = pointOf(room, from)
   const nearest = others
     .map(sensor => ({ sensor, metres: distance(here, pointOf(room, sensor)) }))
     .sort((one, other) => one.metres - other.metres)
-  for (const each of nearest) {
+    .slice(0, MOST_LOOKED)
+  for (const [at, each] of nearest.entries()) {
     const { best } = aimSensor(room, each.sensor)
-    if (seesAll(room, best)) return { ...each, best }
+    if (seesAll(room, best)) return { cure: { ...each, best }, looked: at + 1 }
   }
-  return null
+  return { cure: null, looked: nearest.length }
 }
 
 /** Every point of the ceiling a quarter of a metre apart, for a kind that hangs there. */

@@ -1,12 +1,14 @@
 import Joi from 'joi'
 import { good, refused, type Result } from '../../model/result'
 import {
+  cornersOfWalls,
   parseRoom,
   parseSensor,
   type Aim,
   type CeilingSensor,
   type Room,
   type Sensor,
+  type TypedWall,
   type WallSensor,
 } from '../../setup'
 import { headOf, readFile, under } from './head'
@@ -46,6 +48,9 @@ const roomSchema = Joi.object({
   room: Joi.object({
     rectangle: Joi.array().items(positive).length(2),
     corners: Joi.array().items(point),
+    walls: Joi.array()
+      .items(Joi.object({ along: metre.required(), turn: Joi.number().default(90) }))
+      .max(60),
     height: Joi.number().required(),
     openings: Joi.array()
       .items(
@@ -79,7 +84,7 @@ const roomSchema = Joi.object({
       .default([]),
     heat: Joi.array().items(point).default([]),
   })
-    .xor('rectangle', 'corners')
+    .xor('rectangle', 'corners', 'walls')
     .required(),
   sensor: sensor.required(),
   aim: Joi.object({
@@ -111,6 +116,7 @@ interface RoomInFile {
   readonly room: Omit<Room, 'corners' | 'openings' | 'furniture' | 'seats' | 'heat'> & {
     readonly rectangle?: XY
     readonly corners?: readonly XY[]
+    readonly walls?: readonly TypedWall[]
     readonly openings: readonly (Omit<Room['openings'][number], 'passage'> & {
       readonly passage: { readonly from: XY; readonly to: XY; readonly width: number } | null
     })[]
@@ -146,10 +152,12 @@ export function parseRoomFile(source: string): Result<RoomAsked> {
   const file = readFile<RoomInFile>(source, roomSchema)
   if (!file.ok) return file
   const { value } = file
-  const { rectangle, corners = [], ...plan } = value.room
+  const { rectangle, corners = [], walls, ...plan } = value.room
+  const typed = walls ? cornersOfWalls(walls) : good((rectangle ? ofRectangle(rectangle) : corners).map(xy))
+  if (!typed.ok) return refused(...under('/room', typed.faults))
   const room: Room = {
     ...plan,
-    corners: (rectangle ? ofRectangle(rectangle) : corners).map(xy),
+    corners: typed.value,
     openings: plan.openings.map(each => ({
       ...each,
       passage: each.passage && { ...each.passage, from: xy(each.passage.from), to: xy(each.passage.to) },
