@@ -1,6 +1,6 @@
 import { shownBy, type Clock } from './clock'
 import { HOUR, type Day } from './day'
-import type { Span } from './run'
+import type { Span } from './spans'
 
 export interface DayLit {
   readonly day: Day

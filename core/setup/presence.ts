@@ -1,4 +1,5 @@
 import { fault, good, refused, type Fault, type Result } from '../model/result'
+import { both, joined, outside, total, type Span } from './spans'
 
 /**
  * Who was where in one room, in whole seconds from the beginning of a period. Coming, leaving and walking are movements
@@ -41,12 +42,7 @@ export interface PresenceReport {
   /** Times that the light comes on or goes out; the period’s end is none. */
   readonly switchings: number
   /** When it is lit. */
-  readonly lit: readonly Lit[]
-}
-
-interface Lit {
-  readonly from: number
-  readonly to: number
+  readonly lit: readonly Span[]
 }
 
 /** Who enters a dark room has pressed after so many seconds. */
@@ -127,8 +123,8 @@ export function presenceOf(timeline: Timeline, policy: Policy): PresenceReport {
 
 interface People {
   readonly turns: readonly PresenceEvent[]
-  readonly somebody: readonly Lit[]
-  readonly awake: readonly Lit[]
+  readonly somebody: readonly Span[]
+  readonly awake: readonly Span[]
 }
 
 /** Who is there hangs on no policy: looked at once for all that are compared. */
@@ -157,10 +153,10 @@ function daylightOf({ daylight }: Timeline): (at: number) => number {
   }
 }
 
-function litBy(timeline: Timeline, turns: readonly PresenceEvent[], policy: Policy): Lit[] {
+function litBy(timeline: Timeline, turns: readonly PresenceEvent[], policy: Policy): Span[] {
   const luxAt = daylightOf(timeline)
   const seated = new Map<string, number>()
-  const spans: Lit[] = []
+  const spans: Span[] = []
   let since: number | null = null
   let until = -1
   let pressAt: number | null = null
@@ -205,9 +201,9 @@ function spansWith(
   turns: readonly PresenceEvent[],
   seconds: number,
   counts: (seat: number | null) => boolean,
-): Lit[] {
+): Span[] {
   const there = new Map<string, number | null>()
-  const spans: Lit[] = []
+  const spans: Span[] = []
   let since: number | null = null
   for (const { at, person, does, seat } of turns) {
     if (does === 'leaves') there.delete(person)
@@ -224,7 +220,7 @@ function spansWith(
   return joined(spans)
 }
 
-function dimSpans({ daylight, seconds }: Timeline, threshold: number | null): Lit[] {
+function dimSpans({ daylight, seconds }: Timeline, threshold: number | null): Span[] {
   if (threshold === null) return [{ from: 0, to: seconds }]
   const steps = [{ at: 0, lux: 0 }, ...daylight]
   return joined(
@@ -232,52 +228,6 @@ function dimSpans({ daylight, seconds }: Timeline, threshold: number | null): Li
       lux < threshold ? [{ from: at, to: steps[index + 1]?.at ?? seconds }] : [],
     ),
   )
-}
-
-const total = (spans: readonly Lit[]) => spans.reduce((sum, { from, to }) => sum + to - from, 0)
-
-/** What follows without a gap is one. */
-function joined(spans: readonly Lit[]): Lit[] {
-  const whole: Lit[] = []
-  for (const span of spans) {
-    if (span.to <= span.from) continue
-    const last = whole.at(-1)
-    if (last && last.to >= span.from)
-      whole[whole.length - 1] = { from: last.from, to: Math.max(last.to, span.to) }
-    else whole.push(span)
-  }
-  return whole
-}
-
-/** What lies in spans of both, each in order. */
-function both(ones: readonly Lit[], others: readonly Lit[]): Lit[] {
-  const found: Lit[] = []
-  let [at, beside] = [0, 0]
-  while (at < ones.length && beside < others.length) {
-    const [one, other] = [ones[at]!, others[beside]!]
-    const [from, to] = [Math.max(one.from, other.from), Math.min(one.to, other.to)]
-    if (to > from) found.push({ from, to })
-    if (one.to < other.to) at++
-    else beside++
-  }
-  return found
-}
-
-/** What lies in the first spans and in none of the others, each in order. */
-function outside(spans: readonly Lit[], others: readonly Lit[]): Lit[] {
-  const left: Lit[] = []
-  let beside = 0
-  for (const { from, to } of spans) {
-    let at = from
-    while (beside < others.length && others[beside]!.to <= at) beside++
-    for (let index = beside; index < others.length && others[index]!.from < to; index++) {
-      const other = others[index]!
-      if (other.from > at) left.push({ from: at, to: other.from })
-      at = Math.max(at, other.to)
-    }
-    if (at < to) left.push({ from: at, to })
-  }
-  return left
 }
 
 /** One delay as it turned out. */

@@ -1,6 +1,7 @@
 import { clockOf } from './clock'
 import { DAY, HOUR, MINUTE, type Day } from './day'
 import { occurrencesOf, type Occurrence, type Place, type Program, type Turns } from './program'
+import { joined, total, type Span } from './spans'
 import type { Night } from './sun'
 
 /** Somebody presses: until the next event of the program, or for so many minutes whatever the program does. */
@@ -50,11 +51,6 @@ export interface LeftOn {
   readonly to: number | null
 }
 
-export interface Span {
-  readonly from: number
-  readonly to: number
-}
-
 /** Seasons come round in a year: what the light is at the beginning was decided no longer ago. */
 const LOOK_BACK = 370
 
@@ -85,7 +81,7 @@ export function runOf(
   const occurrences = all.filter(({ instant, day }) =>
     instant === null ? day >= days.from && day <= days.to : within(instant),
   )
-  const litHours = lit.reduce((sum, span) => sum + (span.to - span.from), 0) / HOUR
+  const litHours = total(lit) / HOUR
   return { from, to, occurrences, lit, switchings, litHours, leftOn: leftOnBetween(whole, from, to) }
 }
 
@@ -162,23 +158,13 @@ function litBy(happened: readonly Happened[], happening: Happening): Span[] {
     const isLit = hasPower && (pressed ? pressed.turns : knowsTime ? programmed : 'off') === 'on'
     if (isLit && since === null) since = change.at
     else if (!isLit && since !== null) {
-      if (change.at > since) spans.push({ from: since, to: change.at })
+      spans.push({ from: since, to: change.at })
       since = null
     }
   }
   if (since !== null) spans.push({ from: since, to: Infinity })
+  // What goes out and comes on at one instant did neither.
   return joined(spans)
-}
-
-/** What goes out and comes on at one instant did neither. */
-function joined(spans: readonly Span[]): Span[] {
-  const whole: Span[] = []
-  for (const span of spans) {
-    const last = whole.at(-1)
-    if (last && last.to >= span.from) whole[whole.length - 1] = { from: last.from, to: span.to }
-    else whole.push(span)
-  }
-  return whole
 }
 
 const cut = (spans: readonly Span[], from: number, to: number): Span[] =>
