@@ -24,6 +24,7 @@ export function faultsOfPlace({ latitude, longitude, zone }: Place): Fault[] {
   ]
 }
 
+/** What is wrong with a period: its last day before its first, or more than five years. */
 export const faultsOfDays = ({ from, to }: Days): Fault[] =>
   to < from
     ? [fault('/to', 'before-its-beginning', 'the last day is not before the first')]

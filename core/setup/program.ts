@@ -80,6 +80,7 @@ export function occurrencesOf(
   return drawn.sort((one, other) => whenOf(one) - whenOf(other) || one.event - other.event)
 }
 
+/** The clock of the device itself; one that stands keeps the standard time of the year in which the period begins. */
 export const clockOfProgram = ({ daylightSaving }: Program, { zone }: Place, from: Day): Clock =>
   daylightSaving === 'follows' ? clockOf(zone) : standardClockOf(zone, from)
 
@@ -89,6 +90,7 @@ export const nightsFor = (place: Position, clock: Clock, from: Day, to: Day): Ni
 
 const byTheNight = ({ when, ofThatNight }: ProgramEvent): boolean => when.kind !== 'clock' || ofThatNight
 
+/** Whether any of it goes by the nights of its place. */
 export const needsSun = ({ events }: Program): boolean => events.some(byTheNight)
 
 function happensOn({ days, between }: ProgramEvent, day: Day): boolean {

@@ -64,6 +64,7 @@ export interface Seat {
 const LONGEST_WALL = 100
 const MOST = { corners: 60, openings: 40, furniture: 60, seats: 60, heat: 30 } as const
 
+/** Wall 0 goes from the first corner to the second. */
 export const wallsOf = ({ corners }: Room): Segment[] => sidesOf(corners)
 
 /** The part of a wall that an opening takes. */
@@ -80,6 +81,7 @@ export function inwardOf(room: Room, wall: number): Point {
   return { x: (-(to.y - from.y) / length) * against, y: ((to.x - from.x) / length) * against }
 }
 
+/** Of a piece of furniture on the floor, against the clock. */
 export function cornersOf({ centre, width, depth, turned }: Furniture): Point[] {
   const angle = (turned * Math.PI) / 180
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)]

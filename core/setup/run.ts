@@ -28,6 +28,7 @@ export interface Happening {
   readonly batteryHours: number
 }
 
+/** Nobody presses, and the power stays. */
 export const NOTHING_HAPPENS: Happening = { overrides: [], outages: [], batteryHours: 0 }
 
 export interface Run {

@@ -85,6 +85,7 @@ const WIDEST = 1.5
 /** Where a passage comes into sight is looked for this closely, then halved down. */
 const STEP = 0.02
 
+/** Looks round a room once from where a sensor hangs: how it is set is asked of what comes out, within a frame. */
 export function eyesOf(room: Room, sensor: Sensor): Eyes {
   const usually = sceneOf(room, sensor, 'usually')
   const scenes = { usually, open: sceneOf(room, sensor, 'open') }
@@ -148,6 +149,7 @@ export function seenBy(eyes: Eyes, aim: Aim): Seen {
   }
 }
 
+/** Whether a door or a seat is in the field, within reach, and the way to it free. */
 export const isSpotSeen = (sensor: Sensor, aim: Aim, { degrees, metres, clear }: Spot, movement: Movement) =>
   clear &&
   isInField(sensor, aim, degrees) &&

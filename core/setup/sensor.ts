@@ -48,6 +48,7 @@ export interface Aim {
 const OPEN = 90
 const SHEET_HEIGHT = 2.5
 
+/** Where it hangs, on the floor plan. */
 export const pointOf = (room: Room, sensor: Sensor): Point =>
   sensor.kind === 'ceiling' ? sensor.at : along(wallsOf(room)[sensor.wall]!, sensor.along)
 

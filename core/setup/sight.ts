@@ -19,6 +19,7 @@ export interface Scene {
 /** A stretch of a line of sight, in metres from the sensor. */
 export type Stretch = [from: number, to: number]
 
+/** What is before a sensor, doors as they usually stand or all of them open. */
 export function sceneOf(room: Room, sensor: Sensor, doors: Doors): Scene {
   const isOpen = ({ kind, usually }: Opening) =>
     kind === 'bare' || (kind === 'door' && (doors === 'open' || usually === 'open'))
