@@ -23,7 +23,7 @@ export function cornersOfWalls(walls: readonly TypedWall[]): Result<Point[]> {
       : [fault(`/walls/${at}/along`, 'range', 'more than 0 m, at most 100 m')]),
     ...(Math.abs(turn) < 180 ? [] : [fault(`/walls/${at}/turn`, 'range', 'less than 180° to either side')]),
   ])
-  if (walls.length < 2) faults.push(fault('/walls', 'too-few', 'a room has three walls at least'))
+  if (walls.length < 2) faults.push(tooFew())
   if (faults.length > 0) return refused(...faults)
   const corners: Point[] = [{ x: 0, y: 0 }]
   let heading = 0
@@ -35,14 +35,14 @@ export function cornersOfWalls(walls: readonly TypedWall[]): Result<Point[]> {
   }
   const end = corners.at(-1)!
   const off = distance(end, corners[0]!)
-  if (off <= CLOSES_WITHIN) return corners.length > 3 ? good(corners.slice(0, -1)) : tooFew
+  if (off <= CLOSES_WITHIN) return corners.length > 3 ? good(corners.slice(0, -1)) : refused(tooFew())
   // What is left is a wall of its own only where the turns before it lead home, and not straight on into the first.
   const home = (Math.atan2(-end.y, -end.x) * 180) / Math.PI
   if (Math.abs(around(home - heading)) < 1 && Math.abs(around(home)) >= 1) return good(corners)
   return refused(fault('/walls', 'does-not-close', `the walk ends ${off.toFixed(2)} m from where it began`))
 }
 
-const tooFew = refused(fault('/walls', 'too-few', 'a room has three walls at least'))
+const tooFew = () => fault('/walls', 'too-few', 'a room has three walls at least')
 /** To the tenth of a millimetre: a right angle is one. */
 const tidy = (metres: number) => Math.round(metres * 1e4) / 1e4 + 0
 const around = (degrees: number) => ((((degrees + 180) % 360) + 360) % 360) - 180
