@@ -1,7 +1,7 @@
 import { gzipSync } from 'node:zlib'
 import { AT_HAND } from '@/ui/browser/use-at-hand'
 import { expect, test, type Page } from '@playwright/test'
-import { atHand, bringInDemo, violations, visit } from './helpers'
+import { atHand, bringInDemo, violations, visit, quiet } from './helpers'
 
 const PAGES = [
   '/',
@@ -153,7 +153,8 @@ test('no page loads more than 270 kB of compressed script, its workers 57 kB, an
       body.catch(() => undefined)
       scripts.push({ url: response.url(), body })
     })
-    await page.goto(path === '/' ? '/' : `/jobs/${jobId}/${path}`, { waitUntil: 'networkidle' })
+    await page.goto(path === '/' ? '/' : `/jobs/${jobId}/${path}`)
+    await quiet(page)
     /** How many workers load each. */
     const inWorkers = new Map<string, number>()
     for (const worker of page.workers()) {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { lockOff, rows, saved, stage, visit } from './helpers'
+import { lockOff, rows, saved, stage, visit, quiet } from './helpers'
 import { boxIn, Hand, lookAt, startedJob, unfold } from './hand'
 
 test('a stair of three places, from nothing to a light that answers by hand @phone', async ({
@@ -186,7 +186,7 @@ test('a cable is linked to another box, parted from the far side, led elsewhere,
   expect((await ends()).filter(({ box_id }) => box_id !== third!.id)).toEqual(asRecorded)
   // In that box the same colours are asked about, and not drawn twice.
   await visit(page, `/jobs/${jobId}/boxes/${third!.id}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await unfold(page, 'Add a cable')
   await page.getByRole('button', { name: 'Three and ground', exact: true }).click()
   const isItThat = page.getByText(/^Is it cable . to Hall · At the stair\?/)
@@ -195,7 +195,7 @@ test('a cable is linked to another box, parted from the far side, led elsewhere,
   await page.getByRole('button', { name: 'It is that one' }).click()
   expect(await rows('SELECT id FROM cables WHERE job_id = ? AND box_id = ?', jobId, third!.id)).toEqual([])
   await visit(page, `/jobs/${jobId}/boxes/${near}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page.getByRole('button', { name: 'Undo: link a cable' }).click()
   await saved(page)
   await unfold(page, 'Cable B')

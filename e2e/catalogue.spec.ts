@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { bringInBox, rows, violations, visit } from './helpers'
+import { bringInBox, rows, violations, visit, quiet } from './helpers'
 
 /** The catalogue is one for all: tests of it go one after the other, and each works on devices of its own. */
 test.describe.configure({ mode: 'serial' })
@@ -153,7 +153,7 @@ for (const theme of ['paper', 'dark'] as const)
   test(`no axe violations in the catalogue, ${theme}`, async ({ page, context, baseURL }) => {
     await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }])
     await visit(page, '/catalogue')
-    await page.waitForLoadState('networkidle')
+    await quiet(page)
     expect(await violations(page)).toEqual([])
     await page.getByRole('button', { name: 'Dimmer, LED 150 W, neutral', exact: true }).click()
     await page.getByRole('button', { name: 'Edit', exact: true }).click()

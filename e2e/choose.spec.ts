@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import { trade } from '@/catalogue'
 import { deviceNamed } from '@/core/model/trade'
 import { switchLoop, type UsualBox } from '@/demo/usual'
-import { bringInBox, foundByName, rows, saved, visit, opened } from './helpers'
+import { bringInBox, foundByName, rows, saved, visit, opened, quiet } from './helpers'
 
 const led = (count: number, wattsEach: number, more: object = {}): UsualBox['lamps'] => [
   { kind: 'led', count, wattsEach, dimmable: 'yes', powerFactor: 0.9, ...more },
@@ -195,7 +195,7 @@ test('what does not fit is chosen only when it is asked for twice, and is never 
 test('a note that is being typed outlives a reload', async ({ page, request }) => {
   const jobId = await bringInBox(request, {})
   await visit(page, `/jobs/${jobId}/boxes/box/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page.getByLabel('Notes').fill('Behind the clock, and')
   await page.reload()
   await expect(page.getByLabel('Notes')).toHaveValue('Behind the clock, and')

@@ -7,7 +7,7 @@ import { quillbackRoad } from '@/demo/quillback'
 import { unfold } from './hand'
 import { HANDS } from './hands'
 import type { ByHand } from './hand-kinds'
-import { bringIn, rows, saved, visit } from './helpers'
+import { bringIn, rows, saved, visit, quiet } from './helpers'
 
 const STAIR = 'box-stair-bottom'
 
@@ -116,7 +116,7 @@ const names = (entity: EntityName | 'job') =>
 test('by hand: a box, its light, its lamps, its old device', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const all = page.locator('main')
   const boxFields = names('boxes').filter(name => name !== 'kind')
   await goThrough(page, all, 'boxes', jobId, STAIR, boxFields)
@@ -130,7 +130,7 @@ test('by hand: a box, its light, its lamps, its old device', async ({ page, requ
 test('by hand: a cable, a conductor, a joint, an end', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const all = page.locator('main')
   const cable = page
     .locator('details')

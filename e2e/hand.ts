@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, type TestInfo } from '@playwright/test'
-import { saved } from './helpers'
+import { saved, quiet } from './helpers'
 
 /** A person at a page, whose presses are counted: a press, a choice in a list, a field that is typed into are one each. */
 export class Hand {
@@ -110,7 +110,7 @@ export async function boxIn(
 export async function lookAt(page: Page, jobId: string, boxId: string, stage = 'look') {
   await page.goto(`/jobs/${jobId}/boxes/${boxId}/${stage}`)
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
 }
 
 /** Opens what is folded, by the words on it. */

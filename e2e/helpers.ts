@@ -43,6 +43,15 @@ export async function visit(page: Page, path: string): Promise<void> {
   await expect(page.locator('[data-save="opening"], [data-coming]')).toHaveCount(0)
 }
 
+/**
+ * Waits until nothing is fetched any more, for so long at the most: once in a thousand times a request is counted as
+ * going on that has long ended, and nobody would wait for it.
+ */
+export const quiet = (page: Page): Promise<void> =>
+  page.waitForLoadState('networkidle', { timeout: 20_000 }).catch((error: Error) => {
+    if (error.name !== 'TimeoutError') throw error
+  })
+
 /** Waits until the page says that everything is in the database. */
 export const saved = (page: Page) => expect(page.locator('[data-save]')).toHaveAttribute('data-save', 'saved')
 

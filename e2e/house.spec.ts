@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { bringInDemo, rows, saved, visit } from './helpers'
+import { bringInDemo, rows, saved, visit, quiet } from './helpers'
 
 test('House shows which boxes wait for what, and filters by it', async ({ page, request }) => {
   const jobId = await bringInDemo(request)
@@ -18,7 +18,7 @@ test('keys: stages, boxes, house, palette, help, dark room', async ({ page, requ
   await visit(page, `/jobs/${jobId}/boxes/box-hall/look`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Coat corner')
   // Keys are heard once the page's script has come.
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page.keyboard.press('3')
   await expect(page).toHaveURL(/box-hall\/choose$/)
   await page.keyboard.press(']')
@@ -26,7 +26,7 @@ test('keys: stages, boxes, house, palette, help, dark room', async ({ page, requ
   await page.keyboard.press('d')
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
   await page.reload()
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()

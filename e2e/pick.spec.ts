@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { bringInBox, bringInDemo, rows, violations, visit, toPage } from './helpers'
+import { bringInBox, bringInDemo, rows, violations, visit, toPage, quiet } from './helpers'
 
 const countOf = async (key: string) =>
   Number((await rows('SELECT count FROM van_stock WHERE item_key = ?', key))[0]?.count ?? 0)
@@ -65,7 +65,7 @@ test('nothing chosen is said; the list is accessible and within the screen @phon
   await visit(page, `/jobs/${jobId}`)
   await toPage(page, 'Pick list')
   await expect(page.getByRole('heading', { name: 'Devices' })).toBeVisible()
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   expect(await violations(page)).toEqual([])
   expect(
     await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),

@@ -5,7 +5,7 @@ import { BOX_KINDS, TESTER_SHOWS } from '@/core/model/vocabulary'
 import { BOX_KIND_WORDS, LAMP_WORDS, plain } from '@/ui/words'
 import { boxIn, Hand, startedJob, unfold } from './hand'
 import { yesNo } from './hand-kinds'
-import { bringIn, bringInBox, pick, rows, saved, visit, seenBeside } from './helpers'
+import { bringIn, bringInBox, pick, rows, saved, visit, seenBeside, quiet } from './helpers'
 
 const STAIR = 'box-stair-bottom'
 
@@ -88,7 +88,7 @@ test('one to six gangs, one put in before another, one taken out; another kind o
   const jobId = await bringIn(request, quillbackRoad())
   const box = 'box-island'
   await visit(page, `/jobs/${jobId}/boxes/${box}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const places = () =>
     rows('SELECT id, gang FROM places WHERE job_id = ? AND box_id = ? ORDER BY gang', jobId, box)
   const before = await places()
@@ -125,7 +125,7 @@ test('two controls on one strap, and one of them gone', async ({ page, request }
   const places = () =>
     rows('SELECT id, gang, part FROM places WHERE job_id = ? AND box_id = ? ORDER BY gang, part', jobId, box)
   await visit(page, `/jobs/${jobId}/boxes/${box}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const before = await places()
   await unfold(page, 'This gang')
   await page.getByRole('button', { name: 'Another control in this gang' }).first().click()
@@ -145,7 +145,7 @@ test('two controls on one strap, and one of them gone', async ({ page, request }
     .check()
   await expect(page.getByText('another control shares this one').first()).toBeAttached()
   await visit(page, `/jobs/${jobId}/boxes/${box}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await unfold(page, 'This gang')
   await page.getByRole('button', { name: 'Control 1 is not there' }).click()
   await saved(page)
@@ -208,7 +208,7 @@ test('what a tester showed in a receptacle', async ({ page, request }) => {
 test('a fan by its horsepower', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page.getByLabel('Kind', { exact: true }).selectOption({ label: LAMP_WORDS['fan-motor'] })
   await unfold(page, 'More of its print')
   await page.getByLabel('Horsepower').fill('0.25')
@@ -225,7 +225,7 @@ test('a fan by its horsepower', async ({ page, request }) => {
 test('a run enters its far box elsewhere', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/box-stair-middle/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const of = () =>
     rows('SELECT entry, far_entry FROM cables WHERE job_id = ? AND id = ?', jobId, `${STAIR}-b`)
   const [before] = await of()
@@ -243,7 +243,7 @@ test('a run enters its far box elsewhere', async ({ page, request }) => {
 test('the lamps that a cable was seen to lead to', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/box-stair-top/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await unfold(page, 'Cable D')
   const lamps = page.getByLabel('Lamps it was seen to lead to')
   await lamps.selectOption({ label: 'Stair light' })
@@ -261,7 +261,7 @@ test('the lamps that a cable was seen to lead to', async ({ page, request }) => 
 test('a pigtail from a joint to a screw', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/${STAIR}/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page
     .getByRole('button', { name: /^Cable A, white/ })
     .first()
@@ -330,7 +330,7 @@ test('whose a conductor is: its circuit, its light, its pair; and nobody’s aga
 }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/${STAIR}/test`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page
     .getByRole('button', { name: /^Cable A, black/ })
     .first()

@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test'
 import { quillbackRoad } from '@/demo/quillback'
 import { unfold } from './hand'
-import { bringIn, bringInBox, rows, saved, visit, seenBeside } from './helpers'
+import { bringIn, bringInBox, rows, saved, visit, seenBeside, quiet } from './helpers'
 
 test('a reading is put right, struck out, and counts again', async ({ page, request }) => {
   const jobId = await bringInBox(request, { choice: 'switch-plain-15' })
   await visit(page, `/jobs/${jobId}/boxes/box/test`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await unfold(page, 'All that was read and switched here')
   const reading = async () =>
     (
@@ -107,7 +107,7 @@ test('any breaker is switched from the panel, and a switching struck out with it
   await saved(page)
   expect(await last(null)).toMatchObject({ to: 'off' })
   await visit(page, `/jobs/${jobId}/boxes/box-reading-room/test`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await unfold(page, 'All that was read and switched here')
   await page.getByRole('button', { name: 'Strike out: Breaker 6 off' }).first().click()
   await page
@@ -125,7 +125,7 @@ test('any breaker is switched from the panel, and a switching struck out with it
 test('a try of the hunt has its note, and is taken back', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/box-guest-room/breaker`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page
     .getByRole('button', { name: /^It stayed/ })
     .first()
@@ -147,7 +147,7 @@ test('a try of the hunt has its note, and is taken back', async ({ page, request
 test('words and rank of a defect while it is open, and its note', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/boxes/box-hall/look`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await unfold(page, 'Add one that you see')
   await page.getByLabel('What is wrong').fill('Scorched strap')
   await page.getByRole('button', { name: 'Add the defect' }).click()
@@ -194,7 +194,7 @@ test('a step has its note; a setting and a test are taken back, with what was re
     jobId,
   )) as [{ id: string }]
   await visit(page, `/jobs/${jobId}/boxes/${doneBox}/prove`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const tests = () =>
     rows(
       'SELECT t.outcome, t.measured, t.note FROM tests t JOIN places p ON p.job_id = t.job_id AND p.id = t.place_id WHERE t.job_id = ? AND p.box_id = ? ORDER BY t.seq DESC',
@@ -232,7 +232,7 @@ test('a step has its note; a setting and a test are taken back, with what was re
     expect(await settings()).toHaveLength(made - 1)
   }
   await visit(page, `/jobs/${jobId}/boxes/${doneBox}/wire`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await page.locator('[data-step] summary', { hasText: 'Note' }).first().click()
   await page
     .locator('[data-step]')
@@ -253,7 +253,7 @@ test('a step has its note; a setting and a test are taken back, with what was re
 test('who works, and what must be kept, said otherwise', async ({ page, request }) => {
   const jobId = await bringIn(request, quillbackRoad())
   await visit(page, `/jobs/${jobId}/day`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const first = page.getByRole('textbox', { name: 'Name', exact: true }).first()
   await first.fill('Wren')
   await first.blur()

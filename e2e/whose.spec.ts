@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import type { CableAsFound, Strand } from '@/demo/builder'
 import { bareJob, strand } from '@/demo/usual'
-import { bringIn, rows, saved, visit } from './helpers'
+import { bringIn, rows, saved, visit, quiet } from './helpers'
 
 /** A switch by the door, all loose, two breakers that come in by some cables, and a lamp of one of them or not said. */
 function boxFedBy(feeds: readonly CableAsFound[], circuit?: string) {
@@ -63,7 +63,7 @@ test('which breaker is asked, conductor by conductor, and the light stays on its
 }) => {
   const jobId = await bringIn(request, twoLines())
   await visit(page, `/jobs/${jobId}/boxes/box/wire`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   await expect(page.getByText('It cannot be wired yet')).toBeVisible()
   const answer = async (question: string, name: string) => {
     const asked = page.getByRole('group', { name: question, exact: true })
@@ -104,7 +104,7 @@ test('one neutral beside two hots: together or whose, and the plan keeps it whol
 }) => {
   const jobId = await bringIn(request, oneNeutral())
   await visit(page, `/jobs/${jobId}/boxes/box/wire`)
-  await page.waitForLoadState('networkidle')
+  await quiet(page)
   const asked = page.getByRole('group', { name: 'Whose neutral is A white, beside the hots of 7 and 9?' })
   await expect(asked.getByRole('radio')).toHaveCount(3)
   await asked.getByRole('radio', { name: 'Of 7 and 9 together' }).click()
