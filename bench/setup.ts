@@ -111,7 +111,7 @@ export function benchSetup(measure: (name: string, rounds: number, work: () => u
   const clock = clockOf(PLACE.zone)
   const [from, to] = [dayOf('2027-01-01')!, dayOf('2027-12-31')!]
   measure('Set: dusk and dawn of a year', 20, () => nightsOf(PLACE, clock, from, to))
-  const nights = nightsOf(PLACE, clock, from - 372, to + 2)
+  const nights = nightsOf(PLACE, clock, from - 372, to + 372)
   measure('Set: a year of a program of four events, its nights known', 50, () =>
     runOf(PROGRAM, PLACE, { from, to }, { nights }),
   )

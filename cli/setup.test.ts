@@ -98,6 +98,13 @@ describe('every-room sun and program', () => {
         happening: { outages: [{ from: '2027-03-13T12:00:00Z', to: '2027-03-13T11:00:00Z' }] },
       }),
     ).toEqual(['/happening/outages/0 out-of-order'])
+    const away = (from: string, to: string) => ({
+      from: `2027-03-13T${from}:00Z`,
+      to: `2027-03-13T${to}:00Z`,
+    })
+    expect(changed({ happening: { outages: [away('12:00', '14:00'), away('13:00', '15:00')] } })).toEqual([
+      '/happening/outages/1/from overlaps',
+    ])
     const polar = { latitude: 78.2, longitude: 15.6, zone: 'Arctic/Longyearbyen' }
     expect(changed({ place: polar, ...event({ between: ['06-01', '07-01'] }) })).toEqual([
       '/program/events never-switches',

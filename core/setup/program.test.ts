@@ -223,6 +223,10 @@ describe('nights', () => {
       event('on', clock('17:00'), { between: winter }),
       event('off', clock('06:00'), { between: winter }),
     ])
+    // Asked about a week of it only, it is turned off when it is.
+    expect(runOf(open, HARBOUR, days('2027-02-08', '2027-02-14')).leftOn.map(({ to }) => iso(to))).toEqual([
+      '2027-11-15T11:00',
+    ])
     const left = runOf(open, HARBOUR, year).leftOn
     expect(left.map(({ from, to }) => [iso(from), iso(to)])).toEqual([
       ['2027-02-10T22:00', '2027-11-15T11:00'],

@@ -52,8 +52,8 @@ export interface LeftOn {
   readonly to: number | null
 }
 
-/** Seasons come round in a year: what the light is at the beginning was decided no longer ago. */
-const LOOK_BACK = 370
+/** Seasons come round in a year: what the light is at the beginning was decided no longer ago, and what is left on at the end is turned off by then or never. */
+const SEASONS = 370
 
 /**
  * What a program does with a light over the days from the one to the other (both included). The state at the beginning
@@ -68,7 +68,7 @@ export function runOf(
   const clock = clockOf(place.zone)
   const from = clock.instantOf(days.from, 0).instant
   const to = clock.instantOf(days.to + 1, 0).instant
-  const all = occurrencesOf(program, place, days.from - LOOK_BACK, days.to, seed, nights)
+  const all = occurrencesOf(program, place, days.from - SEASONS, days.to + SEASONS, seed, nights)
   const happened = all.filter((each): each is Happened => each.instant !== null)
   const whole = litBy(happened, happening)
   const lit = cut(whole, from, to)
@@ -89,14 +89,14 @@ export function runOf(
 export interface RunOptions {
   readonly seed?: number
   readonly happening?: Happening
-  /** Of `nightsFor` those days and the year before, where they are known already. */
+  /** Of `nightsFor` the days of `daysOfRun`, where they are known already. */
   readonly nights?: readonly Night[]
 }
 
 /** The days whose nights a run asks for. */
 export const daysOfRun = ({ from, to }: { readonly from: Day; readonly to: Day }) => ({
-  from: from - LOOK_BACK,
-  to,
+  from: from - SEASONS,
+  to: to + SEASONS,
 })
 
 type Happened = Occurrence & { readonly instant: number }

@@ -145,6 +145,11 @@ export function parseProgramFile(source: string): Result<ProgramAsked> {
         ? [fault(`/happening/outages/${at}`, 'out-of-order', 'from, then to, then setAt')]
         : [],
     ),
+    ...happening.outages.flatMap((each, at) =>
+      happening.outages.slice(0, at).some(other => other.from < each.to && each.from < other.to)
+        ? [fault(`/happening/outages/${at}/from`, 'overlaps', 'the power is away already')]
+        : [],
+    ),
   ]
   if (faults.length > 0 || from === null || to === null) return refused(...faults)
   const asked = { place, days: { from, to }, seed, happening, watts, pricePerKilowattHour }
