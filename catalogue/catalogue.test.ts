@@ -34,6 +34,22 @@ const textsIn = (value: unknown): string[] =>
 /** What a machine reads. */
 const NO_WORDS = new Set(['id', 'wants', 'alike', 'joins', 'lead', 'gauges', 'strandings', 'side', 'of'])
 
+const SETTING = {
+  id: 'trim',
+  name: 'Trim',
+  kind: 'level',
+  allowed: [
+    { says: '1', is: 5 },
+    { says: '2', is: 9 },
+  ],
+  initial: '1',
+  bearsOn: 'low-end',
+  made: 'dial',
+  when: 'power-on',
+  how: ['Turn the dial.'],
+  why: 'because',
+}
+
 describe('house rules', () => {
   it('each that the core goes by stands in the tables, its default first', () => {
     for (const [id, initial] of Object.entries(RULE_DEFAULTS)) {
@@ -192,9 +208,46 @@ describe('a device model that makes no sense is refused with the path', () => {
       'a setting it does not have',
       device =>
         Object.assign(device, {
-          settings: [{ id: 'trim', name: 'Trim', values: ['1', '2'], initial: '9', why: 'because' }],
+          settings: [{ ...SETTING, allowed: ['1', '2'], initial: '9' }],
         }),
       '/settings/0/initial impossible-value',
+    ],
+    [
+      'a range that ends before it begins',
+      device => Object.assign(device, { settings: [{ ...SETTING, allowed: { from: 9, to: 1, step: 1 } }] }),
+      '/settings/0/allowed range',
+    ],
+    [
+      'a range of more values than anybody turns to',
+      device =>
+        Object.assign(device, { settings: [{ ...SETTING, allowed: { from: 0, to: 100, step: 0.01 } }] }),
+      '/settings/0/allowed range',
+    ],
+    [
+      'a choice of figures',
+      device =>
+        Object.assign(device, {
+          settings: [{ ...SETTING, kind: 'choice', allowed: { from: 1, to: 9, step: 1 }, initial: '1' }],
+        }),
+      '/settings/0/kind no-figure',
+    ],
+    [
+      'two settings that decide the same',
+      device => Object.assign(device, { settings: [SETTING, { ...SETTING, id: 'other' }] }),
+      '/settings/1/bearsOn twice',
+    ],
+    [
+      'reach of what senses nobody',
+      device =>
+        Object.assign(device, {
+          sees: { hangs: 'ceiling', reach: { walking: 4, small: 2 }, upTo: 3 },
+        }),
+      '/sees no-sensor',
+    ],
+    [
+      'joining without a radio',
+      device => Object.assign(device, { joining: { how: ['Hold its key.'], seconds: 60 } }),
+      '/joining no-radio',
     ],
     [
       'unknown gauge',

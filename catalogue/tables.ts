@@ -174,6 +174,7 @@ export const minutes: Trade['minutes'] = {
   'cut-pigtail': 1,
   tugging: 1,
   taping: 1,
+  setting: 0.5,
   folding: 4,
   'plain-replacement': 15,
   'lever-joint': 0.5,

@@ -4,7 +4,8 @@ import { BLANK } from '@/core/model/blank-rows'
 import type { EntityName, Row } from '@/core/model/entities'
 import type { ALONE } from '@/core/model/placed'
 import { deviceNamed } from '@/core/model/trade'
-import { planBox, testList } from '@/core/plan'
+import { madeBy, planBox, testList } from '@/core/plan'
+import { rowsWith } from '@/core/model/record'
 import { toClamp, toReadParted } from '@/core/safety'
 
 /** What the rows of a job are put with, as far as the work needs it. */
@@ -91,6 +92,8 @@ export function atWork({ put, read, view, moment, unlock, keyWith }: Bench) {
       )
       if (!open) return
       put('steps', { ...BLANK.steps, ...named(`${boxId}-step`), boxId, stepKey: open.key })
+      for (const { placeId, setting, value } of madeBy(view(boxId), open.name, trade))
+        put('settings', { id: `${placeId}-${setting.id}`, placeId, settingId: setting.id, value })
       readParted(boxId)
       if (open.key === 'power')
         for (const { circuit: each } of view(boxId).feeds) {
@@ -103,12 +106,17 @@ export function atWork({ put, read, view, moment, unlock, keyWith }: Bench) {
   const makeSettings = (boxId: string) => {
     for (const { place, choice } of view(boxId).places)
       for (const setting of deviceNamed(trade, choice?.modelId ?? '')?.settings ?? [])
-        put('settings', {
-          id: `${place.id}-${setting.id}`,
-          placeId: place.id,
-          settingId: setting.id,
-          value: setting.initial,
-        })
+        if (
+          !rowsWith(view(boxId).record, 'settings', 'placeId', place.id).some(
+            ({ settingId }) => settingId === setting.id,
+          )
+        )
+          put('settings', {
+            id: `${place.id}-${setting.id}`,
+            placeId: place.id,
+            settingId: setting.id,
+            value: setting.initial,
+          })
   }
 
   const passTests = (boxId: string) => {

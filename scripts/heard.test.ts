@@ -1,3 +1,4 @@
+import { valuesOf } from '@/core/model/setting'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { checkPlace, defectsIn } from '@/core/check'
@@ -88,7 +89,7 @@ function namesIn(record: JobRecord): readonly string[] {
           name,
           ...terminals.map(({ word }) => word),
           ...tests.flatMap(({ says, expect: shows }) => [says, shows]),
-          ...settings.flatMap(each => [each.name, each.why, ...each.values]),
+          ...settings.flatMap(each => [each.name, each.why, ...valuesOf(each), ...each.how]),
           ...Object.values(instructions).filter(each => typeof each === 'string'),
         ]),
         ...Object.values(record).flatMap(table =>

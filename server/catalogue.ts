@@ -1,6 +1,7 @@
 import type { Pool, PoolConnection, RowDataPacket } from 'mysql2/promise'
 import { trade as shippedTrade } from '@/catalogue'
 import { parseCatalogueCommand } from '@/core/format/catalogue-command'
+import { keptDevice } from '@/core/format/older-device'
 import type {
   CatalogueCommand,
   CatalogueEntry,
@@ -27,8 +28,11 @@ const parsed = <Value>(stored: unknown): Value =>
 
 const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other)
 
+const SHIPPED = new Map(shippedTrade.devices.map(device => [device.id, device]))
+const ofToday = (kept: DeviceModel): DeviceModel => keptDevice(kept, SHIPPED.get(kept.id))
+
 function entryOf(row: RowDataPacket): CatalogueEntry {
-  const device = parsed<DeviceModel>(row.model)
+  const device = ofToday(parsed<DeviceModel>(row.model))
   const shipped = parsed<DeviceModel | null>(row.shipped ?? null)
   return {
     device,
@@ -185,7 +189,11 @@ async function changesOf(db: Database, commandId: string): Promise<DeviceChange[
   const [rows] = await db.query<RowDataPacket[]>('SELECT changes FROM catalogue_log WHERE id = ?', [
     commandId,
   ])
-  return parsed<DeviceChange[]>(rows[0]?.changes ?? '[]')
+  return parsed<DeviceChange[]>(rows[0]?.changes ?? '[]').map(({ id, before, after }) => ({
+    id,
+    before: before && ofToday(before),
+    after: after && ofToday(after),
+  }))
 }
 
 /** A command that was applied before is answered again, and not applied. */

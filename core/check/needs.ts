@@ -3,6 +3,7 @@ import { type PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Need } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
+import { allows, figuresOf, PRESENCE_ON, settingFor, valuesOf, type BearsOn, type Setting } from '../model/setting'
 import { ruleOfRoom, ruleValue, type Trade } from '../model/trade'
 import { NEEDS, type NeedKind, type Opening, type Want } from '../model/vocabulary'
 
@@ -36,14 +37,14 @@ type Test = (
 ) => boolean
 
 const does = (want: DeviceModel['does'][number]) => (model: DeviceModel) => model.does.includes(want)
-const mode = ({ settings }: DeviceModel) => settings.find(({ id }) => id === 'mode')
+const mode = ({ settings }: DeviceModel) => settingFor(settings, 'mode')
+const canBe = (setting: Setting | null, value: string) => setting && allows(setting, value)
 const isPresence = does('presence')
 
 const MEETS: Readonly<Record<NeedKind, Test>> = {
   dim: any => any(does('dim')),
-  'automatic-on': any =>
-    any(model => isPresence(model) && mode(model)?.values.includes('by itself') === true),
-  'manual-on': any => any(model => isPresence(model) && mode(model)?.values.includes('by hand') !== false),
+  'automatic-on': any => any(model => isPresence(model) && canBe(mode(model), PRESENCE_ON['automatic-on']) === true),
+  'manual-on': any => any(model => isPresence(model) && canBe(mode(model), PRESENCE_ON['manual-on']) !== false),
   'automatic-off': any => any(model => isPresence(model) || does('countdown')(model) || does('sun')(model)),
   'off-after': (any, value) =>
     any(model => (value === null ? canEnd(model) : minutesOffered(model).includes(value))),
@@ -64,28 +65,19 @@ const MEETS: Readonly<Record<NeedKind, Test>> = {
 
 const canEnd = (model: DeviceModel) => does('countdown')(model) || isPresence(model)
 
-/** Minutes after which it goes off, as its settings offer them. */
-export function minutesOffered({ settings }: DeviceModel): number[] {
-  return settings
-    .filter(({ id }) => id === 'preset' || id === 'delay')
-    .flatMap(({ values }) => values)
-    .flatMap(value => {
-      const perUnit = /\bh\b/.test(value) ? 60 : /\bmin\b/.test(value) ? 1 : null
-      return perUnit === null ? [] : (value.match(/\d+/g) ?? []).map(figure => Number(figure) * perUnit)
-    })
-}
+/** Figures of all the values of what decides something. */
+const figuresOffered = ({ settings }: DeviceModel, ...decides: readonly BearsOn[]): number[] =>
+  settings
+    .filter(({ bearsOn }) => bearsOn !== null && decides.includes(bearsOn))
+    .flatMap(setting => valuesOf(setting).flatMap(value => figuresOf(setting, value)))
+
+/** Minutes after which it goes off, as its settings offer them: a walk test is none. */
+export const minutesOffered = (model: DeviceModel): number[] =>
+  figuresOffered(model, 'presets', 'delay').flatMap(seconds => (seconds < 60 ? [] : [seconds / 60]))
 
 /** Hours of the clock at which a program ends, 24 for midnight. */
-export function hoursOffered({ settings }: DeviceModel): number[] {
-  return settings
-    .filter(({ id }) => id === 'program')
-    .flatMap(({ values }) => values)
-    .flatMap(value => {
-      if (/midnight/.test(value)) return [24]
-      const hour = /to (\d{1,2}):00/.exec(value)
-      return hour ? [Number(hour[1])] : []
-    })
-}
+export const hoursOffered = (model: DeviceModel): number[] =>
+  figuresOffered(model, 'program').map(minute => minute / 60)
 
 /** Its lamps are never cut off: it has no contact to them, or one that never opens. */
 const keepsFed = ({ terminals, contacts, does: can }: DeviceModel): boolean =>

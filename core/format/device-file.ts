@@ -14,12 +14,19 @@ import {
   STRANDINGS,
   WANTS,
 } from '../model/vocabulary'
+import { BEARS_ON, MADE_BY, MADE_WHEN, SETTING_KINDS } from '../model/setting'
+import { ofToday } from './older-device'
 import { validated } from './schemas'
 
 const name = Joi.string().min(1).max(80)
 const token = Joi.string().pattern(/^[a-z0-9][a-z0-9-]{0,59}$/, 'token')
 const state = Joi.object().pattern(token, Joi.string().min(1).max(40))
 const positive = Joi.number().positive()
+
+const valueWords = Joi.string().min(1).max(60)
+const figures = Joi.alternatives(Joi.number(), Joi.array().items(Joi.number()).min(1).max(24))
+const reach = Joi.number().min(0).max(50)
+const atAngles = Joi.array().items(reach).length(3)
 
 const isolatedPole = Joi.object({ from: token.required(), to: token.required() })
 
@@ -83,7 +90,7 @@ const supply = Joi.alternatives(
 )
 
 const deviceSchema = Joi.object({
-  form: Joi.valid(1).required(),
+  form: Joi.valid(2).required(),
   id: token.required(),
   name: name.required(),
   stock: Joi.valid('new', 'found', 'retired').required(),
@@ -205,13 +212,63 @@ const deviceSchema = Joi.object({
       Joi.object({
         id: token.required(),
         name: name.required(),
-        values: Joi.array().items(Joi.string().min(1).max(60)).min(2).required(),
-        initial: Joi.string().required(),
+        kind: Joi.valid(...SETTING_KINDS).required(),
+        allowed: Joi.alternatives(
+          Joi.array()
+            .items(valueWords, Joi.object({ says: valueWords.required(), is: figures.required() }))
+            .min(2)
+            .max(100),
+          Joi.object({
+            from: Joi.number().required(),
+            to: Joi.number().required(),
+            step: positive.required(),
+          }),
+        ).required(),
+        initial: valueWords.required(),
+        bearsOn: Joi.valid(...BEARS_ON)
+          .allow(null)
+          .required(),
+        made: Joi.valid(...MADE_BY)
+          .allow(null)
+          .required(),
+        when: Joi.valid(...MADE_WHEN)
+          .allow(null)
+          .required(),
+        how: Joi.array().items(Joi.string().min(1).max(300)).max(20).required(),
         why: Joi.string().max(300).required(),
       }),
     )
     .unique('id')
     .required(),
+  sees: Joi.alternatives(
+    Joi.object({
+      hangs: Joi.valid('wall').required(),
+      reach: Joi.object({ walking: atAngles.required(), small: atAngles.required() }).required(),
+    }),
+    Joi.object({
+      hangs: Joi.valid('ceiling').required(),
+      reach: Joi.object({ walking: reach.required(), small: reach.required() }).required(),
+      upTo: positive.max(15).required(),
+    }),
+  ),
+  clock: Joi.object({
+    daylightSaving: Joi.valid('follows', 'stands', 'set').required(),
+    override: Joi.alternatives(Joi.valid('next-event'), Joi.number().integer().min(1).max(1440)).required(),
+    batteryHours: Joi.number().min(0).max(100_000).required(),
+    events: Joi.number().integer().min(1).max(200).required(),
+    can: Joi.array()
+      .items(Joi.valid('sun', 'weekdays', 'dates', 'pairs', 'vary'))
+      .unique()
+      .required(),
+    asks: Joi.array()
+      .items(Joi.valid('place', 'date', 'clock', 'daylight-saving', 'events'))
+      .unique()
+      .required(),
+  }),
+  joining: Joi.object({
+    how: Joi.array().items(Joi.string().min(1).max(300)).min(1).max(20).required(),
+    seconds: positive.max(3600).required(),
+  }),
   tests: Joi.array()
     .items(
       Joi.object({
@@ -237,7 +294,7 @@ const deviceSchema = Joi.object({
 
 /** A device model from a file: its shape, then whether it makes sense. Refused with every path. */
 export function parseDevice(given: unknown): Result<DeviceModel> {
-  const shape = validated<DeviceModel>(deviceSchema, given)
+  const shape = validated<DeviceModel>(deviceSchema, ofToday(given))
   if (!shape.ok) return shape
   const faults = faultsOfDevice(shape.value)
   return faults.length > 0 ? refused(...faults) : shape

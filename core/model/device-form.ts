@@ -1,5 +1,6 @@
 import type { DeviceModel } from './device'
 import { fault, type Fault } from './result'
+import { MOST_VALUES, valuesOf, type Setting } from './setting'
 
 const OUTLET_POLES = ['hot', 'neutral', 'ground'] as const
 
@@ -66,7 +67,7 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
         ),
       )
   })
-  const settings = new Map(model.settings.map(setting => [setting.id, new Set(setting.values)]))
+  const settings = new Map(model.settings.map(setting => [setting.id, new Set(valuesOf(setting))]))
   model.control.forEach(({ from, to, set, tells }, index) => {
     needState(`/control/${index}/from`, from)
     needState(`/control/${index}/to`, to)
@@ -119,15 +120,14 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
     faults.push(fault('/outOfService', 'never-off', 'what isolates says when it does'))
   if (model.indicator) needState('/indicator/when', model.indicator.when)
   model.settings.forEach((setting, index) => {
-    if (!setting.values.includes(setting.initial))
-      faults.push(
-        fault(
-          `/settings/${index}/initial`,
-          'impossible-value',
-          `“${setting.name}” has no value “${setting.initial}”`,
-        ),
-      )
+    faults.push(...faultsOfSetting(`/settings/${index}`, setting))
+    if (setting.bearsOn && model.settings.findIndex(({ bearsOn }) => bearsOn === setting.bearsOn) < index)
+      faults.push(fault(`/settings/${index}/bearsOn`, 'twice', 'another setting decides the same'))
   })
+  if (model.sees && !model.does.includes('presence'))
+    faults.push(fault('/sees', 'no-sensor', 'only what senses presence sees'))
+  if (model.joining && model.radio === null)
+    faults.push(fault('/joining', 'no-radio', 'only what speaks by radio is set up by it'))
   const own = model.terminals.filter(({ wants }) => wants === 'own')
   if (own.length === 1 && !model.behind)
     faults.push(fault('/terminals', 'own-alone', `“${own[0]!.id}” is joined to no other terminal of its own`))
@@ -144,6 +144,25 @@ export function faultsOfDevice(model: DeviceModel): Fault[] {
   if (electronic && model.supply.length === 0)
     faults.push(fault('/supply', 'no-supply', 'electronics need at least one way of being fed'))
   return faults
+}
+
+function faultsOfSetting(path: string, setting: Setting): Fault[] {
+  const { kind, allowed, name, initial } = setting
+  const isRange = 'step' in allowed
+  if (isRange && (allowed.to <= allowed.from || (allowed.to - allowed.from) / allowed.step >= MOST_VALUES))
+    return [fault(`${path}/allowed`, 'range', `from the less to the more, at most ${MOST_VALUES} values`)]
+  const values = valuesOf(setting)
+  return [
+    ...(isRange && kind === 'choice'
+      ? [fault(`${path}/kind`, 'no-figure', 'a choice is a list of words')]
+      : []),
+    ...(new Set(values).size < values.length
+      ? [fault(`${path}/allowed`, 'twice', `“${name}” has a value twice`)]
+      : []),
+    ...(values.includes(initial)
+      ? []
+      : [fault(`${path}/initial`, 'impossible-value', `“${name}” has no value “${initial}”`)]),
+  ]
 }
 
 function faultsOfShare(

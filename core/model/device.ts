@@ -1,3 +1,4 @@
+import type { Setting } from './setting'
 import type {
   Gauge,
   Insulation,
@@ -16,7 +17,7 @@ import type {
  * may carry, and how it is set up.
  */
 export interface DeviceModel {
-  readonly form: 1
+  readonly form: 2
   readonly id: string
   readonly name: string
   /** `new` can be chosen; `found` only describes what is taken out of a wall; `retired` is kept for where it stands. */
@@ -83,6 +84,12 @@ export interface DeviceModel {
   /** Finishes its face is sold in; none for what is found in a wall. */
   readonly finishes: readonly string[]
   readonly settings: readonly Setting[]
+  /** Of a presence sensor; absent where its file does not say. */
+  readonly sees?: SensorSheet
+  /** Of what has a clock; absent where its file does not say. */
+  readonly clock?: ClockSheet
+  /** Of what speaks by radio; absent where its file does not say. */
+  readonly joining?: JoiningSheet
   readonly tests: readonly DeviceTest[]
   readonly instructions: {
     readonly stripMillimetres: number
@@ -250,12 +257,42 @@ export interface Rating {
   readonly bothSides: number | null
 }
 
-export interface Setting {
-  readonly id: string
-  readonly name: string
-  readonly values: readonly string[]
-  readonly initial: string
-  readonly why: string
+/** What a sensor sees, by its sheet: metres at full sensitivity. */
+export type SensorSheet =
+  | {
+      readonly hangs: 'wall'
+      /** At 0°, 45° and 90° off its axis. */
+      readonly reach: Readonly<Record<'walking' | 'small', readonly [number, number, number]>>
+    }
+  | {
+      readonly hangs: 'ceiling'
+      /** Of its circle on the floor, hung at 2.5 m. */
+      readonly reach: Readonly<Record<'walking' | 'small', number>>
+      /** Hung higher than this many metres it sees no more. */
+      readonly upTo: number
+    }
+
+/** How the clock of a device behaves, by its sheet, and what its programs can say. */
+export interface ClockSheet {
+  /** `set`: a setting says whether it follows. */
+  readonly daylightSaving: 'follows' | 'stands' | 'set'
+  /** How long a hand on it holds: to the next event, or so many minutes whatever the program does. */
+  readonly override: 'next-event' | number
+  /** How long it knows the time without power. */
+  readonly batteryHours: number
+  /** Events it keeps at most. */
+  readonly events: number
+  /** Whether an event can go by the sun, by days of the week, by dates, by the earlier or later of two, by lot. */
+  readonly can: readonly ('sun' | 'weekdays' | 'dates' | 'pairs' | 'vary')[]
+  /** In which order it asks for what is keyed in. */
+  readonly asks: readonly ('place' | 'date' | 'clock' | 'daylight-saving' | 'events')[]
+}
+
+/** How a radio device is set up, by its sheet. */
+export interface JoiningSheet {
+  readonly how: readonly string[]
+  /** Seconds it waits to be found. */
+  readonly seconds: number
 }
 
 export interface DeviceTest {

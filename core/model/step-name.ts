@@ -4,7 +4,7 @@ import { keyOfTerminal, terminalAt, type TerminalAt, type TerminalKey } from './
 export type StepName =
   | { readonly kind: (typeof ALONE)[number] }
   | { readonly kind: (typeof OF_AN_END)[number]; readonly endId: string }
-  | { readonly kind: 'take-out' | 'tape'; readonly placeId: string }
+  | { readonly kind: (typeof OF_A_PLACE)[number]; readonly placeId: string }
   | { readonly kind: 'part'; readonly jointId: string }
   | { readonly kind: 'joint'; readonly netId: string }
   | { readonly kind: 'land' | 'cap-lead'; readonly at: TerminalAt }
@@ -31,6 +31,9 @@ const ALONE = [
 /** Steps of one conductor end. */
 const OF_AN_END = ['identify', 'clamp', 'parted', 'exchange', 'remark', 'cap'] as const
 
+/** Steps of one control: its settings are made on the device before it goes in, and under its cover before the plate. */
+const OF_A_PLACE = ['take-out', 'set-before', 'tape', 'set-under'] as const
+
 /** What a tick of it is kept under: the same step has the same key. */
 export function keyOfStep(name: StepName): string {
   const of = ofStep(name)
@@ -39,12 +42,10 @@ export function keyOfStep(name: StepName): string {
 
 function ofStep(name: StepName): string | null {
   if ('endId' in name) return name.endId
+  if ('placeId' in name) return name.placeId
   switch (name.kind) {
     case 'part':
       return name.jointId
-    case 'take-out':
-    case 'tape':
-      return name.placeId
     case 'joint':
       return name.netId
     case 'land':
@@ -65,12 +66,10 @@ export function stepOfKey(key: string): StepName | null {
   if (colon < 0) return isAlone(key) ? { kind: key } : null
   const [kind, of] = [key.slice(0, colon), key.slice(colon + 1)]
   if (isOfAnEnd(kind)) return { kind, endId: of }
+  if (isOfAPlace(kind)) return { kind, placeId: of }
   switch (kind) {
     case 'part':
       return { kind, jointId: of }
-    case 'take-out':
-    case 'tape':
-      return { kind, placeId: of }
     case 'joint':
       return { kind, netId: of }
     case 'land':
@@ -90,6 +89,8 @@ export function stepOfKey(key: string): StepName | null {
 const isAlone = (key: string): key is (typeof ALONE)[number] => (ALONE as readonly string[]).includes(key)
 const isOfAnEnd = (kind: string): kind is (typeof OF_AN_END)[number] =>
   (OF_AN_END as readonly string[]).includes(kind)
+const isOfAPlace = (kind: string): kind is (typeof OF_A_PLACE)[number] =>
+  (OF_A_PLACE as readonly string[]).includes(kind)
 const isTerminal = (of: string): of is TerminalKey => of.includes('.')
 
 const MOVES: readonly StepName['kind'][] = ['take-out', 'part', 'joint', 'land', 'cap', 'cap-lead']

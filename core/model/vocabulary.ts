@@ -285,6 +285,7 @@ export const WORKS = [
   'cut-pigtail',
   'tugging',
   'taping',
+  'setting',
   'folding',
   'plain-replacement',
   'reading',

@@ -1,4 +1,5 @@
 import { isOwnLead, runsThrough, type BoxView } from '../job/box-view'
+import { STEP_WHEN } from './setting-steps'
 import { SEEN_DONE, step, type Draft, type Step } from './step'
 import { workSteps } from './work-steps'
 import { claimStatus } from '../identify'
@@ -202,7 +203,8 @@ function withHolds(
   const say = sayIn(view.region)
 
   // Once the last thing is done the box is finished: what came before it stays done, though the power is on again.
-  const ticks = drafts.filter(({ doneBy }) => doneBy === 'tick')
+  // A setting that was not asked for then is asked for in Set, and opens nothing again.
+  const ticks = drafts.filter(({ doneBy, name }) => doneBy === 'tick' && !(name.kind in STEP_WHEN))
   const finished = routed.ok && ticks.length > 0 && ticks.every(({ key }) => ticked.has(key))
   const isDone = (draft: Draft) => finished || (draft.done ?? ticked.has(draft.key))
   const openBefore = (index: number, wanted: (draft: Draft) => boolean) =>

@@ -6,6 +6,7 @@ import { boxView, type BoxView } from '../job/box-view'
 import { prove } from '../prove'
 import { plannedCircuit, routeBox } from '../route'
 import type { Need } from '../model/entities'
+import { allows, valuesOf } from '../model/setting'
 import { deviceNamed } from '../model/trade'
 import { ROOM_KINDS, type NeedKind } from '../model/vocabulary'
 import { usualValue } from '.'
@@ -66,8 +67,8 @@ describe('what a setting is usually made to', () => {
     for (const model of trade.devices)
       for (const setting of model.settings) {
         const value = usual(model.id, setting.id, byRule('by-hand'))
-        expect(setting.values).toContain(value)
-        if (setting.id !== 'mode' || !setting.values.includes('by hand')) expect(value).toBe(setting.initial)
+        expect(valuesOf(setting)).toContain(value)
+        if (setting.id !== 'mode' || !allows(setting, 'by hand')) expect(value).toBe(setting.initial)
       }
   })
 
@@ -101,7 +102,7 @@ describe('what a setting is usually made to', () => {
     }
     expect(proofWith(null)).toBe('proven')
     expect(proofWith(proved)).toBe('proven')
-    for (const value of setting.values.filter(each => each !== proved))
+    for (const value of valuesOf(setting).filter(each => each !== proved))
       expect(proofWith(value), value).toBe('refuted')
   })
 })

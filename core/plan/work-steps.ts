@@ -25,6 +25,7 @@ import {
 import { tailsOf } from './aluminium'
 import { cutFirst, jointDraft } from './joint-step'
 import { cureSteps } from './cure-steps'
+import { settingSteps } from './setting-steps'
 import { SEEN_DONE, step, type Draft } from './step'
 import { sayIn, later } from '../words/say'
 import { INSULATION_WORDS } from '../words/of-vocabulary'
@@ -112,7 +113,10 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ...netsOf('traveller').flatMap(jointStep),
     ...netsOf('signal').flatMap(jointStep),
     ...netsOf('own').flatMap(jointStep),
-    ...routed.devices.flatMap(device => landSteps(view, routed, device, nameOf, trade)),
+    ...routed.devices.flatMap(device => [
+      ...settingSteps(view, device, 'set-before', trade),
+      ...landSteps(view, routed, device, nameOf, trade),
+    ]),
     ...view.ends
       .filter(each => routed.seats[each.end.id]?.kind === 'cap' && each.end.seat !== 'cap')
       .map(each =>
@@ -146,6 +150,7 @@ export function workSteps(view: BoxView, routed: RoutedBox, trade: Trade): Draft
     ),
     ...tapeSteps(view, replaced, trade),
     ...cures.last,
+    ...routed.devices.flatMap(device => settingSteps(view, device, 'set-under', trade)),
     step(
       { kind: 'fold' },
       'touch',

@@ -16,6 +16,7 @@ import {
 } from '../model/circuit'
 import type { DeviceModel } from '../model/device'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
+import { allows } from '../model/setting'
 import { deviceNamed, type Trade } from '../model/trade'
 import { atPanel } from './net'
 import { bondPoint, nearPoint, outsideOf } from './outside'
@@ -132,7 +133,7 @@ const settingsAt = (view: BoxView, placeId: string, model: DeviceModel): Record<
   Object.fromEntries(
     rowsWith(view.record, 'settings', 'placeId', placeId)
       .filter(({ settingId, value }) =>
-        model.settings.some(({ id, values }) => id === settingId && values.includes(value)),
+        model.settings.some(setting => setting.id === settingId && allows(setting, value)),
       )
       .map(({ settingId, value }) => [settingId, value]),
   )

@@ -8,6 +8,7 @@ import { Sheet } from '../primitives/sheet'
 import { DeviceForm } from './device-form'
 import { DevicePicture } from './device-picture'
 import { factsOf } from './device-facts'
+import { DeviceSettings } from './device-settings'
 import { useSay } from '../words/use-say'
 import { RowContext } from '../primitives/row-context'
 
@@ -91,13 +92,7 @@ export function DeviceSheet({
             lines={device.instructions.indicator.map(({ shows, means }) => `${shows}: ${means}`)}
           />
           <Says title={say`Notes`} lines={device.instructions.notes} />
-          <Says
-            title={say`Settings`}
-            lines={device.settings.map(
-              ({ name, values, initial, why }) =>
-                say`${name}: ${values.join(', ')} (first ${initial}). ${why}`,
-            )}
-          />
+          <DeviceSettings device={device} />
         </>
       )}
     </Sheet>

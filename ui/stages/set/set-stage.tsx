@@ -3,6 +3,7 @@
 import { useMemo } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
+import { valuesOf } from '@/core/model/setting'
 import { deviceNamed } from '@/core/model/trade'
 import { usualValue } from '@/core/plan'
 import { routeBox, settingOfPlan } from '@/core/route'
@@ -69,7 +70,7 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
             <PickOne
               label={`${setting.name}${row ? '' : say`, not made yet (${settingOfPlan(view, place.place.id, setting.id, trade) === null ? say`usual` : say`as proved`}: ${usualValue(view, place, setting, trade)})`}`}
               value={row?.value ?? null}
-              options={setting.values.map(value => ({ value, words: value }))}
+              options={valuesOf(setting).map(value => ({ value, words: value }))}
               hint={setting.why}
               onCommit={value =>
                 edits.send('make a setting', [
