@@ -1,4 +1,5 @@
 import { circuitTests } from './circuit-tests'
+import { ROOM_PLANS } from './room-plans'
 import { houseRules } from './house-rules'
 import type { Trade } from '@/core/model/trade'
 import { devices } from './devices'
@@ -36,4 +37,5 @@ export const trade: Trade = {
   minutes,
   houseRules,
   routeCosts,
+  roomPlans: ROOM_PLANS,
 }

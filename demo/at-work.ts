@@ -93,7 +93,13 @@ export function atWork({ put, read, view, moment, unlock, keyWith }: Bench) {
       if (!open) return
       put('steps', { ...BLANK.steps, ...named(`${boxId}-step`), boxId, stepKey: open.key })
       for (const { placeId, setting, value } of madeBy(view(boxId), open.name, trade))
-        put('settings', { id: `${placeId}-${setting.id}`, placeId, settingId: setting.id, value })
+        put('settings', {
+          id: `${placeId}-${setting.id}`,
+          placeId,
+          settingId: setting.id,
+          value,
+          ...BLANK.settings,
+        })
       readParted(boxId)
       if (open.key === 'power')
         for (const { circuit: each } of view(boxId).feeds) {
@@ -116,6 +122,7 @@ export function atWork({ put, read, view, moment, unlock, keyWith }: Bench) {
             placeId: place.id,
             settingId: setting.id,
             value: setting.initial,
+            ...BLANK.settings,
           })
   }
 

@@ -1,3 +1,4 @@
+import type { PlanOfRoom } from '@/core/model/floor-plan'
 import { ALONE } from '@/core/model/placed'
 import { BLANK } from '@/core/model/blank-rows'
 import { basisOf } from '@/core/identify'
@@ -116,6 +117,10 @@ export function jobBuilder(job: JobRow) {
       planColumn: at && at[0],
       planRow: at && at[1],
     })
+
+  const plans = (ofRooms: Readonly<Record<string, PlanOfRoom>>) => {
+    for (const [roomId, plan] of Object.entries(ofRooms)) put('plans', { id: `plan-${roomId}`, roomId, plan })
+  }
 
   const circuit = (breaker: string, label: string, ratedAmps: number, more: Partial<Row<'circuits'>> = {}) =>
     put('circuits', {
@@ -390,6 +395,7 @@ export function jobBuilder(job: JobRow) {
 
   return {
     room,
+    plans,
     circuit,
     box,
     run,

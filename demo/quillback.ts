@@ -1,6 +1,8 @@
+import { NOWHERE } from '@/core/model/blank-rows'
 import { identify } from './identify'
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
+import { QUILLBACK_PLANS } from './plans'
 import { groupBoxes } from './quillback-groups'
 import { cellarSteps, wheel } from './quillback-old'
 import { workedBoxes } from './quillback-worked'
@@ -22,6 +24,7 @@ function build(): JobRecord {
     apprentice: 'Kofi Marsh',
     regionId: 'north-america-120',
     backFeed: 'no',
+    ...NOWHERE,
     note: 'Built in 1949, enlarged in 1971. Pottery studio in the yard. The owners want to reach every light without a stair in the dark.',
   })
 
@@ -260,5 +263,6 @@ function build(): JobRecord {
   identify(house, 'box-stair-bottom', 'box-stair-middle', 'box-stair-top')
   identify(house, 'box-darkroom-door', 'box-darkroom-bench')
   workedBoxes(house)
+  house.plans(QUILLBACK_PLANS)
   return house.record()
 }

@@ -1,3 +1,5 @@
+import { SALTPAN_PLANS } from './plans'
+import { NOWHERE } from '@/core/model/blank-rows'
 import { identify } from './identify'
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
@@ -13,6 +15,7 @@ export function saltpanQuay(): JobRecord {
     apprentice: '',
     regionId: 'europe-230',
     backFeed: 'no',
+    ...NOWHERE,
     note: 'Part rewired: brown and blue in the hall, red and black in the bedroom.',
   })
   flat.room('hallway', 'Hallway', 'Third floor', 'passage', [0, 1])
@@ -105,6 +108,7 @@ export function saltpanQuay(): JobRecord {
     ],
   })
   passage(flat)
+  flat.plans(SALTPAN_PLANS)
   return flat.record()
 }
 

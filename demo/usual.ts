@@ -1,3 +1,4 @@
+import { NOWHERE } from '@/core/model/blank-rows'
 import type { BoxView } from '@/core/job/box-view'
 import type { RegionId, RoomKind } from '@/core/model/vocabulary'
 import { jobBuilder, type BoxAsFound, type CableAsFound, type Control, type Strand } from './builder'
@@ -127,6 +128,7 @@ export function bareJob(
     apprentice: '',
     regionId: region,
     backFeed: 'no',
+    ...NOWHERE,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')
@@ -145,6 +147,7 @@ export function usualBox(given: UsualBox = {}): BoxView {
     apprentice: '',
     regionId: given.region ?? 'north-america-120',
     backFeed: 'no',
+    ...NOWHERE,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor', given.roomKind)

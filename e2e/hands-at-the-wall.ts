@@ -24,6 +24,8 @@ export const AT_THE_WALL: HandsOf<
   | 'choices'
   | 'steps'
   | 'settings'
+  | 'plans'
+  | 'programs'
   | 'tests'
   | 'crew'
   | 'keeps'
@@ -173,10 +175,22 @@ export const AT_THE_WALL: HandsOf<
   settings: {
     placeId: MADE_WITH_ROW,
     settingId: MADE_WITH_ROW,
+    reason: inTest(
+      'e2e/room-plan.spec.ts',
+      'a setting that is not what was worked out stays marked until somebody says why',
+    ),
     value: inTest(
       'e2e/taken-back.spec.ts',
       'a step has its note; a setting and a test are taken back, with what was read',
     ),
+  },
+  plans: {
+    roomId: MADE_WITH_ROW,
+    plan: inTest('e2e/room-plan.spec.ts', 'a plan is made from nothing by typing, and its sensor aimed'),
+  },
+  programs: {
+    placeId: MADE_WITH_ROW,
+    program: inTest('e2e/program.spec.ts', 'a program is made, its year looked at, its calendar taken out'),
   },
   tests: {
     placeId: MADE_WITH_ROW,

@@ -49,6 +49,7 @@ export const selectSql = (entity: EntityName): string =>
 function toSql(field: Field, value: unknown): SqlValue {
   if (value === null || value === undefined) return null
   if (field.kind === 'instant') return String(value).replace('T', ' ').replace('Z', '')
+  if (field.kind === 'shape') return JSON.stringify(value)
   return value as SqlValue
 }
 
@@ -57,6 +58,7 @@ function fromSql(field: Field, value: unknown): unknown {
   if (field.kind === 'flag') return Boolean(value)
   if (field.kind === 'number') return Number(value)
   if (field.kind === 'instant') return instantFrom(value)
+  if (field.kind === 'shape') return typeof value === 'string' ? (JSON.parse(value) as unknown) : value
   return value
 }
 

@@ -3,7 +3,15 @@ import { type PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Need } from '../model/entities'
 import { rowsWith, type JobRecord } from '../model/record'
-import { allows, figuresOf, PRESENCE_ON, settingFor, valuesOf, type BearsOn, type Setting } from '../model/setting'
+import {
+  allows,
+  figuresOf,
+  PRESENCE_ON,
+  settingFor,
+  valuesOf,
+  type BearsOn,
+  type Setting,
+} from '../model/setting'
 import { ruleOfRoom, ruleValue, type Trade } from '../model/trade'
 import { NEEDS, type NeedKind, type Opening, type Want } from '../model/vocabulary'
 
@@ -43,8 +51,10 @@ const isPresence = does('presence')
 
 const MEETS: Readonly<Record<NeedKind, Test>> = {
   dim: any => any(does('dim')),
-  'automatic-on': any => any(model => isPresence(model) && canBe(mode(model), PRESENCE_ON['automatic-on']) === true),
-  'manual-on': any => any(model => isPresence(model) && canBe(mode(model), PRESENCE_ON['manual-on']) !== false),
+  'automatic-on': any =>
+    any(model => isPresence(model) && canBe(mode(model), PRESENCE_ON['automatic-on']) === true),
+  'manual-on': any =>
+    any(model => isPresence(model) && canBe(mode(model), PRESENCE_ON['manual-on']) !== false),
   'automatic-off': any => any(model => isPresence(model) || does('countdown')(model) || does('sun')(model)),
   'off-after': (any, value) =>
     any(model => (value === null ? canEnd(model) : minutesOffered(model).includes(value))),

@@ -17,6 +17,8 @@ function schemaOf(field: Field): Record<string, unknown> {
       return { type: type(field.whole ? 'integer' : 'number'), minimum: field.min, maximum: field.max }
     case 'flag':
       return { type: 'boolean' }
+    case 'shape':
+      return { type: 'object', description: `as Files for Set describe a ${field.of}` }
     case 'instant':
       return { type: 'string', format: 'date-time', description: 'UTC with milliseconds' }
   }

@@ -2,6 +2,7 @@ import Joi from 'joi'
 import { COMMAND_NAMES } from '../job/command'
 import { ENTITIES, ENTITY_NAMES, JOB_FIELDS, type EntityName } from '../model/entities'
 import type { Field, Fields } from '../model/fields'
+import { SHAPES } from './shapes'
 import { PLACED_NAMES } from '../model/placed'
 import { fault, good, refused, type Result } from '../model/result'
 
@@ -42,6 +43,8 @@ export function joiOf(field: Field): Joi.Schema {
     }
     case 'flag':
       return Joi.boolean()
+    case 'shape':
+      return SHAPES[field.of]
     case 'instant':
       return Joi.string().pattern(INSTANT, 'instant').custom(realInstant)
   }
@@ -139,7 +142,7 @@ const tables = Object.fromEntries(
 ) as Record<EntityName, Joi.Schema>
 
 export const JOB_FILE_FORMAT = 'everyroom-job'
-export const JOB_FILE_VERSION = 18
+export const JOB_FILE_VERSION = 19
 
 export const jobFileSchema = Joi.object({
   format: Joi.valid(JOB_FILE_FORMAT).required(),

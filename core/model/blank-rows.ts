@@ -1,6 +1,9 @@
 import type { EntityName, Row } from './entities'
 import { ALONE } from './placed'
 
+/** A house of which nobody said where it stands. */
+export const NOWHERE = { town: '', latitude: null, longitude: null, zone: '' } as const
+
 /** What a row says where nothing is said of it: not known, or nothing. Ids and references are always said. */
 export const BLANK = {
   rooms: { planColumn: null, planRow: null },
@@ -103,6 +106,7 @@ export const BLANK = {
     ...ALONE,
   },
   switchings: { foundSo: false, struck: null, ...ALONE },
+  settings: { reason: '' },
   locks: ALONE,
   steps: { asked: null, note: '', ...ALONE },
   tests: { measured: '', note: '', ...ALONE },

@@ -9,6 +9,7 @@ import {
   maybeWhole,
   number,
   ref,
+  shape,
   text,
   whole,
   type Fields,
@@ -74,6 +75,12 @@ export const JOB_FIELDS = {
   regionId: choice(REGION_IDS),
   /** Whether anything feeds the house besides its supply: solar, battery, standby. */
   backFeed: choice(YES_NO_UNKNOWN),
+  /** Where it stands, for the sun and the clock; null and empty until somebody says. */
+  town: text(80),
+  latitude: maybeNumber(-90, 90),
+  longitude: maybeNumber(-180, 180),
+  /** A name of the time zone database. */
+  zone: text(60),
   note: text(4000),
 } as const satisfies Fields
 
@@ -88,6 +95,8 @@ export const ENTITIES = {
     planColumn: maybeWhole(0, 40),
     planRow: maybeWhole(0, 40),
   },
+  /** The floor of a room as its sensors see it: one for all the devices in it. */
+  plans: { id, roomId: ref('rooms'), plan: shape('plan') },
   circuits: {
     id,
     breaker: text(12, 1),
@@ -378,7 +387,16 @@ export const ENTITIES = {
     asked: maybeText(200),
     note: text(1000),
   },
-  settings: { id, placeId: ref('places'), settingId: text(60, 1), value: text(60) },
+  settings: {
+    id,
+    placeId: ref('places'),
+    settingId: text(60, 1),
+    value: text(60),
+    /** Why it is not what was worked out; empty where nobody said. */
+    reason: text(400),
+  },
+  /** What a device with a clock is to do, and when. */
+  programs: { id, placeId: ref('places'), program: shape('program') },
   tests: {
     id,
     placeId: ref('places'),

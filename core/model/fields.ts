@@ -1,3 +1,6 @@
+import type { PlanOfRoom } from './floor-plan'
+import type { Program } from './light-program'
+
 /**
  * A field says once what a column holds. From it come the TypeScript row, the check at the door, the
  * published JSON Schema and the order of keys in a file.
@@ -16,6 +19,13 @@ export type Field =
     }
   | { readonly kind: 'flag'; readonly nullable: false }
   | { readonly kind: 'instant'; readonly nullable: boolean }
+  /** Something that hangs together as a whole: it is said, and refused, at once. */
+  | { readonly kind: 'shape'; readonly of: keyof Shapes; readonly nullable: false }
+
+export interface Shapes {
+  readonly plan: PlanOfRoom
+  readonly program: Program
+}
 
 /** What happens to this row when the row it points at is removed. */
 export type OnRemove = 'remove' | 'clear'
@@ -31,11 +41,13 @@ type Bare<F extends Field, Name extends string> = F extends { kind: 'choice'; of
     ? number
     : F extends { kind: 'flag' }
       ? boolean
-      : F extends { kind: 'ref'; to: infer To extends string }
-        ? Id<To>
-        : F extends { kind: 'id' }
-          ? Id<Name>
-          : string
+      : F extends { kind: 'shape'; of: infer Of extends keyof Shapes }
+        ? Shapes[Of]
+        : F extends { kind: 'ref'; to: infer To extends string }
+          ? Id<To>
+          : F extends { kind: 'id' }
+            ? Id<Name>
+            : string
 
 type ValueOf<F extends Field, Name extends string> = F extends { nullable: true }
   ? Bare<F, Name> | null
@@ -54,6 +66,9 @@ export const id = { kind: 'id', nullable: false } as const
 export const flag = { kind: 'flag', nullable: false } as const
 /** UTC, ISO 8601 with milliseconds. */
 export const instant = { kind: 'instant', nullable: false } as const
+
+export const shape = <const Of extends keyof Shapes>(of: Of) =>
+  ({ kind: 'shape', of, nullable: false }) as const
 
 export const ref = <To extends string>(to: To) =>
   ({ kind: 'ref', to, onRemove: 'remove', nullable: false }) as const

@@ -1,4 +1,5 @@
 import type { DeviceModel } from './device'
+import type { FloorPlan } from './floor-plan'
 import { rowsWith, type JobRecord } from './record'
 import type {
   CircuitTest,
@@ -113,6 +114,8 @@ export interface Trade {
   /** Smallest first. */
   readonly twistOn: readonly TwistConnector[]
   readonly minutes: Readonly<Record<Work, number>>
+  /** Rooms as they usually are, to begin a plan with, by what they are called. */
+  readonly roomPlans: Readonly<Record<string, FloorPlan>>
   /** Minutes that it takes to put right what is wrong. */
   readonly mending: Readonly<Record<DefectKind, number>>
   /** In money of the region, of the parts that go with a piece of work. */

@@ -1,4 +1,4 @@
-import { BLANK } from './blank-rows'
+import { BLANK, NOWHERE } from './blank-rows'
 import { ALONE } from './placed'
 import { fieldsOf, type EntityName } from './entities'
 
@@ -48,12 +48,13 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
-  job: () => ({ backFeed: 'not-known' }),
+  job: () => ({ backFeed: 'not-known', ...NOWHERE }),
   groups: () => blank(BLANK.groups, 'behaves', 'everyPlace', 'bypass', 'unworked'),
   loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach', 'inrushAmperesEach', 'isolatedAtId'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
   places: () => blank(BLANK.places, 'part', 'retired'),
   rooms: () => ({ kind: 'not-said', ...blank(BLANK.rooms, 'planColumn', 'planRow') }),
+  settings: () => blank(BLANK.settings, 'reason'),
   steps: () => blank(BLANK.steps, 'asked'),
   switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
   tests: () => blank(BLANK.tests, 'measured'),

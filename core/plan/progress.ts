@@ -9,6 +9,7 @@ import { openOnLook } from './open-on-look'
 import { testList } from './prove-list'
 import { controlsBeyond, isForControls, isForWiring, isSettled } from './settled'
 import { planBox } from './steps'
+import { isOtherwise } from './worked-out'
 import { sayIn } from '../words/say'
 
 export type StageState = 'waiting' | 'begun' | 'done'
@@ -127,10 +128,13 @@ const set: Rule = (view, trade) => {
   if (view.places.length === 0 || view.places.some(place => !isSettled(view, place)))
     return state([say`waits for a device`], false)
   const open = wanted.filter(each => !each.made)
+  const other = wanted.find(({ place, setting }) => isOtherwise(view, place, setting, trade))
   return state(
     open.length > 0
       ? [say.count(wanted.length, '{0} of # setting open', '{0} of # settings open', open.length)]
-      : [],
+      : other
+        ? [say`not as worked out, and no reason: ${other.setting.name}`]
+        : [],
     open.length < wanted.length,
   )
 }

@@ -20,6 +20,7 @@ function having(view: BoxView, settings: Readonly<Record<string, string>>, ticke
     placeId,
     settingId,
     value,
+    ...BLANK.settings,
   }))
   const steps = ticked.map((stepKey, seq) => ({
     id: `tick-${seq}`,

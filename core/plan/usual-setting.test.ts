@@ -95,7 +95,13 @@ describe('what a setting is usually made to', () => {
     // Beside a companion it is as it comes.
     expect(at(chain(['dimmer-led-150-two-wire', 'companion-oak'])).usual).toBe(setting.initial)
     const proofWith = (value: string | null) => {
-      const row = { id: 'made', placeId: place.place.id, settingId: setting.id, value: value ?? '' }
+      const row = {
+        id: 'made',
+        placeId: place.place.id,
+        settingId: setting.id,
+        value: value ?? '',
+        reason: '',
+      }
       const made = boxView({ ...view.record, settings: value === null ? {} : { made: row } }, view.box.id)!
       const routed = routeBox(made, trade)
       return routed.ok && prove(plannedCircuit(made, routed.value, trade)).kind

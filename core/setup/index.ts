@@ -12,20 +12,39 @@ export {
   type Timeline,
 } from './presence'
 export { savingOf, type Saving, type Use } from './energy'
-export { faultsOfDays, faultsOfPlace, parseProgram, type Days } from './parse-program'
-export {
-  type Moment,
-  type Occurrence,
-  type Place,
-  type Program,
-  type ProgramEvent,
-  type Turns,
-  type When,
-} from './program'
+export { faultsOfDays, parseProgram, type Days } from './parse-program'
+export { faultsOfPlace } from './place'
+export { faultsOfHangings } from './hangings'
+export type { Moment, Program, ProgramEvent, Turns, When } from '../model/light-program'
+export { type Occurrence, type Place } from './program'
 export { runOf, type Happening, type Run } from './run'
-export { parseRoom, type Room } from './room'
-export { eyesOf, seenBy, type Seen } from './seen'
-export { parseSensor, type Aim, type CeilingSensor, type Sensor, type WallSensor } from './sensor'
+export { cornersOf, gapOf, inwardOf, parseRoom, wallsOf, type Room } from './room'
+export { wedgesOf } from './field'
+export { eyesOf, seenBy, type Eyes, type Seen } from './seen'
+export { axisOf, parseSensor, type Aim, type CeilingSensor, type Sensor, type WallSensor } from './sensor'
+export {
+  cornerAdded,
+  cornerRemoved,
+  EMPTY_PLAN,
+  freeWall,
+  lengthOf,
+  middleOf,
+  movedTo,
+  nearestWall,
+  passageAt,
+  passageBeside,
+  pointOfHanging,
+  rectangle,
+  resized,
+  sidesOfRectangle,
+  whereIs,
+  without,
+  withWallOf,
+  type PassageBeside,
+  type Thing,
+  type ThingKind,
+} from './draw-plan'
+export { aimOf, sensorAt, settingsOfAim, type AimSetting } from './sensor-at'
 export { nightsOf, type Night } from './sun'
 export { litByDay } from './lit-by-day'
 export { cornersOfWalls, type TypedWall } from './typed-walls'

@@ -1,7 +1,7 @@
 import { fault, good, refused, type Fault, type Result } from '../model/result'
-import { zoneIsKnown } from './clock'
 import type { Day } from './day'
-import { occurrencesOf, type Place, type Program, type When } from './program'
+import type { Program, When } from '../model/light-program'
+import { occurrencesOf, type Place } from './program'
 
 export interface Days {
   readonly from: Day
@@ -14,15 +14,6 @@ const MOST_EVENTS = 40
 const MOST_MINUTES = 720
 /** Whatever a program does it does within a year and the nights about it. */
 const YEAR = 366
-
-/** A place with a zone, or everything that is wrong with it, each at its field. */
-export function faultsOfPlace({ latitude, longitude, zone }: Place): Fault[] {
-  return [
-    ...(Math.abs(latitude) <= 90 ? [] : [fault('/latitude', 'range', '-90° to 90°')]),
-    ...(Math.abs(longitude) <= 180 ? [] : [fault('/longitude', 'range', '-180° to 180°')]),
-    ...(zoneIsKnown(zone) ? [] : [fault('/zone', 'unknown-zone', `no zone is called “${zone}”`)]),
-  ]
-}
 
 /** What is wrong with a period: its last day before its first, or more than five years. */
 export const faultsOfDays = ({ from, to }: Days): Fault[] =>

@@ -1,8 +1,6 @@
-/** Points of a floor in metres: x to the right, y upwards, as on paper. */
-export interface Point {
-  readonly x: number
-  readonly y: number
-}
+import type { Point } from '../model/floor-plan'
+
+export type { Point }
 
 export interface Segment {
   readonly from: Point

@@ -1,3 +1,4 @@
+import type { FloorPlan, Furniture, Opening } from '../model/floor-plan'
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import {
   distance,
@@ -11,54 +12,8 @@ import {
   type Segment,
 } from './plane'
 
-/** A room as a sensor sees it: its floor and what stands on it. Metres throughout. */
-export interface Room {
-  /** Corners of the floor, either way round; wall 0 goes from the first to the second. */
-  readonly corners: readonly Point[]
-  readonly height: number
-  readonly openings: readonly Opening[]
-  readonly furniture: readonly Furniture[]
-  readonly seats: readonly Seat[]
-  /** Radiators, vents, cookers. */
-  readonly heat: readonly Point[]
-}
-
-export interface Opening {
-  readonly kind: 'door' | 'bare' | 'window'
-  readonly wall: number
-  /** From the start of its wall. */
-  readonly from: number
-  readonly width: number
-  /** Of a door: the end at which its leaf hangs, as one goes along its wall. */
-  readonly hinge: 'start' | 'end'
-  readonly swings: 'in' | 'out'
-  readonly usually: 'open' | 'shut'
-  /** Where others walk beyond it; null for another room, or outside. */
-  readonly passage: Passage | null
-}
-
-/** A rectangle by its long middle line: from the middle of one short side to that of the other. */
-export interface Passage {
-  readonly from: Point
-  readonly to: Point
-  readonly width: number
-}
-
-export interface Furniture {
-  readonly centre: Point
-  readonly width: number
-  readonly depth: number
-  readonly height: number
-  /** Degrees against the clock. */
-  readonly turned: number
-}
-
-/** Where somebody sits or lies still. */
-export interface Seat {
-  readonly at: Point
-  /** Who lies here sleeps, and wants no light. */
-  readonly asleep: boolean
-}
+/** A room as a sensor sees it. */
+export type Room = FloorPlan
 
 /** Nobody walks in less, and no sensor reaches further. */
 const LONGEST_WALL = 100

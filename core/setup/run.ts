@@ -1,6 +1,7 @@
 import { clockOf } from './clock'
 import { DAY, HOUR, MINUTE, type Day } from './day'
-import { occurrencesOf, type Occurrence, type Place, type Program, type Turns } from './program'
+import type { Program, Turns } from '../model/light-program'
+import { occurrencesOf, type Occurrence, type Place } from './program'
 import { joined, total, type Span } from './spans'
 import type { Night } from './sun'
 

@@ -1,5 +1,6 @@
 import { along, cross, dot, minus, without, HAIR, type Point, type Segment } from './plane'
-import { cornersOf, gapOf, inwardOf, wallsOf, type Opening, type Room } from './room'
+import type { Opening } from '../model/floor-plan'
+import { cornersOf, gapOf, inwardOf, wallsOf, type Room } from './room'
 import { TARGET_HEIGHT, pointOf, type Movement, type Sensor } from './sensor'
 
 /** Doors as they usually stand, or every one of them open. */

@@ -1,5 +1,6 @@
 import { Lot } from '@/testing/grown/lot'
-import type { Furniture, Opening, Room } from '@/core/setup/room'
+import type { Furniture, Opening } from '@/core/model/floor-plan'
+import type { Room } from '@/core/setup/room'
 import type { Sensor } from '@/core/setup/sensor'
 
 type Corner = { x: number; y: number }

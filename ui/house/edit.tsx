@@ -15,6 +15,7 @@ import { Sheet } from '../primitives/sheet'
 import { ROOM_KIND_WORDS } from '../words'
 import { BackFeed } from './back-feed'
 import { useSay } from '../words/use-say'
+import { Link } from '../job/link'
 import { LINK_LOOK } from '../primitives/link-look'
 
 /** The house itself: whose it is, who works there; and taking the whole job away, asked twice. */
@@ -127,6 +128,9 @@ export function EditRoom({ room, onClose }: { room: Room; onClose: () => void })
         options={ROOM_KINDS.map(value => ({ value, words: say(ROOM_KIND_WORDS[value]) }))}
         onCommit={kind => change({ kind })}
       />
+      <Link href={`/jobs/${record.job.id}/rooms/${room.id}`} className={LINK_LOOK}>
+        {say`Its plan, for its sensors`}
+      </Link>
       <InOrder
         name={room.name}
         at={rooms.findIndex(({ id }) => id === room.id)}

@@ -28,23 +28,31 @@ const OF_A_BOX = new Map([
   ['try', page(() => import('../group/group-page').then(module => module.GroupPage))],
 ])
 
+/** What is about one room. */
+const OF_A_ROOM = new Map([['', page(() => import('../rooms/plan-page').then(module => module.PlanPage))]])
+
 /** Fetches every page of a job while there is a connection: without one they come no more. */
 export const everyPage = (): Promise<unknown> =>
   Promise.allSettled([
     everyStage(),
     ...[...OF_THE_JOB.values()].map(({ load }) => load()),
     ...[...OF_A_BOX.values()].map(({ load }) => load()),
+    ...[...OF_A_ROOM.values()].map(({ load }) => load()),
   ])
 
 /** The page of a job that an address is about, from the part after the job’s own. */
-export function pageAt([first = '', boxId, last = '', ...more]: readonly string[]): ReactNode {
+export function pageAt([first = '', of, last = '', ...more]: readonly string[]): ReactNode {
   if (more.length > 0) return <NothingHere />
-  if (boxId === undefined) {
+  if (of === undefined) {
     const found = OF_THE_JOB.get(first)
     return found ? <found.Page /> : <NothingHere />
+  }
+  if (first === 'rooms') {
+    const room = OF_A_ROOM.get(last)
+    return room ? <room.Page roomId={of} /> : <NothingHere />
   }
   const stage = STAGES.find(each => each === last)
   const beside = OF_A_BOX.get(last)
   if (first !== 'boxes' || !(stage ?? beside)) return <NothingHere />
-  return stage ? <StagePage boxId={boxId} stage={stage} /> : beside && <beside.Page boxId={boxId} />
+  return stage ? <StagePage boxId={of} stage={stage} /> : beside && <beside.Page boxId={of} />
 }

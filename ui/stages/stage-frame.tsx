@@ -15,7 +15,7 @@ import { Large } from '../drawing/large'
 import { LargerButton } from '../drawing/larger-button'
 import { MAIN_LINK_LOOK } from '../primitives/link-look'
 import { ToStage } from './to-stage'
-import { WorkFrame } from './work-frame'
+import { WorkFrame } from '../primitives/work-frame'
 import { part } from '../primitives/part'
 
 /** The drawing beside the work: the more gangs, the more room it takes, so that its words stay large enough. */

@@ -18,6 +18,7 @@ import {
 const ROW_WORDS: Readonly<Record<EntityName | 'job', string>> = {
   job: 'The house',
   rooms: 'Room',
+  plans: 'Plan of a room',
   circuits: 'Breaker',
   groups: 'Light',
   boxes: 'Box',
@@ -44,6 +45,7 @@ const ROW_WORDS: Readonly<Record<EntityName | 'job', string>> = {
   choices: 'Device chosen',
   steps: 'Step',
   settings: 'Setting',
+  programs: 'Program',
   tests: 'Test',
   houseRules: 'House rule',
   crew: 'Who works here',
@@ -244,6 +246,8 @@ export function valueWords(
       const [what, name] = rowWords(kind.to ?? '', row)
       return name || what
     }
+    case 'shape':
+      return plain('made-anew')
     case 'number':
       return /Millimetres$/.test(field) ? exactLength(measuresOf(record), Number(value)) : String(value)
     default:

@@ -3,20 +3,19 @@
 import { useMemo } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
-import { valuesOf } from '@/core/model/setting'
 import { deviceNamed } from '@/core/model/trade'
-import { usualValue } from '@/core/plan'
-import { routeBox, settingOfPlan } from '@/core/route'
+import { routeBox } from '@/core/route'
 import { BoxDrawing } from '../../drawing/box-drawing'
 import { foundPicture, plannedPicture } from '../../drawing/picture'
-import { newId } from '../../job/new-id'
-import { useEdits, useTrade } from '../../job/provider'
-import { Button } from '../../primitives/button'
-import { PickOne } from '../../primitives/fields'
+import { useTrade } from '../../job/provider'
+import { part } from '../../primitives/part'
 import { Part } from '../../primitives/titled-part'
 import { StageFrame } from '../stage-frame'
 import { ToStage } from '../to-stage'
 import { useSay } from '../../words/use-say'
+import { OneSetting } from './one-setting'
+
+const AimPart = part(() => import('./aim').then(module => module.AimPart))
 
 export function SetStage({ view }: { view: BoxView }) {
   const say = useSay()
@@ -44,9 +43,7 @@ export function SetStage({ view }: { view: BoxView }) {
 function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
   const say = useSay()
 
-  const trade = useTrade()
-  const edits = useEdits(view.box.id)
-  const model = deviceNamed(trade, place.choice?.modelId ?? '')
+  const model = deviceNamed(useTrade(), place.choice?.modelId ?? '')
   if (!model)
     return (
       <Part title={place.group.name} next={`choose-${place.place.id}`}>
@@ -57,48 +54,24 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
   const made = rowsWith(view.record, 'settings', 'placeId', place.place.id)
   const next = model.settings.find(({ id }) => !made.some(({ settingId }) => settingId === id))
   return (
-    <Part title={`${place.group.name}: ${model.name}`}>
-      {model.settings.length === 0 && <p>{say`This device has nothing to set.`}</p>}
-      {model.settings.map(setting => {
-        const row = made.find(each => each.settingId === setting.id)
-        return (
-          <div
+    <>
+      {model.does.includes('presence') && <AimPart view={view} place={place} />}
+      <Part title={`${place.group.name}: ${model.name}`}>
+        {model.settings.length === 0 && <p>{say`This device has nothing to set.`}</p>}
+        {model.settings.map(setting => (
+          <OneSetting
             key={setting.id}
-            data-next={setting === next ? `${place.place.id} ${setting.id}` : undefined}
-            className="flex flex-col gap-2"
-          >
-            <PickOne
-              label={`${setting.name}${row ? '' : say`, not made yet (${settingOfPlan(view, place.place.id, setting.id, trade) === null ? say`usual` : say`as proved`}: ${usualValue(view, place, setting, trade)})`}`}
-              value={row?.value ?? null}
-              options={valuesOf(setting).map(value => ({ value, words: value }))}
-              hint={setting.why}
-              onCommit={value =>
-                edits.send('make a setting', [
-                  row
-                    ? edits.change('settings', row.id, { value })
-                    : edits.add('settings', {
-                        id: newId(),
-                        placeId: place.place.id,
-                        settingId: setting.id,
-                        value,
-                      }),
-                ])
-              }
-            />
-            {row && (
-              <Button
-                look="quiet"
-                className="self-start"
-                aria-label={say`Not made after all: ${setting.name}`}
-                onClick={() => edits.send('take back a setting', [edits.remove('settings', row.id)])}
-              >{say`Not made after all`}</Button>
-            )}
-          </div>
-        )
-      })}
-      {model.instructions.notes.map(note => (
-        <p key={note} className="text-soft">{say`${note} (maker’s sheet)`}</p>
-      ))}
-    </Part>
+            view={view}
+            place={place}
+            setting={setting}
+            row={made.find(each => each.settingId === setting.id) ?? null}
+            isNext={setting === next}
+          />
+        ))}
+        {model.instructions.notes.map(note => (
+          <p key={note} className="text-soft">{say`${note} (maker’s sheet)`}</p>
+        ))}
+      </Part>
+    </>
   )
 }

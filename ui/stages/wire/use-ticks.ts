@@ -1,3 +1,4 @@
+import { BLANK } from '@/core/model/blank-rows'
 import { newReading, newTick } from '../../job/new-reading'
 import type { BoxView } from '@/core/job/box-view'
 import { madeBy, type Step } from '@/core/plan'
@@ -22,7 +23,7 @@ export function useTicks(view: BoxView) {
     return [
       ticked,
       ...made.map(({ placeId, setting, value }) =>
-        edits.add('settings', { id: newId(), placeId, settingId: setting.id, value }),
+        edits.add('settings', { id: newId(), placeId, settingId: setting.id, value, ...BLANK.settings }),
       ),
       ...(step.kind === 'power' ? on(onAgain(view)) : []),
       ...(pair ? exchanged(edits, view.record, [pair.back.end.id, pair.feed.end.id]) : []),

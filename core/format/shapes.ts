@@ -1,0 +1,106 @@
+import Joi from 'joi'
+import type { Shapes } from '../model/fields'
+
+/** How what hangs together as a whole is written in a job: its shape. Whether it makes sense is asked of the record. */
+
+const metre = Joi.number().min(-1000).max(1000).required()
+const point = Joi.object({ x: metre, y: metre })
+const wall = Joi.number().integer().min(0).max(59).required()
+const boxId = Joi.string()
+  .pattern(/^[a-z0-9][a-z0-9-]{0,39}$/, 'id')
+  .required()
+
+const plan = Joi.object({
+  corners: Joi.array().items(point).required(),
+  height: metre,
+  openings: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid('door', 'bare', 'window').required(),
+        wall,
+        from: metre,
+        width: metre,
+        hinge: Joi.valid('start', 'end').required(),
+        swings: Joi.valid('in', 'out').required(),
+        usually: Joi.valid('open', 'shut').required(),
+        passage: Joi.object({ from: point.required(), to: point.required(), width: metre })
+          .allow(null)
+          .required(),
+      }),
+    )
+    .required(),
+  furniture: Joi.array()
+    .items(
+      Joi.object({
+        centre: point.required(),
+        width: metre,
+        depth: metre,
+        height: metre,
+        turned: Joi.number().min(-360).max(360).required(),
+      }),
+    )
+    .required(),
+  seats: Joi.array()
+    .items(Joi.object({ at: point.required(), asleep: Joi.boolean().required() }))
+    .required(),
+  heat: Joi.array().items(point).required(),
+  hangings: Joi.array()
+    .items(
+      Joi.alternatives().conditional(Joi.object({ on: Joi.valid('wall').required() }).unknown(), {
+        then: Joi.object({ on: Joi.valid('wall'), boxId, wall, along: metre, height: metre }),
+        otherwise: Joi.object({
+          on: Joi.valid('ceiling').required(),
+          boxId,
+          at: point.required(),
+          height: metre,
+        }),
+      }),
+    )
+    .max(40)
+    .required(),
+})
+
+const minute = Joi.number().integer().min(0).max(1439)
+
+const moment = Joi.alternatives().conditional(Joi.object({ kind: Joi.valid('clock').required() }).unknown(), {
+  then: Joi.object({ kind: Joi.valid('clock'), minute: minute.required() }),
+  otherwise: Joi.object({
+    kind: Joi.valid('dusk', 'dawn').required(),
+    plus: Joi.number().integer().min(-720).max(720).required(),
+  }),
+})
+
+const when = Joi.alternatives().conditional(
+  Joi.object({ kind: Joi.valid('earlier', 'later').required() }).unknown(),
+  {
+    then: Joi.object({
+      kind: Joi.valid('earlier', 'later'),
+      of: Joi.array().items(moment).length(2).required(),
+    }),
+    otherwise: moment,
+  },
+)
+
+const monthDay = Joi.string()
+  .pattern(/^\d\d-\d\d$/, 'month and day')
+  .required()
+
+const program = Joi.object({
+  events: Joi.array()
+    .items(
+      Joi.object({
+        turns: Joi.valid('on', 'off').required(),
+        when: when.required(),
+        days: Joi.array().items(Joi.number().integer().min(1).max(7)).min(1).unique().required(),
+        between: Joi.object({ from: monthDay, to: monthDay }).allow(null).required(),
+        ofThatNight: Joi.boolean().required(),
+        instead: minute.allow(null).required(),
+        vary: Joi.number().integer().min(0).max(720).required(),
+      }),
+    )
+    .max(40)
+    .required(),
+  daylightSaving: Joi.valid('follows', 'stands').required(),
+})
+
+export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan, program }

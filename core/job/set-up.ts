@@ -1,0 +1,32 @@
+import { rowsWith, type JobRecord } from '../model/record'
+import { fault, type Fault } from '../model/result'
+import { sayFor } from '../model/say-for'
+import { faultsOfHangings, faultsOfPlace, parseRoom } from '../setup'
+
+/** A room has one plan, whose walls close, with its boxes in their places. */
+export function faultsOfPlan(record: JobRecord, id: string, path: string): Fault[] {
+  const say = sayFor(record)
+  const { roomId, plan } = record.plans[id]!
+  const rivals = rowsWith(record, 'plans', 'roomId', roomId)
+  if (rivals.length > 1) return [fault(`${path}/roomId`, 'one-each', say`this room has a plan already`)]
+  const parsed = parseRoom(plan)
+  const faults = parsed.ok ? faultsOfHangings(plan) : parsed.faults
+  return faults.map(each => ({ ...each, path: `${path}/plan${each.path}` }))
+}
+
+/** Where the house stands is said whole, or not at all. */
+export function faultsOfSite(record: JobRecord): Fault[] {
+  const { latitude, longitude, zone } = record.job
+  const say = sayFor(record)
+  if (latitude === null && longitude === null && zone === '') return []
+  if (latitude === null || longitude === null)
+    return [
+      fault(
+        `/job/${latitude === null ? 'latitude' : 'longitude'}`,
+        'half-a-place',
+        say`a place has a latitude, a longitude and a zone`,
+      ),
+    ]
+  if (zone === '') return [fault('/job/zone', 'no-zone', say`a place has a latitude, a longitude and a zone`)]
+  return faultsOfPlace({ latitude, longitude, zone }).map(each => ({ ...each, path: `/job${each.path}` }))
+}

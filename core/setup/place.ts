@@ -1,0 +1,12 @@
+import { fault, type Fault } from '../model/result'
+import { zoneIsKnown } from './clock'
+import type { Place } from './program'
+
+/** What is wrong with a place, each at its field: a latitude that no place has, a zone that nobody knows. */
+export function faultsOfPlace({ latitude, longitude, zone }: Place): Fault[] {
+  return [
+    ...(Math.abs(latitude) <= 90 ? [] : [fault('/latitude', 'range', '-90° to 90°')]),
+    ...(Math.abs(longitude) <= 180 ? [] : [fault('/longitude', 'range', '-180° to 180°')]),
+    ...(zoneIsKnown(zone) ? [] : [fault('/zone', 'unknown-zone', `no zone is called “${zone}”`)]),
+  ]
+}
