@@ -3,9 +3,7 @@ import type { BoxView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
 import type { EntityName, Row } from '@/core/model/entities'
 import type { ALONE } from '@/core/model/placed'
-import { deviceNamed } from '@/core/model/trade'
-import { madeBy, planBox, testList } from '@/core/plan'
-import { rowsWith } from '@/core/model/record'
+import { madeBy, planBox, settingsAtPlace, testList } from '@/core/plan'
 import { toClamp, toReadParted } from '@/core/safety'
 
 /** What the rows of a job are put with, as far as the work needs it. */
@@ -110,18 +108,14 @@ export function atWork({ put, read, view, moment, unlock, keyWith }: Bench) {
   }
 
   const makeSettings = (boxId: string) => {
-    for (const { place, choice } of view(boxId).places)
-      for (const setting of deviceNamed(trade, choice?.modelId ?? '')?.settings ?? [])
-        if (
-          !rowsWith(view(boxId).record, 'settings', 'placeId', place.id).some(
-            ({ settingId }) => settingId === setting.id,
-          )
-        )
+    for (const each of view(boxId).places)
+      for (const { setting, value, is } of settingsAtPlace(view(boxId), each, trade))
+        if (is === 'open')
           put('settings', {
-            id: `${place.id}-${setting.id}`,
-            placeId: place.id,
+            id: `${each.place.id}-${setting.id}`,
+            placeId: each.place.id,
             settingId: setting.id,
-            value: setting.initial,
+            value,
             ...BLANK.settings,
           })
   }

@@ -1,4 +1,3 @@
-import { NOWHERE } from '@/core/model/blank-rows'
 import { identify } from './identify'
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
@@ -24,7 +23,6 @@ function build(): JobRecord {
     apprentice: 'Kofi Marsh',
     regionId: 'north-america-120',
     backFeed: 'no',
-    ...NOWHERE,
     note: 'Built in 1949, enlarged in 1971. Pottery studio in the yard. The owners want to reach every light without a stair in the dark.',
   })
 

@@ -1,5 +1,4 @@
 import { SALTPAN_PLANS } from './plans'
-import { NOWHERE } from '@/core/model/blank-rows'
 import { identify } from './identify'
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
@@ -15,7 +14,6 @@ export function saltpanQuay(): JobRecord {
     apprentice: '',
     regionId: 'europe-230',
     backFeed: 'no',
-    ...NOWHERE,
     note: 'Part rewired: brown and blue in the hall, red and black in the bedroom.',
   })
   flat.room('hallway', 'Hallway', 'Third floor', 'passage', [0, 1])

@@ -1,4 +1,3 @@
-import { NOWHERE } from '@/core/model/blank-rows'
 import type { BoxView } from '@/core/job/box-view'
 import type { RegionId, RoomKind } from '@/core/model/vocabulary'
 import { jobBuilder, type BoxAsFound, type CableAsFound, type Control, type Strand } from './builder'
@@ -128,7 +127,6 @@ export function bareJob(
     apprentice: '',
     regionId: region,
     backFeed: 'no',
-    ...NOWHERE,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')
@@ -147,7 +145,6 @@ export function usualBox(given: UsualBox = {}): BoxView {
     apprentice: '',
     regionId: given.region ?? 'north-america-120',
     backFeed: 'no',
-    ...NOWHERE,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor', given.roomKind)

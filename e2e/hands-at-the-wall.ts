@@ -25,7 +25,6 @@ export const AT_THE_WALL: HandsOf<
   | 'steps'
   | 'settings'
   | 'plans'
-  | 'programs'
   | 'tests'
   | 'crew'
   | 'keeps'
@@ -187,10 +186,6 @@ export const AT_THE_WALL: HandsOf<
   plans: {
     roomId: MADE_WITH_ROW,
     plan: inTest('e2e/room-plan.spec.ts', 'a plan is made from nothing by typing, and its sensor aimed'),
-  },
-  programs: {
-    placeId: MADE_WITH_ROW,
-    program: inTest('e2e/program.spec.ts', 'a program is made, its year looked at, its calendar taken out'),
   },
   tests: {
     placeId: MADE_WITH_ROW,

@@ -62,22 +62,6 @@ export const HANDS: HandsOf<EntityName> & {
     apprentice: text('Apprentice', 'Ash'),
     regionId: inTest('e2e/said-of-a-box.spec.ts', 'the region of a job is said while nothing depends on it'),
     backFeed: pick('Solar, battery or standby feeds it too', worded(YES_NO_UNKNOWN, plain)),
-    town: inTest(
-      'e2e/where-it-stands.spec.ts',
-      'where the house stands is said by a town, by coordinates, and taken back',
-    ),
-    latitude: inTest(
-      'e2e/where-it-stands.spec.ts',
-      'where the house stands is said by a town, by coordinates, and taken back',
-    ),
-    longitude: inTest(
-      'e2e/where-it-stands.spec.ts',
-      'where the house stands is said by a town, by coordinates, and taken back',
-    ),
-    zone: inTest(
-      'e2e/where-it-stands.spec.ts',
-      'where the house stands is said by a town, by coordinates, and taken back',
-    ),
     note: text('Notes', 'Key under the mat'),
   },
   rooms: {

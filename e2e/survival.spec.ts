@@ -51,7 +51,7 @@ test('the server dies in the middle: what was recorded is kept, and lands once i
   try {
     await saved(page)
     await page.reload()
-    await expect(page.getByRole('radio', { name: '7' })).toBeChecked()
+    await expect(page.getByRole('radio', { name: '7', exact: true })).toBeChecked()
     await expect(page.getByRole('radio', { name: 'leading' })).toBeChecked()
     const made = await rows(
       'SELECT setting_id, value FROM settings WHERE job_id = ? ORDER BY setting_id',

@@ -1,4 +1,3 @@
-import { NOWHERE } from '@/core/model/blank-rows'
 import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
 import type { JobFile } from '@/core/format/job-file'
@@ -71,7 +70,6 @@ async function startJob({ start }: Start): Promise<Result<string>> {
     apprentice: '',
     regionId: start.regionId,
     backFeed: 'not-known',
-    ...NOWHERE,
     note: '',
   })
   return storedOnce({ record, extra: {} }, start.id)

@@ -1,4 +1,3 @@
-import { NOWHERE } from '@/core/model/blank-rows'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { jobBuilder, type Control } from '@/demo/builder'
@@ -37,7 +36,6 @@ function gangs(
     apprentice: '',
     regionId: 'north-america-120',
     backFeed: 'no',
-    ...NOWHERE,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')

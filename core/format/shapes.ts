@@ -60,47 +60,4 @@ const plan = Joi.object({
     .required(),
 })
 
-const minute = Joi.number().integer().min(0).max(1439)
-
-const moment = Joi.alternatives().conditional(Joi.object({ kind: Joi.valid('clock').required() }).unknown(), {
-  then: Joi.object({ kind: Joi.valid('clock'), minute: minute.required() }),
-  otherwise: Joi.object({
-    kind: Joi.valid('dusk', 'dawn').required(),
-    plus: Joi.number().integer().min(-720).max(720).required(),
-  }),
-})
-
-const when = Joi.alternatives().conditional(
-  Joi.object({ kind: Joi.valid('earlier', 'later').required() }).unknown(),
-  {
-    then: Joi.object({
-      kind: Joi.valid('earlier', 'later'),
-      of: Joi.array().items(moment).length(2).required(),
-    }),
-    otherwise: moment,
-  },
-)
-
-const monthDay = Joi.string()
-  .pattern(/^\d\d-\d\d$/, 'month and day')
-  .required()
-
-const program = Joi.object({
-  events: Joi.array()
-    .items(
-      Joi.object({
-        turns: Joi.valid('on', 'off').required(),
-        when: when.required(),
-        days: Joi.array().items(Joi.number().integer().min(1).max(7)).min(1).unique().required(),
-        between: Joi.object({ from: monthDay, to: monthDay }).allow(null).required(),
-        ofThatNight: Joi.boolean().required(),
-        instead: minute.allow(null).required(),
-        vary: Joi.number().integer().min(0).max(720).required(),
-      }),
-    )
-    .max(40)
-    .required(),
-  daylightSaving: Joi.valid('follows', 'stands').required(),
-})
-
-export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan, program }
+export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan }

@@ -12,7 +12,7 @@ const LATER_TABLES = {
   5: ['crew', 'keeps', 'turns'],
   11: ['locks'],
   12: ['circuitTests'],
-  19: ['plans', 'programs'],
+  19: ['plans'],
 } as const
 
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */

@@ -2,7 +2,7 @@ import { theControl } from './place-name'
 import { ENTITY_NAMES, fieldsOf, type EntityName, type JobRow, type Row } from '../model/entities'
 import { rowNamed, rowsWith, type JobRecord } from '../model/record'
 import { fault, type Fault } from '../model/result'
-import { faultsOfPlan, faultsOfSite } from './set-up'
+import { faultsOfPlan } from './floor-plans'
 import type { Change } from './change'
 import { sayFor } from '../model/say-for'
 
@@ -34,8 +34,7 @@ export function faultsOfRecord(record: JobRecord, changes?: readonly Change[]): 
     regionChanged && !isRegionFree(record)
       ? [fault('/job/regionId', 'region-in-use', say`things are recorded by the rules of its region already`)]
       : []
-  const saidOfJob = !changes || changes.some(({ entity }) => entity === 'job')
-  const faults: Fault[] = [...ofRegion, ...(saidOfJob ? faultsOfSite(record) : [])]
+  const faults: Fault[] = [...ofRegion]
   for (const subject of subjects) {
     for (const each of danglingReferences(record, subject)) faults.push(each)
     for (const each of incoherence(record, subject)) faults.push(each)
@@ -90,8 +89,6 @@ function incoherence(record: JobRecord, { entity, id }: Subject): readonly Fault
       return faultsOfEnd(record, id, path)
     case 'plans':
       return faultsOfPlan(record, id, path)
-    case 'programs':
-      return oneEach(record, 'programs', id, path, say`this place has a program already`)
     case 'devices':
       return oneEach(record, 'devices', id, path, say`this place has an old device already`)
     case 'choices':
@@ -217,12 +214,12 @@ function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: strin
 
 function oneEach(
   record: JobRecord,
-  entity: 'devices' | 'choices' | 'programs',
+  entity: 'devices' | 'choices',
   id: string,
   path: string,
   message: string,
 ): Fault[] {
-  const { placeId } = rowNamed(record, entity, id) as Row<'devices' | 'choices' | 'programs'>
+  const { placeId } = rowNamed(record, entity, id) as Row<'devices' | 'choices'>
   return rowsWith(record, entity, 'placeId', placeId).length > 1
     ? [fault(`${path}/placeId`, 'one-each', message)]
     : []

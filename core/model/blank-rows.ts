@@ -1,9 +1,6 @@
 import type { EntityName, Row } from './entities'
 import { ALONE } from './placed'
 
-/** A house of which nobody said where it stands. */
-export const NOWHERE = { town: '', latitude: null, longitude: null, zone: '' } as const
-
 /** What a row says where nothing is said of it: not known, or nothing. Ids and references are always said. */
 export const BLANK = {
   rooms: { planColumn: null, planRow: null },

@@ -75,12 +75,6 @@ export const JOB_FIELDS = {
   regionId: choice(REGION_IDS),
   /** Whether anything feeds the house besides its supply: solar, battery, standby. */
   backFeed: choice(YES_NO_UNKNOWN),
-  /** Where it stands, for the sun and the clock; null and empty until somebody says. */
-  town: text(80),
-  latitude: maybeNumber(-90, 90),
-  longitude: maybeNumber(-180, 180),
-  /** A name of the time zone database. */
-  zone: text(60),
   note: text(4000),
 } as const satisfies Fields
 
@@ -395,8 +389,6 @@ export const ENTITIES = {
     /** Why it is not what was worked out; empty where nobody said. */
     reason: text(400),
   },
-  /** What a device with a clock is to do, and when. */
-  programs: { id, placeId: ref('places'), program: shape('program') },
   tests: {
     id,
     placeId: ref('places'),

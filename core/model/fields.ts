@@ -1,5 +1,4 @@
 import type { PlanOfRoom } from './floor-plan'
-import type { Program } from './light-program'
 
 /**
  * A field says once what a column holds. From it come the TypeScript row, the check at the door, the
@@ -24,7 +23,6 @@ export type Field =
 
 export interface Shapes {
   readonly plan: PlanOfRoom
-  readonly program: Program
 }
 
 /** What happens to this row when the row it points at is removed. */

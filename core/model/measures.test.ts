@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { exactLength, lengthWords, torqueWords } from './measures'
+import { exactLength, lengthWords, torqueWords, feetWords } from './measures'
 
 describe('lengths and torques', () => {
   it.each([
@@ -49,5 +49,16 @@ describe('lengths and torques', () => {
     expect(torqueWords('inch', 1.6)).toBe('14 lb·in')
     expect(torqueWords('both', 1.36)).toBe('12 lb·in (1.36 N·m)')
     expect(torqueWords('metric', 0.8)).toBe('0.8 N·m')
+  })
+
+  it('of a room are feet and inches, to the inch', () => {
+    expect([0.3048, 2.4, 2.99, 0.05, 0, 0.3047].map(feetWords)).toEqual([
+      '1 ft',
+      '7 ft 10 in',
+      '9 ft 10 in',
+      '2 in',
+      '0 ft',
+      '1 ft',
+    ])
   })
 })

@@ -49,6 +49,13 @@ const inUnits = (measures: Measures, metric: string, inch: string): string =>
 export const lengthWords = (measures: Measures, millimetres: number): string =>
   inUnits(measures, `${rounded(millimetres, 1)} mm`, byTheRule(millimetres))
 
+/** `7 ft 10 in`, to the inch. */
+export function feetWords(metres: number): string {
+  const inches = Math.round(feetFrom(metres) * 12)
+  const [feet, rest] = [Math.floor(inches / 12), inches % 12]
+  return [...(feet > 0 || rest === 0 ? [`${feet} ft`] : []), ...(rest > 0 ? [`${rest} in`] : [])].join(' ')
+}
+
 /** A run of cable, from m: `12 m`, `39 ft`. */
 export const runWords = (measures: Measures, metres: number): string =>
   inUnits(measures, `${rounded(metres, 1)} m`, `${rounded(feetFrom(metres), 1)} ft`)

@@ -30,7 +30,6 @@ describe('the steps of one box', () => {
       'joint:neutral:circuit-7',
       'joint:line:circuit-7',
       'joint:load:light',
-      'set-before:box-1',
       'tug',
       'fold',
       'power',

@@ -1,15 +1,15 @@
 import { boxView, isOwnLead, runsThrough, type BoxView } from '../job/box-view'
 import { claimStatus } from '../identify'
-import { rowsOf, rowsWith, type JobRecord } from '../model/record'
+import { rowsOf, type JobRecord } from '../model/record'
 import { linesToTell } from '../panel'
-import { deviceNamed, type Trade } from '../model/trade'
+import type { Trade } from '../model/trade'
 import { SIDE_OF } from '../model/roles'
 import { STAGES, type Stage } from '../model/vocabulary'
 import { openOnLook } from './open-on-look'
 import { testList } from './prove-list'
 import { controlsBeyond, isForControls, isForWiring, isSettled } from './settled'
 import { planBox } from './steps'
-import { isOtherwise } from './worked-out'
+import { settingsAtPlace } from './setting-state'
 import { sayIn } from '../words/say'
 
 export type StageState = 'waiting' | 'begun' | 'done'
@@ -116,26 +116,21 @@ const set: Rule = (view, trade) => {
   const say = sayIn(view.region)
 
   if (!isForControls(view)) return NOTHING_TO_DO
-  const wanted = view.places.flatMap(place =>
-    (deviceNamed(trade, place.choice?.modelId ?? '')?.settings ?? []).map(setting => ({
-      place,
-      setting,
-      made: rowsWith(view.record, 'settings', 'placeId', place.place.id).some(
-        row => row.settingId === setting.id,
-      ),
-    })),
-  )
   if (view.places.length === 0 || view.places.some(place => !isSettled(view, place)))
     return state([say`waits for a device`], false)
-  const open = wanted.filter(each => !each.made)
-  const other = wanted.find(({ place, setting }) => isOtherwise(view, place, setting, trade))
+  // What comes as it is to be is none of the work.
+  const all = view.places
+    .flatMap(place => settingsAtPlace(view, place, trade))
+    .filter(({ is }) => is !== 'as-it-comes')
+  const open = all.filter(({ is }) => is === 'open')
+  const other = all.find(({ is }) => is === 'otherwise')
   return state(
     open.length > 0
-      ? [say.count(wanted.length, '{0} of # setting open', '{0} of # settings open', open.length)]
+      ? [say.count(all.length, '{0} of # setting open', '{0} of # settings open', open.length)]
       : other
         ? [say`not as worked out, and no reason: ${other.setting.name}`]
         : [],
-    open.length < wanted.length,
+    open.length < all.length,
   )
 }
 

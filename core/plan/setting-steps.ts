@@ -1,15 +1,14 @@
 import type { BoxView, PlaceView } from '../job/box-view'
 import { theControl } from '../job/place-name'
 import type { MadeWhen, Setting } from '../model/setting'
-import { rowsWith } from '../model/record'
 import { keyOfStep, type StepName } from '../model/step-name'
-import { deviceNamed, type Trade } from '../model/trade'
+import type { Trade } from '../model/trade'
 import type { PlannedDevice } from '../route'
 import { ticksThatCount } from '../safety'
 import { capital } from '../words/capital'
 import { sayIn } from '../words/say'
 import { SEEN_DONE, step, type Draft } from './step'
-import { usualValue } from './usual-setting'
+import { settingsAtPlace } from './setting-state'
 
 /** A setting with what it was made to, or is to be. */
 export interface ToMake {
@@ -37,19 +36,14 @@ export function madeBy(view: BoxView, name: StepName, trade: Trade): ToMake[] {
 }
 
 function toMake(view: BoxView, place: PlaceView, when: BeforeThePlate, trade: Trade): ToMake[] {
-  const model = deviceNamed(trade, place.choice?.modelId ?? '')
-  const made = rowsWith(view.record, 'settings', 'placeId', place.place.id)
-  return (model?.settings ?? [])
-    .filter(setting => setting.when === when)
-    .map(setting => {
-      const row = made.find(({ settingId }) => settingId === setting.id)
-      return {
-        placeId: place.place.id,
-        setting,
-        value: row?.value ?? usualValue(view, place, setting, trade),
-        rowId: row?.id ?? null,
-      }
-    })
+  return settingsAtPlace(view, place, trade)
+    .filter(({ setting, is }) => setting.when === when && is !== 'as-it-comes')
+    .map(({ setting, value, row }) => ({
+      placeId: place.place.id,
+      setting,
+      value: row?.value ?? value,
+      rowId: row?.id ?? null,
+    }))
 }
 
 /** Settings that are out of reach once the plate is on: a step of the work, in its place. */

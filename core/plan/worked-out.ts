@@ -1,4 +1,4 @@
-import type { BoxView, PlaceView } from '../job/box-view'
+import type { PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Hanging, PlanOfRoom } from '../model/floor-plan'
 import { rowsWith, type JobRecord } from '../model/record'
@@ -71,14 +71,4 @@ export function workedOut(
   if (found?.kind !== 'hangs') return null
   const made = settingsOfAim(found.model, aimedIn(found).best.aim)
   return made.find(each => each.setting.id === setting.id)?.value ?? null
-}
-
-/** Whether a setting was made to another value than was worked out, and nobody said why. */
-export function isOtherwise({ record }: BoxView, place: PlaceView, setting: Setting, trade: Trade): boolean {
-  const row = rowsWith(record, 'settings', 'placeId', place.place.id).find(
-    ({ settingId }) => settingId === setting.id,
-  )
-  if (!row || row.reason !== '') return false
-  const found = workedOut(record, place, setting, trade)
-  return found !== null && found !== row.value
 }

@@ -61,6 +61,7 @@ import {
   type Pair,
 } from '.'
 import { boxView } from '../job/box-view'
+import { drawnRoom } from '@/testing/setup/rooms'
 import { plainPen } from '@/testing/recording/plain-pen'
 
 type Draw = (below: number) => number
@@ -100,6 +101,9 @@ function anyValue(field: Field, record: JobRecord, draw: Draw): unknown {
       const ids = Object.keys(record[field.to as EntityName])
       return ids[draw(ids.length)] ?? null
     }
+    case 'shape':
+      // As it comes through the door: written down there is no less than nothing.
+      return JSON.parse(JSON.stringify({ ...drawnRoom(draw(500)).room, hangings: [] }))
     default:
       return undefined
   }

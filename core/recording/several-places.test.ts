@@ -1,4 +1,3 @@
-import { NOWHERE } from '@/core/model/blank-rows'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { usualBox } from '@/demo/usual'
@@ -30,7 +29,6 @@ function started(regionId: RegionId, arrangement: Arrangement): { record: JobRec
     apprentice: '',
     regionId,
     backFeed: 'no',
-    ...NOWHERE,
     note: '',
   })
   const [end, middle] = OLD[regionId].map(id => deviceNamed(trade, id)!) as [never, never]

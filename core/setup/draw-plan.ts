@@ -90,19 +90,30 @@ export function passageBeside(plan: FloorPlan, opening: Opening): PassageBeside 
   return { runs: 'along', width, length: tidy(length), before: tidy(-dot(way, minus(first, gap.from))) }
 }
 
-/** Passages go where their openings go. */
+/** A passage goes where its opening goes, and lies to it as it lay. */
 function anchored(before: PlanOfRoom, after: PlanOfRoom): PlanOfRoom {
   if (after.openings.length !== before.openings.length) return after
   return {
     ...after,
     openings: after.openings.map((opening, index) => {
       const was = before.openings[index]!
-      const beside = was.passage && passageBeside(before, was)
-      return beside && wallsOf(after)[opening.wall]
-        ? { ...opening, passage: passageAt(after, opening, beside) }
-        : opening
+      if (!was.passage || !wallsOf(after)[opening.wall]) return opening
+      const [old, now] = [frameOf(before, was), frameOf(after, opening)]
+      if (JSON.stringify(old) === JSON.stringify(now)) return opening
+      const carried = (point: Point): Point => {
+        const off = minus(point, old.from)
+        return at(now.from, now.way, dot(off, old.way), now.out, dot(off, old.out))
+      }
+      const { from, to, width } = was.passage
+      return { ...opening, passage: { from: carried(from), to: carried(to), width } }
     }),
   }
+}
+
+/** Where an opening begins, which way it goes, and which way is out. */
+const frameOf = (plan: PlanOfRoom, opening: Opening) => {
+  const gap = gapOf(plan, opening)
+  return { from: gap.from, way: unit(gap), out: outwardOf(plan, opening.wall) }
 }
 
 const withCorners = (plan: PlanOfRoom, corners: readonly Point[]): PlanOfRoom =>

@@ -23,10 +23,17 @@ export function BeginPlan({ edits }: { edits: RoomPlanEdits }) {
   const [width, setWidth] = useState<number | null>(null)
   const [depth, setDepth] = useState<number | null>(null)
   const [height, setHeight] = useState<number | null>(tape.shown(EMPTY_PLAN.height))
-  const side = { unit: tape.unit, min: 0.5, max: tape.shown(WIDEST), live: true } as const
+  const side = {
+    unit: tape.unit,
+    min: 0.5,
+    max: tape.shown(WIDEST),
+    live: true,
+    nullable: true,
+    empty: ' ',
+  } as const
   const isWhole = width !== null && depth !== null && height !== null
   return (
-    <div className="grid gap-4 wide:grid-cols-2">
+    <div className="mt-3 grid items-start gap-4 wide:grid-cols-2">
       <Part title={say`Type it`} next="plan">
         <form
           className="flex flex-col gap-3"
@@ -57,7 +64,7 @@ export function BeginPlan({ edits }: { edits: RoomPlanEdits }) {
           <Button type="submit" look="main" className="self-start" disabled={!isWhole}>{say`Draw it`}</Button>
         </form>
       </Part>
-      <Part title={say`Or begin with a usual one, and correct it`}>
+      <Part title={say`Or begin with one of the usual, and correct it`}>
         <PressOne
           label={say`Usual rooms`}
           options={Object.keys(roomPlans).map(value => ({ value, words: say(plain(value)) }))}

@@ -15,6 +15,8 @@ export interface Paper {
   at(point: Point): { readonly x: number; readonly y: number }
   /** Units for so many metres. */
   size(metres: number): number
+  /** So many letters from a point in a direction; nearer where the sheet ends before. */
+  within(from: Point, way: Point, letters: number): { readonly x: number; readonly y: number }
   /** The outline through some points, as a path. */
   path(points: readonly Point[]): string
   /** The point of the floor under a place on the screen. */
@@ -33,9 +35,22 @@ export function sheetOf({ corners, openings }: FloorPlan): Paper {
   })
   const width = (right - left + 2 * around) * SCALE
   const height = (high - low + 2 * around) * SCALE
+  const letter = Math.max(width, height) * LETTER
+  const within = (from: Point, way: Point, letters: number) => {
+    const start = at(from)
+    // A handle is two letters wide, and lies whole on the sheet.
+    const room = (here: number, by: number, whole: number) =>
+      by === 0 ? Infinity : by > 0 ? (whole - letter - here) / by : (here - letter) / -by
+    const far = Math.max(
+      0,
+      Math.min(letters * letter, room(start.x, way.x, width), room(start.y, -way.y, height)),
+    )
+    return { x: round(start.x + way.x * far), y: round(start.y - way.y * far) }
+  }
   return {
+    within,
     viewBox: `0 0 ${round(width)} ${round(height)}`,
-    letter: Math.max(width, height) * LETTER,
+    letter,
     at,
     size: metres => round(metres * SCALE),
     path: points =>

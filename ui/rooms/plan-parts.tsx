@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { Opening, PlanOfRoom, Point } from '@/core/model/floor-plan'
+import type { Furniture, Opening, PlanOfRoom, Point } from '@/core/model/floor-plan'
 import { cornersOf, gapOf, inwardOf, pointOfHanging, wallsOf, type Thing } from '@/core/setup'
 import type { Paper } from './paper'
 import type { Held } from './held'
@@ -180,6 +180,12 @@ function SeenMark({ x, y, isSeen, paper }: { x: number; y: number; isSeen: boole
   )
 }
 
+/** Whether what is written on a piece has more room across than along. */
+const isUpright = ({ width, depth, turned }: Furniture): boolean => {
+  const across = Math.abs(Math.cos((turned * Math.PI) / 180)) > 0.7
+  return across === width >= depth
+}
+
 export function Things({
   plan,
   paper,
@@ -208,6 +214,7 @@ export function Things({
               fontSize={paper.letter * 0.8}
               textAnchor="middle"
               dominantBaseline="central"
+              transform={isUpright(piece) ? undefined : `rotate(-90 ${middle.x} ${middle.y})`}
               className="fill-ink"
             >{`↕ ${tape.words(piece.height)}`}</text>
           </Pickable>
@@ -327,7 +334,7 @@ export function Dimensions({
             textAnchor="middle"
             dominantBaseline="central"
             transform={`rotate(${upright} ${x} ${y})`}
-            className="fill-ink tabular-nums"
+            className="fill-ink stroke-sheet tabular-nums [paint-order:stroke] [stroke-width:4px]"
           >
             {wordsOf(wall)}
           </text>

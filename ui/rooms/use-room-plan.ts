@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import type { PlanOfRoom } from '@/core/model/floor-plan'
-import { measuresOf } from '@/core/model/measures'
+import { feetWords, measuresOf } from '@/core/model/measures'
 import type { Fault } from '@/core/model/result'
 import { feetFrom, metresFrom, rounded } from '@/core/model/units'
 import { planRowOf } from '@/core/plan'
@@ -68,7 +68,7 @@ export function useTape(): Tape {
       unit,
       shown,
       metres: typed => rounded(unit === 'm' ? typed : metresFrom(typed), 4),
-      words: metres => `${shown(metres)} ${unit}`,
+      words: metres => (unit === 'm' ? `${shown(metres)} m` : feetWords(metres)),
     }
   }, [unit])
 }

@@ -45,7 +45,6 @@ const ROW_WORDS: Readonly<Record<EntityName | 'job', string>> = {
   choices: 'Device chosen',
   steps: 'Step',
   settings: 'Setting',
-  programs: 'Program',
   tests: 'Test',
   houseRules: 'House rule',
   crew: 'Who works here',

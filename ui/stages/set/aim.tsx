@@ -4,10 +4,19 @@ import { useMemo, useState } from 'react'
 import { BLANK } from '@/core/model/blank-rows'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { rowsWith } from '@/core/model/record'
-import { aimedIn, sensorInRoom, type SensorInRoom } from '@/core/plan'
-import { aimOf, eyesOf, seenBy, settingsOfAim, type Aim, type AimResult } from '@/core/setup'
+import { aimedIn, type SensorInRoom } from '@/core/plan'
+import {
+  aimOf,
+  eyesOf,
+  seenBy,
+  settingsOfAim,
+  type Aim,
+  type AimResult,
+  type Eyes,
+  type Seen,
+} from '@/core/setup'
 import { Link } from '../../job/link'
-import { useEdits, useTrade } from '../../job/provider'
+import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne } from '../../primitives/fields'
 import { LINK_LOOK, MAIN_LINK_LOOK } from '../../primitives/link-look'
@@ -24,25 +33,8 @@ const NothingCan = part(() => import('./nothing-can').then(module => module.Noth
 
 type Hangs = Extract<SensorInRoom, { kind: 'hangs' }>
 
-/** How a sensor is aimed: its room, what it sees of it, and the best of all the ways it can be set. */
-export function AimPart({ view, place }: { view: BoxView; place: PlaceView }) {
-  const trade = useTrade()
-  const found = useMemo(() => sensorInRoom(view.record, place, trade), [view.record, place, trade])
-  if (!found) return null
-  return found.kind === 'hangs' ? (
-    <AimOf view={view} place={place} found={found} />
-  ) : (
-    <Lacking view={view} lacks={found.kind} />
-  )
-}
-
-const LACKING: Readonly<Record<Exclude<SensorInRoom['kind'], 'hangs'>, string>> = {
-  'no-plan': 'What the sensor sees is worked out from a plan of its room: there is none yet.',
-  'not-placed': 'The plan does not say where this box is in the room.',
-  'no-sheet': 'What this device sees is not known for where it hangs: its sheet says nothing of it.',
-}
-
-function Lacking({ view, lacks }: { view: BoxView; lacks: Exclude<SensorInRoom['kind'], 'hangs'> }) {
+/** A sensor that does not hang in its room yet: what is wanted to tell what it sees. */
+export function NoAim({ view, lacks }: { view: BoxView; lacks: Lacks }) {
   const say = useSay()
   return (
     <Part title={say`Aim`}>
@@ -50,6 +42,14 @@ function Lacking({ view, lacks }: { view: BoxView; lacks: Exclude<SensorInRoom['
       <ToPlan view={view} main={lacks !== 'no-sheet'} />
     </Part>
   )
+}
+
+type Lacks = Exclude<SensorInRoom['kind'], 'hangs'>
+
+const LACKING: Readonly<Record<Lacks, string>> = {
+  'no-plan': 'What the sensor sees is worked out from a plan of its room: there is none yet.',
+  'not-placed': 'The plan does not say where this box is in the room.',
+  'no-sheet': 'What this device sees is not known for where it hangs: its sheet says nothing of it.',
 }
 
 function ToPlan({ view, main }: { view: BoxView; main: boolean }) {
@@ -65,21 +65,31 @@ function ToPlan({ view, main }: { view: BoxView; main: boolean }) {
 const isSame = (one: Aim, other: Aim) =>
   one.left === other.left && one.right === other.right && one.sensitivity === other.sensitivity
 
-function AimOf({ view, place, found }: { view: BoxView; place: PlaceView; found: Hangs }) {
-  const say = useSay()
-  const tape = useTape()
+export interface Aiming {
+  readonly found: Hangs
+  readonly result: AimResult
+  readonly eyes: Eyes
+  readonly aim: Aim
+  readonly seen: Seen
+  readonly isBest: boolean
+  /** Of each setting that aims it whether it was made as it is aimed now. */
+  readonly isMade: boolean
+  try(aim: Aim): void
+  record(): void
+}
+
+/** An aim that is tried, made, or else the one that was worked out; with what it sees. */
+export function useAiming(view: BoxView, place: PlaceView, found: Hangs): Aiming {
   const edits = useEdits(view.box.id)
   const { plan, sensor, model } = found
-  const nameOf = useThingName(plan)
+  const [tried, setTried] = useState<Aim | null>(null)
   const result = useMemo(() => aimedIn(found), [found])
   const eyes = useMemo(() => eyesOf(plan, sensor), [plan, sensor])
   const rows = rowsWith(view.record, 'settings', 'placeId', place.place.id)
   const made = (id: string) => rows.find(({ settingId }) => settingId === id)?.value
-  const isMade = settingsOfAim(model, result.best.aim).every(({ setting }) => made(setting.id) !== undefined)
-  const [tried, setTried] = useState<Aim | null>(null)
-  const aim = tried ?? (isMade ? aimOf(model, made) : result.best.aim)
+  const best = settingsOfAim(model, result.best.aim)
+  const aim = tried ?? (best.some(({ setting }) => made(setting.id)) ? aimOf(model, made) : result.best.aim)
   const seen = seenBy(eyes, aim)
-  const isBest = isSame(aim, result.best.aim)
   const record = () => {
     const sent = edits.send(
       'make a setting',
@@ -101,38 +111,67 @@ function AimOf({ view, place, found }: { view: BoxView; place: PlaceView; found:
     )
     if (sent) setTried(null)
   }
+  return {
+    found,
+    result,
+    eyes,
+    aim,
+    seen,
+    isBest: isSame(aim, result.best.aim),
+    isMade: settingsOfAim(model, aim).every(({ setting, value }) => made(setting.id) === value),
+    try: setTried,
+    record,
+  }
+}
+
+/** The room with what is seen of it: the shutters are moved on it. */
+export function AimDrawing({ aiming }: { aiming: Aiming }) {
+  const tape = useTape()
+  const { found, eyes, aim, seen } = aiming
+  return (
+    <PlanDrawing
+      plan={found.plan}
+      tape={tape}
+      nameOf={useThingName(found.plan)}
+      seen={seen}
+      under={paper => <Field eyes={eyes} aim={aim} paper={paper} />}
+      over={paper => <Shutters eyes={eyes} aim={aim} paper={paper} onAim={aiming.try} />}
+    />
+  )
+}
+
+/** How a sensor is aimed: what it sees, and the best of all the ways it can be set. */
+export function AimPart({ view, aiming }: { view: BoxView; aiming: Aiming }) {
+  const say = useSay()
+  const tape = useTape()
+  const { found, result, aim, seen, isBest, isMade } = aiming
+  const { plan, sensor, model } = found
+  const nameOf = useThingName(plan)
   return (
     <Part title={say`Aim: ${model.name}`} aside={<ToPlan view={view} main={false} />}>
-      <PlanDrawing
-        plan={plan}
-        tape={tape}
-        nameOf={nameOf}
-        seen={seen}
-        under={paper => <Field eyes={eyes} aim={aim} paper={paper} />}
-        over={paper => <Shutters eyes={eyes} aim={aim} paper={paper} onAim={setTried} />}
-      />
-      <SeenFigures seen={seen} plan={plan} nameOf={nameOf} tape={tape} />
       <Said found={found} aim={aim} isBest={isBest} />
+      <div className="flex flex-wrap gap-2">
+        <Button
+          look={isBest ? 'plain' : 'main'}
+          disabled={isBest}
+          onClick={() => aiming.try(result.best.aim)}
+        >
+          {say`Aim it`}
+        </Button>
+        <Button disabled={isMade} onClick={aiming.record}>{say`Made so on the device`}</Button>
+      </div>
+      <SeenFigures seen={seen} plan={plan} nameOf={nameOf} tape={tape} />
       {sensor.sensitivities.length > 1 && (
         <PickOne
-          label={say`Sensitivity`}
+          label={say`Sensitivity tried`}
           value={String(aim.sensitivity)}
           options={[...sensor.sensitivities]
             .sort((one, other) => one - other)
             .map(each => ({ value: String(each), words: `${Math.round(each * 100)} %` }))}
-          onCommit={value => setTried({ ...aim, sensitivity: Number(value) })}
+          onCommit={value => aiming.try({ ...aim, sensitivity: Number(value) })}
         />
       )}
-      <div className="flex flex-wrap gap-2">
-        <Button look={isBest ? 'plain' : 'main'} disabled={isBest} onClick={() => setTried(result.best.aim)}>
-          {say`Aim it`}
-        </Button>
-        <Button
-          disabled={isMade && isSame(aim, aimOf(model, made))}
-          onClick={record}
-        >{say`Made so on the device`}</Button>
-      </div>
-      <TradeOff result={result} aim={aim} onAim={setTried} />
+      <TradeOff result={result} aim={aim} onAim={aiming.try} />
       <NothingCan view={view} found={found} result={result} nameOf={nameOf} />
     </Part>
   )
@@ -168,10 +207,10 @@ function TradeOff({ result, aim, onAim }: { result: AimResult; aim: Aim; onAim: 
         </caption>
         <thead className="text-sm">
           <tr>
-            <th scope="col">{say`Doors, seats`}</th>
-            <th scope="col">{say`Passage`}</th>
-            <th scope="col">{say`Floor`}</th>
-            <th scope="col">{say`Set so`}</th>
+            <th scope="col" className="pr-3">{say`Doors, seats`}</th>
+            <th scope="col" className="pr-3">{say`Passage`}</th>
+            <th scope="col" className="pr-3">{say`Floor`}</th>
+            <th scope="col" className="pr-3">{say`Set so`}</th>
           </tr>
         </thead>
         <tbody>
@@ -182,9 +221,9 @@ function TradeOff({ result, aim, onAim }: { result: AimResult; aim: Aim; onAim: 
                 key={`${each.aim.left} ${each.aim.right} ${each.aim.sensitivity}`}
                 className="border-t border-rule"
               >
-                <td className="tabular-nums">{each.spots}</td>
-                <td className="tabular-nums">{tape.words(each.halfMetres / 2)}</td>
-                <td className="tabular-nums">{`${Math.round(each.floor * 100)} %`}</td>
+                <td className="pr-3 tabular-nums">{each.spots}</td>
+                <td className="pr-3 tabular-nums">{tape.words(each.halfMetres / 2)}</td>
+                <td className="pr-3 tabular-nums">{`${Math.round(each.floor * 100)} %`}</td>
                 <td>
                   <Button
                     aria-pressed={isThis}

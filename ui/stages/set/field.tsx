@@ -3,6 +3,9 @@ import { wedgesOf, type Aim, type Eyes } from '@/core/setup'
 import type { Paper } from '../../rooms/paper'
 import { useSay } from '../../words/use-say'
 
+/** With an edge of its own: nothing shows between two wedges. */
+const SEEN = 'fill-plum stroke-plum [stroke-width:1px] [vector-effect:non-scaling-stroke]'
+
 /** What is seen of the floor: of who walks, and more closely of who moves a hand. */
 export function Field({ eyes, aim, paper }: { eyes: Eyes; aim: Aim; paper: Paper }) {
   const walking = useMemo(() => wedgesOf(eyes, aim, 'walking').map(paper.path).join(''), [eyes, aim, paper])
@@ -10,14 +13,17 @@ export function Field({ eyes, aim, paper }: { eyes: Eyes; aim: Aim; paper: Paper
   return (
     <g aria-hidden pointerEvents="none">
       <g opacity={0.22}>
-        <path d={walking} className="fill-plum" />
+        <path d={walking} className={SEEN} />
       </g>
       <g opacity={0.3}>
-        <path d={small} className="fill-plum" />
+        <path d={small} className={SEEN} />
       </g>
     </g>
   )
 }
+
+/** Letters that a shutter’s handle stands away from its sensor. */
+const LONG = 7
 
 const SIDES = ['left', 'right'] as const
 type Side = (typeof SIDES)[number]
@@ -40,7 +46,6 @@ export function Shutters({
   if (sensor.kind !== 'wall' || sensor.shutters.length < 2) return null
   const marks = [...sensor.shutters].sort((one, other) => one - other)
   const heading = (Math.atan2(axis.y, axis.x) * 180) / Math.PI
-  const long = Math.min(2.2, (paper.letter / paper.size(1)) * 9)
   const put = (side: Side, degrees: number) => {
     if (degrees !== aim[side]) onAim({ ...aim, [side]: degrees })
   }
@@ -72,10 +77,8 @@ export function Shutters({
       {SIDES.map(side => {
         const degrees = heading + (side === 'left' ? aim.left : -aim.right)
         const angle = (degrees * Math.PI) / 180
-        const [start, end] = [
-          paper.at(from),
-          paper.at({ x: from.x + Math.cos(angle) * long, y: from.y + Math.sin(angle) * long }),
-        ]
+        const start = paper.at(from)
+        const end = paper.within(from, { x: Math.cos(angle), y: Math.sin(angle) }, LONG)
         const at = marks.indexOf(aim[side])
         return (
           <g

@@ -1,17 +1,21 @@
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
-import type { Row } from '@/core/model/entities'
-import { valuesOf, type Setting } from '@/core/model/setting'
-import { isOtherwise, usualValue, workedOut } from '@/core/plan'
-import { settingOfPlan } from '@/core/route'
+import { valuesOf } from '@/core/model/setting'
+import type { SettingState } from '@/core/plan'
 import { HowMade } from '../../catalogue/device-settings'
 import { newId } from '../../job/new-id'
-import { useEdits, useTrade } from '../../job/provider'
+import { useEdits } from '../../job/provider'
 import { Button } from '../../primitives/button'
 import { PickOne, SelectField, TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
 import { RowContext } from '../../primitives/row-context'
 import { useSay } from '../../words/use-say'
+
+const BY_WORDS: Readonly<Record<SettingState['by'], string>> = {
+  proved: 'as proved',
+  'worked-out': 'worked out',
+  usual: 'usual',
+}
 
 /** More values than stand beside each other. */
 const MANY = 12
@@ -20,27 +24,23 @@ const MANY = 12
 export function OneSetting({
   view,
   place,
-  setting,
-  row,
+  state,
   isNext,
 }: {
   view: BoxView
   place: PlaceView
-  setting: Setting
-  row: Row<'settings'> | null
+  state: SettingState
   isNext: boolean
 }) {
   const say = useSay()
-  const trade = useTrade()
   const edits = useEdits(view.box.id)
-  const usual = usualValue(view, place, setting, trade)
-  const from =
-    settingOfPlan(view, place.place.id, setting.id, trade) !== null
-      ? say`as proved`
-      : workedOut(view.record, place, setting, trade) !== null
-        ? say`worked out`
-        : say`usual`
-  const label = `${setting.name}${row ? '' : say`, not made yet (${from}: ${usual})`}`
+  const { setting, row, value: wanted, by, is } = state
+  const label =
+    is === 'as-it-comes'
+      ? say`${setting.name}, as it comes: ${wanted}`
+      : is === 'open'
+        ? say`${setting.name}, not made yet (${say(BY_WORDS[by])}: ${wanted})`
+        : setting.name
   const put = (value: string) =>
     edits.send('make a setting', [
       row
@@ -74,7 +74,7 @@ export function OneSetting({
           onCommit={put}
         />
       )}
-      <Otherwise view={view} place={place} setting={setting} row={row} worked={usual} />
+      <Otherwise view={view} state={state} />
       <div className="flex flex-wrap items-start gap-x-4">
         {setting.how.length > 0 && (
           <Folded
@@ -101,28 +101,14 @@ export function OneSetting({
 }
 
 /** Made to another value than was worked out: marked until somebody says why. */
-function Otherwise({
-  view,
-  place,
-  setting,
-  row,
-  worked,
-}: {
-  view: BoxView
-  place: PlaceView
-  setting: Setting
-  row: Row<'settings'> | null
-  worked: string
-}) {
+function Otherwise({ view, state: { row, value, is } }: { view: BoxView; state: SettingState }) {
   const say = useSay()
-  const trade = useTrade()
   const edits = useEdits(view.box.id)
-  if (!row) return null
-  const isMarked = isOtherwise(view, place, setting, trade)
-  if (!isMarked && row.reason === '') return null
+  const isMarked = is === 'otherwise'
+  if (!row || (!isMarked && row.reason === '')) return null
   return (
     <div className={isMarked ? 'hazard bg-sheet p-3' : ''}>
-      {isMarked && <p className="font-semibold">{say`${worked} was worked out.`}</p>}
+      {isMarked && <p className="font-semibold">{say`${value} was worked out.`}</p>}
       <RowContext value={row.id}>
         <TextField
           label={say`Why it is ${row.value}`}

@@ -1,0 +1,25 @@
+'use client'
+
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import { StageFrame } from '../stage-frame'
+import { AimDrawing, AimPart, useAiming, type Aiming } from './aim'
+import { SettingsOf } from './settings-of'
+
+/** The settings of a sensor beside its room, with what it sees of it. */
+export function AimedStage({
+  view,
+  place,
+  found,
+}: {
+  view: BoxView
+  place: PlaceView
+  found: Aiming['found']
+}) {
+  const aiming = useAiming(view, place, found)
+  return (
+    <StageFrame view={view} stage="set" drawing={<AimDrawing aiming={aiming} />}>
+      <AimPart view={view} aiming={aiming} />
+      <SettingsOf view={view} />
+    </StageFrame>
+  )
+}
