@@ -1,4 +1,5 @@
 import { circuitTests } from './circuit-tests'
+import { HABITS } from './habits'
 import { ROOM_PLANS } from './room-plans'
 import { houseRules } from './house-rules'
 import type { Trade } from '@/core/model/trade'
@@ -37,5 +38,6 @@ export const trade: Trade = {
   minutes,
   houseRules,
   routeCosts,
+  habits: HABITS,
   roomPlans: ROOM_PLANS,
 }

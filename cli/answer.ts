@@ -11,10 +11,13 @@ import { conversation, identifyBoxes, type IdentifyConversation } from './identi
 import { bad, type Answer } from './outcome'
 import { readPoint } from './read'
 import { planVerb, routeVerb } from './route'
+import { aimVerb } from './aim'
+import { fromJson } from '@/core/format/json'
+import { JOB_FILE_FORMAT } from '@/core/format/schemas'
 import { SETUP_VERBS } from './setup'
 
 const USAGE =
-  'every-room check|identify|plan|prove|route|validate FILE [--box ID]; every-room aim|energy|presence|program|sun FILE; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
+  'every-room aim|check|identify|plan|prove|route|validate FILE [--box ID]; every-room aim|energy|presence|program|sun FILE; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
 
 /** The whole of the command but for reading the file and printing: the same input gives the same answer. */
 export function answer(
@@ -24,13 +27,19 @@ export function answer(
   rest: readonly string[],
   trade: Trade,
 ): Answer {
-  const asked = SETUP_VERBS[verb ?? '']
+  const asked = verb === 'aim' && isJob(source) ? undefined : SETUP_VERBS[verb ?? '']
   if (asked && file !== undefined)
     return source === null ? bad(fault('/', 'no-such-file', `cannot read ${file}`)) : asked(source)
   const run = VERBS[verb ?? '']
   if (!run || file === undefined) return bad(fault('/', 'usage', USAGE))
   const opened = openedFile(file, source, rest)
   return opened.ok ? run(opened.record, opened.views, trade, rest) : opened.answer
+}
+
+/** Some verbs are asked of a file of their own as well as of a job. */
+const isJob = (source: string | null): boolean => {
+  const read = fromJson(source ?? '')
+  return read.ok && (read.value as { format?: unknown } | null)?.format === JOB_FILE_FORMAT
 }
 
 /** `identify --interactive`: a conversation, or an answer that says why there is none. */
@@ -162,4 +171,5 @@ const VERBS: Readonly<Record<string, Verb>> = {
   route: routeVerb,
   plan: planVerb,
   read: readVerb,
+  aim: aimVerb,
 }

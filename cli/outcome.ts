@@ -7,3 +7,13 @@ export interface Answer {
 }
 
 export const bad = (...faults: readonly Fault[]): Answer => ({ code: 2, output: { ok: false, faults } })
+
+/** Figures to the millionth: what lies beyond is the machine’s, not the room’s. */
+export const rounded = ({ code, output }: Answer): Answer => ({
+  code,
+  output: JSON.parse(
+    JSON.stringify(output, (_, value: unknown) =>
+      typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value,
+    ),
+  ),
+})

@@ -1,3 +1,5 @@
+import { writeJobFile } from '@/core/format/job-file'
+import { quillbackRoad } from '@/demo/quillback'
 import { describe, expect, it } from 'vitest'
 import { trade } from '@/catalogue'
 import { answer } from './answer'
@@ -303,5 +305,30 @@ describe('every-room energy', () => {
     })
     expect(ask('energy', 'no json').code).toBe(2)
     expect(ask('energy', { ...PRESENCE }).code).toBe(2)
+  })
+})
+
+describe('aim, of a job', () => {
+  it('aims every sensor that hangs in its room, and says what is wanted of the others', () => {
+    const { code, output } = ask('aim', writeJobFile({ record: quillbackRoad(), extra: {} }))
+    const { sensors } = output as unknown as {
+      sensors: { boxId: string; ok: boolean; wants?: string; settings?: object }[]
+    }
+    const linen = sensors.find(({ boxId }) => boxId === 'box-linen')
+    expect(linen).toMatchObject({
+      ok: true,
+      settings: { 'shutter-left': 'open', 'shutter-right': 'shut to the last mark' },
+    })
+    expect(sensors.find(({ boxId }) => boxId === 'box-bath')).toMatchObject({ ok: false, wants: 'no-plan' })
+    expect(code).toBe(1)
+    // One box alone.
+    const alone = answer(
+      'aim',
+      'a.json',
+      writeJobFile({ record: quillbackRoad(), extra: {} }),
+      ['--box', 'box-linen'],
+      trade,
+    )
+    expect(alone.code).toBe(0)
   })
 })

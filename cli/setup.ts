@@ -18,7 +18,7 @@ import {
   writtenDay,
   type Policy,
 } from '@/core/setup'
-import { bad, type Answer } from './outcome'
+import { bad, rounded, type Answer } from './outcome'
 
 /** Verbs that ask one question of Set about a file of its own, without a job around it. */
 export const SETUP_VERBS: Readonly<Record<string, (source: string) => Answer>> = {
@@ -38,16 +38,6 @@ function answering<Value>(parse: (source: string) => Result<Value>, answer: (ask
     return parsed.ok ? rounded(answer(parsed.value)) : bad(...parsed.faults)
   }
 }
-
-/** Figures to the millionth: what lies beyond is the machine’s, not the room’s. */
-const rounded = ({ code, output }: Answer): Answer => ({
-  code,
-  output: JSON.parse(
-    JSON.stringify(output, (_, value: unknown) =>
-      typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value,
-    ),
-  ),
-})
 
 /** Dusk, dawn and the sun’s noon of every night that begins on those days. */
 function sun({ place, days }: Asked<typeof parseProgramFile>): Answer {

@@ -39,6 +39,8 @@ function build(): JobRecord {
   house.room('cellar', 'Cellar', 'Cellar', 'store', [0, 0])
   house.room('studio', 'Pottery studio', 'Yard', 'work', [0, 0])
 
+  house.plans(QUILLBACK_PLANS)
+
   house.circuit('1', 'Kitchen lights', 15, { labelHolds: 'yes' })
   house.circuit('2', 'Freezer, cellar', 20, {
     labelHolds: 'yes',
@@ -261,6 +263,5 @@ function build(): JobRecord {
   identify(house, 'box-stair-bottom', 'box-stair-middle', 'box-stair-top')
   identify(house, 'box-darkroom-door', 'box-darkroom-bench')
   workedBoxes(house)
-  house.plans(QUILLBACK_PLANS)
   return house.record()
 }

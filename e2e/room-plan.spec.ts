@@ -242,3 +242,43 @@ test('what no way of setting it sees is said, and the nearest cure looked for', 
     'it sees every door and seat, and no passage',
   )
 })
+
+test('what each delay does with the light over a year is drawn and told, and one proposed @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInDemo(request)
+  await visit(page, `/jobs/${jobId}/boxes/box-linen/set`)
+  const table = page.getByRole('region', { name: 'Each delay over a year' })
+  await expect(table.getByRole('row')).toHaveCount(1 + 8)
+  await expect(table.getByText(', proposed')).toHaveCount(2)
+  const lit = await table
+    .getByRole('row')
+    .filter({ hasText: 'by itself' })
+    .locator('td:nth-child(3)')
+    .allInnerTexts()
+  const hours = lit.map(each => Number(each.replaceAll(/\D/g, '')))
+  expect(hours).toHaveLength(4)
+  expect(hours).toEqual([...hours].sort((one, other) => one - other))
+  await expect(page.getByRole('img', { name: /^Hours lit with nobody there/ })).toBeVisible()
+  expect(await violations(page)).toEqual([])
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  )
+  expect(overflow).toBeLessThanOrEqual(0)
+})
+
+test('where nobody said what a room is for, nothing is made of how people live in it', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInDemo(request)
+  await visit(page, `/jobs/${jobId}`)
+  await page.getByRole('button', { name: /^Edit Linen closet/ }).click()
+  await page.getByLabel('What it is for').selectOption({ label: 'Not said' })
+  await saved(page)
+  await page.getByRole('link', { name: 'Its plan, for its sensors' }).click()
+  await expect(drawing(page)).toBeVisible()
+  await page.getByRole('link', { name: 'To its settings' }).click()
+  await expect(page.getByText(/nobody said that of Linen closet/)).toBeVisible()
+})

@@ -1,4 +1,5 @@
 import type { DeviceModel } from './device'
+import type { Habits } from './habits'
 import type { FloorPlan } from './floor-plan'
 import { rowsWith, type JobRecord } from './record'
 import type {
@@ -114,6 +115,8 @@ export interface Trade {
   /** Smallest first. */
   readonly twistOn: readonly TwistConnector[]
   readonly minutes: Readonly<Record<Work, number>>
+  /** How a household usually lives with a room of each kind; nobody knows it of a room of which no kind is said. */
+  readonly habits: Readonly<Record<Exclude<RoomKind, 'not-said'>, Habits>>
   /** Rooms as they usually are, to begin a plan with, by what they are called. */
   readonly roomPlans: Readonly<Record<string, FloorPlan>>
   /** Minutes that it takes to put right what is wrong. */

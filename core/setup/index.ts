@@ -11,6 +11,7 @@ export {
   type PresenceReport,
   type Timeline,
 } from './presence'
+export { livingWith, type LivedWith, type Living, type LivingAsked } from './living'
 export { savingOf, type Saving, type Use } from './energy'
 export { faultsOfDays, parseProgram, type Days } from './parse-program'
 export { faultsOfPlace } from './place'

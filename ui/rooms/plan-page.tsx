@@ -81,11 +81,11 @@ function Editor({
       }
     >
       {edits.refused.length > 0 && (
-        <ul role="alert" className="hazard flex flex-col gap-1 bg-sheet p-3">
+        <div role="alert" className="hazard flex flex-col gap-1 bg-sheet p-3">
           {edits.refused.map(each => (
-            <li key={`${each.path} ${each.code}`}>{planFaultWords(say, each)}</li>
+            <p key={`${each.path} ${each.code}`}>{planFaultWords(say, each)}</p>
           ))}
-        </ul>
+        </div>
       )}
       <PickedThing plan={plan} edits={edits} thing={picked} onPick={setPicked} />
       <Stands plan={plan} edits={edits} picked={picked} onPick={setPicked} />

@@ -8,7 +8,7 @@ import { useSay } from '../words/use-say'
 import { PROPOSAL_WORDS } from './words'
 import { part } from '../primitives/part'
 
-const ProposalChart = part(() => import('./proposal-chart').then(module => module.ProposalChart), {
+const BarChart = part(() => import('../primitives/bar-chart').then(module => module.BarChart), {
   seldom: true,
   Coming: () => <div className="min-h-96" />,
 })
@@ -82,11 +82,11 @@ export function WhereItGoes({
         options={VIEWS.map(value => ({ value, words: say(VIEW_WORDS[value]) }))}
         onCommit={setView}
       />
-      <ProposalChart
+      <BarChart
         label={say`${say(VIEW_WORDS[view])}, for each proposal: ${rows
           .map(({ words, figures }) => `${words} ${figures.join(', ')}`)
           .join('; ')}`}
-        proposals={proposals.map(([kind]) => say(PROPOSAL_WORDS[kind]))}
+        kinds={proposals.map(([kind]) => say(PROPOSAL_WORDS[kind]))}
         rows={rows}
         unit={view === 'minutes-by-room' ? 'min' : currency}
       />

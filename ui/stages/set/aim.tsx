@@ -118,7 +118,9 @@ export function useAiming(view: BoxView, place: PlaceView, found: Hangs): Aiming
     aim,
     seen,
     isBest: isSame(aim, result.best.aim),
-    isMade: settingsOfAim(model, aim).every(({ setting, value }) => made(setting.id) === value),
+    isMade: settingsOfAim(model, aim).every(
+      ({ setting, value }) => (made(setting.id) ?? setting.initial) === value,
+    ),
     try: setTried,
     record,
   }

@@ -3,7 +3,10 @@
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { StageFrame } from '../stage-frame'
 import { AimDrawing, AimPart, useAiming, type Aiming } from './aim'
+import { part } from '../../primitives/part'
 import { SettingsOf } from './settings-of'
+
+const LivingPart = part(() => import('./living').then(module => module.LivingPart))
 
 /** The settings of a sensor beside its room, with what it sees of it. */
 export function AimedStage({
@@ -20,6 +23,7 @@ export function AimedStage({
     <StageFrame view={view} stage="set" drawing={<AimDrawing aiming={aiming} />}>
       <AimPart view={view} aiming={aiming} />
       <SettingsOf view={view} />
+      <LivingPart view={view} place={place} aiming={aiming} />
     </StageFrame>
   )
 }

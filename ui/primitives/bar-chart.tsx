@@ -29,20 +29,20 @@ function read() {
 
 export interface ChartRow {
   readonly words: string
-  /** By proposal, in their order. */
+  /** One of each kind, in their order. */
   readonly figures: readonly number[]
 }
 
-/** Bars of one unit, a group of them for each row, one of each proposal. */
-export function ProposalChart({
+/** Bars of one unit, a group of them for each row, one of each kind. */
+export function BarChart({
   label,
-  proposals,
+  kinds,
   rows,
   unit,
 }: {
   label: string
   /** Their names. */
-  proposals: readonly string[]
+  kinds: readonly string[]
   rows: readonly ChartRow[]
   unit: string
 }) {
@@ -52,8 +52,8 @@ export function ProposalChart({
     <figure role="img" aria-label={label}>
       <Chart
         type="bar"
-        height={rows.length * (proposals.length * 16 + 12) + 60}
-        series={proposals.map((name, at) => ({ name, data: rows.map(({ figures }) => figures[at]!) }))}
+        height={rows.length * (kinds.length * 16 + 12) + 60}
+        series={kinds.map((name, at) => ({ name, data: rows.map(({ figures }) => figures[at]!) }))}
         options={{
           chart: {
             nonce,
