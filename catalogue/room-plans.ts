@@ -1,11 +1,4 @@
-import type { Room } from '@/core/setup'
-
-const rectangle = (width: number, depth: number): Room['corners'] => [
-  { x: 0, y: 0 },
-  { x: width, y: 0 },
-  { x: width, y: depth },
-  { x: 0, y: depth },
-]
+import { rectangle, type Room } from '@/core/setup'
 
 const door = (
   wall: number,

@@ -4,6 +4,7 @@ import {
   cornersOfWalls,
   parseRoom,
   parseSensor,
+  rectangle,
   type Aim,
   type CeilingSensor,
   type Room,
@@ -141,19 +142,12 @@ function sensorOf(given: SensorInFile): Sensor {
   return { kind: on, ...rest }
 }
 
-const ofRectangle = ([width, depth]: XY): XY[] => [
-  [0, 0],
-  [width, 0],
-  [width, depth],
-  [0, depth],
-]
-
 export function parseRoomFile(source: string): Result<RoomAsked> {
   const file = readFile<RoomInFile>(source, roomSchema)
   if (!file.ok) return file
   const { value } = file
-  const { rectangle, corners = [], walls, ...plan } = value.room
-  const typed = walls ? cornersOfWalls(walls) : good((rectangle ? ofRectangle(rectangle) : corners).map(xy))
+  const { rectangle: sides, corners = [], walls, ...plan } = value.room
+  const typed = walls ? cornersOfWalls(walls) : good(sides ? rectangle(...sides) : corners.map(xy))
   if (!typed.ok) return refused(...under('/room', typed.faults))
   const room: Room = {
     ...plan,
