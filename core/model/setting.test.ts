@@ -37,6 +37,8 @@ describe('a setting', () => {
   it('of a range has every step, without what rounding adds', () => {
     const level = setting({ kind: 'level', allowed: { from: 0.5, to: 1.1, step: 0.1 } })
     expect(valuesOf(level)).toEqual(['0.5 %', '0.6 %', '0.7 %', '0.8 %', '0.9 %', '1 %', '1.1 %'])
+    const tenths = setting({ kind: 'percent', allowed: { from: 0.1, to: 0.4, step: 0.1 } })
+    expect(valuesOf(tenths)).toEqual(['0.1 %', '0.2 %', '0.3 %', '0.4 %'])
     expect(valuesOf(setting({ kind: 'angle', allowed: { from: 30, to: 90, step: 30 } }))).toEqual([
       '30°',
       '60°',

@@ -140,6 +140,17 @@ describe('a sensor in the plan of its room', () => {
 })
 
 describe('every sensor of the catalogue', () => {
+  it('has its left shutter on the left', () => {
+    for (const model of SENSORS.filter(({ sees }) => sees?.hangs === 'wall')) {
+      const made = settingsOfAim(model, { left: 90, right: 30, sensitivity: 1 })
+      expect(
+        made
+          .filter(({ setting }) => setting.kind === 'angle')
+          .map(({ setting, value }) => `${setting.name}: ${value}`),
+      ).toEqual(['Left shutter: open', 'Right shutter: shut to the last mark'])
+    }
+  })
+
   it('hangs where it is made for, and an aim goes into its settings and back', () => {
     let hung = 0
     for (let seed = 1; seed <= 40 * TIMES; seed++) {

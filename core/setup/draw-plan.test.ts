@@ -77,7 +77,11 @@ describe('walls', () => {
       const more = cornerAdded(plan, wall, metres)
       expect(more.corners).toHaveLength(plan.corners.length + 1)
       plan.openings.forEach((opening, at) => {
-        expect(far(middle(more, more.openings[at]!), middle(plan, opening))).toBeLessThan(0.02)
+        const now = more.openings[at]!
+        expect(far(middle(more, now), middle(plan, opening))).toBeLessThan(0.02)
+        // Whole in the wall it is said to be in.
+        expect(now.from).toBeGreaterThanOrEqual(0)
+        expect(now.from + now.width).toBeLessThan(lengths(more)[now.wall]! + 0.03)
       })
       const back = cornerRemoved(more, wall + 1)
       expect(back.corners).toEqual(plan.corners)
@@ -108,6 +112,9 @@ describe('walls', () => {
       expect(lengths(made)[(wall + 2) % 4]).toBeCloseTo(5, 6)
       expect(lengths(made)[(wall + 1) % 4]).toBeCloseTo(lengths(room())[(wall + 1) % 4]!, 6)
     }
+    // Two walls in one line: the corner between them moves, and nothing else.
+    const inLine = withWallOf(cornerAdded(room(), 0, 2), 0, 1.5)
+    expect(inLine.corners).toEqual([rectangle(4, 3)[0], { x: 1.5, y: 0 }, ...rectangle(4, 3).slice(1)])
     for (const { plan, seed } of grown(someOf(SEEDS, 2))) {
       const wall = seed % plan.corners.length
       const made = withWallOf(plan, wall, 3.25)

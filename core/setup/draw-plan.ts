@@ -135,7 +135,7 @@ export function withWallOf(plan: PlanOfRoom, wall: number, metres: number): Plan
   const more = metres - distance(side.from, side.to)
   const count = walls.length
   const makesUp = Array.from({ length: count - 2 }, (_, step) => (wall + 1 + step) % count).find(
-    (index, step) => step > 0 && Math.abs(cross(unit(walls[index]!), way)) < 1e-6,
+    index => Math.abs(cross(unit(walls[index]!), way)) < 1e-6,
   )
   const moving = new Set<number>()
   for (let corner = (wall + 1) % count; ; corner = (corner + 1) % count) {

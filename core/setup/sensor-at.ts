@@ -21,7 +21,7 @@ const settingOf = ({ settings }: DeviceModel, of: keyof Aim) => settingFor(setti
 /** A device as it hangs there. Null where its sheet does not say what it sees, or it hangs where it is not made for. */
 export function sensorAt(model: DeviceModel, hanging: Hanging): Sensor | null {
   const { sees } = model
-  if (!sees || sees.hangs !== hanging.on) return null
+  if (!sees) return null
   const sensitivities = figures(settingOf(model, 'sensitivity'), 100).map(percent => percent / 100)
   if (sees.hangs === 'ceiling' && hanging.on === 'ceiling')
     return {

@@ -1,7 +1,6 @@
 import * as astronomy from 'astronomy-engine'
 import type { Program, ProgramEvent, Moment } from '@/core/model/light-program'
 
-
 /**
  * What a program does, minute by minute: which minutes a clock shows is asked of the platform, where the sun stands of
  * another library, and every rule is read off the calendar of shown minutes.
