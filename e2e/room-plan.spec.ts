@@ -191,6 +191,10 @@ test('what stands in a room is moved by dragging and by arrow keys, taken out, a
   await page.getByRole('button', { name: /^Undo/ }).first().click()
   await saved(page)
   expect((await stored(jobId, 'studio'))!.seats).toEqual(before.seats)
+  await shelf.focus()
+  await shelf.press('Delete')
+  await saved(page)
+  expect((await stored(jobId, 'studio'))!.furniture).toEqual(before.furniture.slice(1))
 })
 
 test('a room of more than four walls is typed wall by wall; begun from one of the usual, and begun again', async ({
@@ -281,4 +285,29 @@ test('where nobody said what a room is for, nothing is made of how people live i
   await expect(drawing(page)).toBeVisible()
   await page.getByRole('link', { name: 'To its settings' }).click()
   await expect(page.getByText(/nobody said that of Linen closet/)).toBeVisible()
+})
+
+test('a setting under the cover is a step of Wire: held until the box is dead, and made by its tick', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInBox(request, {
+    choice: 'sensor-neutral',
+    rules: { 'presence-on': 'by-hand' },
+  })
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  const step = page.getByRole('listitem').filter({ hasText: 'set under its cover before the plate' })
+  await expect(step).toContainText('Turns on: by hand')
+  await expect(step.getByRole('button', { name: /^Done/ })).toBeDisabled()
+  await expect(step.getByText('Held:')).toBeVisible()
+  // Made otherwise in Set first: the step says so.
+  await step.getByRole('link', { name: 'Why so, or otherwise' }).click()
+  await page
+    .getByRole('group', { name: /^Turns on/ })
+    .getByRole('radio', { name: 'by itself' })
+    .check()
+  await saved(page)
+  expect(await made(jobId)).toEqual({ mode: 'by itself' })
+  await visit(page, `/jobs/${jobId}/boxes/box/wire`)
+  await expect(step).toContainText('Turns on: by itself')
 })

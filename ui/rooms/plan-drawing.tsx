@@ -29,6 +29,7 @@ export function PlanDrawing({
   picked = null,
   onPick,
   onMoved,
+  onTakenOut,
   under,
   over,
   seen,
@@ -42,6 +43,8 @@ export function PlanDrawing({
   onPick?: (thing: Thing | null) => void
   /** The plan after something was moved; absent where nothing can be. */
   onMoved?: (plan: PlanOfRoom) => void
+  /** A thing is to go: by Delete. */
+  onTakenOut?: (thing: Thing) => void
   /** Drawn on the floor, under what stands on it; and above all. */
   under?: (paper: Paper) => ReactNode
   over?: (paper: Paper) => ReactNode
@@ -83,6 +86,11 @@ export function PlanDrawing({
       event.preventDefault()
       onPick?.(thing)
     }
+    if (event.key === 'Escape') onPick?.(null)
+    if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.preventDefault()
+      onTakenOut?.(thing)
+    }
     const way = ARROWS[event.key]
     const where = whereIs(plan, thing)
     if (!way || !where || !onMoved) return
@@ -105,7 +113,7 @@ export function PlanDrawing({
       onPointerMove={drag}
       onPointerUp={drop}
       onPointerCancel={drop}
-      className={`block w-full touch-none rounded-xl bg-sheet select-none ${tall ? 'max-h-[70dvh]' : 'max-h-[42dvh] wide:max-h-[75dvh]'}`}
+      className={`block w-full rounded-xl bg-sheet select-none ${onMoved ? 'touch-none' : 'touch-pan-y'} ${tall ? 'max-h-[70dvh]' : 'max-h-[42dvh] wide:max-h-[75dvh]'}`}
     >
       <Floor plan={shown} paper={paper} />
       {under?.(paper)}

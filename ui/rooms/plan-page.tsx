@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { Room } from '@/core/model/entities'
 import { rowsWith } from '@/core/model/record'
-import type { Thing } from '@/core/setup'
+import { without, type Thing } from '@/core/setup'
 import { Link } from '../job/link'
 import { NothingHere } from '../job/nothing-here'
 import { useJob } from '../job/provider'
@@ -77,6 +77,7 @@ function Editor({
           picked={picked}
           onPick={setPicked}
           onMoved={moved => edits.keep(moved)}
+          onTakenOut={thing => edits.keep(without(plan, thing)) && setPicked(null)}
         />
       }
     >

@@ -90,7 +90,7 @@ export function Shutters({
             aria-valuemax={marks.length - 1}
             aria-valuenow={at}
             aria-valuetext={`${aim[side]}°`}
-            className="cursor-grab outline-none focus-visible:[&_circle]:stroke-plum focus-visible:[&_circle]:[stroke-width:4px]"
+            className="cursor-grab touch-none outline-none focus-visible:[&_circle]:stroke-plum focus-visible:[&_circle]:[stroke-width:4px]"
             onPointerDown={event => {
               dragging.current = side
               event.currentTarget.setPointerCapture(event.pointerId)

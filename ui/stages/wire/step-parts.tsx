@@ -1,7 +1,9 @@
 import type { IfOn, Step } from '@/core/plan'
 import { isPartedIn } from '@/core/safety'
 import { useState } from 'react'
+import { Link } from '../../job/link'
 import { Button } from '../../primitives/button'
+import { LINK_LOOK } from '../../primitives/link-look'
 import { ToStage } from '../to-stage'
 import { TextField } from '../../primitives/fields'
 import { Folded } from '../../primitives/folded'
@@ -47,8 +49,8 @@ export function StepButton({
         >{say`Done without`}</Button>
       </span>
     )
-  if (step.doneBy === 'tick')
-    return (
+  if (step.doneBy === 'tick') {
+    const press = (
       <Button
         look={step.done ? 'plain' : 'main'}
         className={size}
@@ -59,6 +61,20 @@ export function StepButton({
         {step.done ? say`Untick` : say`Done`}
       </Button>
     )
+    // Worked out from the room, or made to something else, in Set.
+    const isSetting = step.name.kind === 'set-before' || step.name.kind === 'set-under'
+    return isSetting && !step.done ? (
+      <span className="flex flex-col gap-2">
+        {press}
+        <Link
+          href={`/jobs/${view.record.job.id}/boxes/${view.box.id}/set`}
+          className={LINK_LOOK}
+        >{say`Why so, or otherwise`}</Link>
+      </span>
+    ) : (
+      press
+    )
+  }
   if (step.name.kind === 'clamp' && !step.done)
     return (
       <AmpsField of={step.says} isIdle onRead={(amps, resolution) => clampIdle(step, amps, resolution)} />
