@@ -185,16 +185,9 @@ export function cornerRemoved(plan: PlanOfRoom, corner: number): PlanOfRoom {
   const first = walls[before]!
   const added = distance(first.from, first.to)
   // Walls are counted anew without it.
+  const joined = corner === 0 ? count - 2 : before
   const named = (wall: number) =>
-    wall > corner
-      ? wall - 1
-      : wall === corner
-        ? corner === 0
-          ? count - 2
-          : before
-        : wall === before && corner === 0
-          ? count - 2
-          : wall
+    wall === corner || wall === before ? joined : wall > corner ? wall - 1 : wall
   const onJoined = <Of extends { readonly wall: number }>(
     of: Of,
     start: number,
