@@ -29,7 +29,7 @@ export function answer(
 ): Answer {
   const asked = verb === 'aim' && isJob(source) ? undefined : SETUP_VERBS[verb ?? '']
   if (asked && file !== undefined)
-    return source === null ? bad(fault('/', 'no-such-file', `cannot read ${file}`)) : asked(source)
+    return source === null ? bad(fault('/', 'no-such-file', `cannot read ${file}`)) : asked(source, trade)
   const run = VERBS[verb ?? '']
   if (!run || file === undefined) return bad(fault('/', 'usage', USAGE))
   const opened = openedFile(file, source, rest)

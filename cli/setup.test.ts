@@ -308,6 +308,45 @@ describe('every-room energy', () => {
   })
 })
 
+describe('a program that a device is to keep', () => {
+  it('is told day by day, fourteen at most, as clocks there show it', () => {
+    const { output } = ask('program', { ...PROGRAM, days: { from: '2027-03-01', to: '2027-03-31' } })
+    const { ahead, switchings } = output as unknown as {
+      ahead: { day: string; happens: { at: string; turns: string }[] }[]
+      switchings: { at: string; turns: string }[]
+    }
+    expect(ahead.map(({ day }) => day)).toEqual(
+      Array.from({ length: 14 }, (_, at) => `2027-03-${String(at + 1).padStart(2, '0')}`),
+    )
+    // Each stands on the day its own writing begins with, and every switching of those days among them.
+    for (const { day, happens } of ahead) for (const { at } of happens) expect(at.slice(0, 10)).toBe(day)
+    const told = ahead.flatMap(({ happens }) => happens.map(({ at, turns }) => `${at} ${turns}`))
+    for (const { at, turns } of switchings)
+      if (at.slice(0, 10) <= '2027-03-14') expect(told).toContain(`${at} ${turns}`)
+  })
+
+  it('is refused at the field that its clock does not know', () => {
+    const kept = (program: object, device = 'time-switch-sun-two-wire') =>
+      faults('program', { ...PROGRAM, device, program })
+    const off = { turns: 'off', at: '23:00' }
+    expect(ask('program', { ...PROGRAM, device: 'time-switch-sun' }).code).toBe(0)
+    expect(kept({ events: [{ turns: 'on', at: { later: ['dusk', '17:00'] } }, off] })).toEqual([
+      '/program/events/0/at cannot-pairs',
+    ])
+    expect(kept({ events: [{ turns: 'on', at: 'dusk', between: ['10-01', '03-31'] }, off] })).toEqual([
+      '/program/events/0/between cannot-dates',
+    ])
+    expect(kept({ events: [{ turns: 'on', at: 'dusk', vary: 10 }, off] })).toEqual([
+      '/program/events/0/vary cannot-vary',
+    ])
+    expect(
+      kept({ events: Array.from({ length: 7 }, () => ({ turns: 'on', at: 'dusk' })).concat(off as never) }),
+    ).toEqual(['/program/events too-many'])
+    expect(kept({ events: [off] }, 'switch-plain-15')).toEqual(['/device no-clock'])
+    expect(kept({ events: [off] }, 'nothing-like-it')).toEqual(['/device no-clock'])
+  })
+})
+
 describe('aim, of a job', () => {
   it('aims every sensor that hangs in its room, and says what is wanted of the others', () => {
     const { code, output } = ask('aim', writeJobFile({ record: quillbackRoad(), extra: {} }))

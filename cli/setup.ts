@@ -1,11 +1,14 @@
 import { HABITS } from '@/catalogue/habits'
 import { parseEnergyFile, parsePresenceFile, parseProgramFile, parseRoomFile } from '@/core/format/setup'
 import { fault, type Result } from '@/core/model/result'
+import { deviceNamed, type Trade } from '@/core/model/trade'
 import {
   aimSensor,
   ceilingPoints,
   clockOf,
+  daysAhead,
   eyesOf,
+  faultsForClock,
   litByDay,
   nearestCure,
   nightsOf,
@@ -21,7 +24,7 @@ import {
 import { bad, rounded, type Answer } from './outcome'
 
 /** Verbs that ask one question of Set about a file of its own, without a job around it. */
-export const SETUP_VERBS: Readonly<Record<string, (source: string) => Answer>> = {
+export const SETUP_VERBS: Readonly<Record<string, (source: string, trade: Trade) => Answer>> = {
   sun: answering(parseProgramFile, sun),
   program: answering(parseProgramFile, program),
   aim: answering(parseRoomFile, aim),
@@ -32,10 +35,13 @@ export const SETUP_VERBS: Readonly<Record<string, (source: string) => Answer>> =
 type Asked<Parse extends (...given: never[]) => Result<unknown>> =
   ReturnType<Parse> extends Result<infer Value> ? Value : never
 
-function answering<Value>(parse: (source: string) => Result<Value>, answer: (asked: Value) => Answer) {
-  return (source: string): Answer => {
+function answering<Value>(
+  parse: (source: string) => Result<Value>,
+  answer: (asked: Value, trade: Trade) => Answer,
+) {
+  return (source: string, trade: Trade): Answer => {
     const parsed = parse(source)
-    return parsed.ok ? rounded(answer(parsed.value)) : bad(...parsed.faults)
+    return parsed.ok ? rounded(answer(parsed.value, trade)) : bad(...parsed.faults)
   }
 }
 
@@ -53,10 +59,18 @@ function sun({ place, days }: Asked<typeof parseProgramFile>): Answer {
   return { code: 0, output: { ok: true, nights } }
 }
 
+/** Days that are told in full. */
+const AHEAD = 14
+
 /** Every switching of those days. A no: something is left on for more than a day, or until another season. */
-function program(asked: Asked<typeof parseProgramFile>): Answer {
-  const { place, days, seed, happening, watts, pricePerKilowattHour } = asked
+function program(asked: Asked<typeof parseProgramFile>, trade: Trade): Answer {
+  const { place, days, deviceId, seed, happening, watts, pricePerKilowattHour } = asked
   if (!asked.program) return bad(fault('/program', 'any.required', 'program is required'))
+  const keeper = deviceId === null ? null : deviceNamed(trade, deviceId)
+  if (deviceId !== null && !keeper?.clock)
+    return bad(fault('/device', 'no-clock', `no device “${deviceId}” has a clock whose sheet is known`))
+  const cannot = keeper?.clock ? faultsForClock(asked.program, keeper.clock) : []
+  if (cannot.length > 0) return bad(...cannot.map(each => ({ ...each, path: `/program${each.path}` })))
   const run = runOf(asked.program, place, days, { seed, happening })
   const clock = clockOf(place.zone)
   const written = (instant: number | null) => (instant === null ? null : writtenBy(clock, instant))
@@ -71,6 +85,17 @@ function program(asked: Asked<typeof parseProgramFile>): Answer {
       money: kilowattHours * pricePerKilowattHour,
       switchings: run.switchings.map(({ instant, turns }) => ({ at: written(instant), turns })),
       lit: run.lit.map(({ from, to }) => ({ from: written(from), to: written(to) })),
+      ahead: daysAhead(run, clock, days.from, Math.min(AHEAD, days.to - days.from + 1)).map(
+        ({ day, happens }) => ({
+          day: writtenDay(day),
+          happens: happens.map(({ instant, turns, event, differs }) => ({
+            at: written(instant),
+            turns,
+            event,
+            differs,
+          })),
+        }),
+      ),
       byDay: litByDay(run.lit, clock, days.from, days.to).map(({ day, hours }) => ({
         day: writtenDay(day),
         hours,

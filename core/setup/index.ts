@@ -1,4 +1,6 @@
 export { aimSensor, ceilingPoints, nearestCure, type Aimed, type AimResult, type Cure } from './aim'
+export { faultsForClock } from './clock-keeps'
+export { daysAhead, type DayAhead } from './days-ahead'
 export { clockOf, writtenBy } from './clock'
 export { dayOf, minuteOf, writtenDay } from './day'
 export { parseHabits, timelineOf, type Habits } from './habits'

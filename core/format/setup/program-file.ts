@@ -62,6 +62,8 @@ const programSchema = Joi.object({
       )
       .required(),
   }),
+  /** Whose clock is to keep it: an id of the catalogue. */
+  device: Joi.string().max(60).allow(null).default(null),
   seed: Joi.number().integer().min(0).default(0),
   happening: Joi.object({
     overrides: Joi.array()
@@ -93,6 +95,8 @@ export interface ProgramAsked {
   readonly days: Days
   /** Null where only the sun is asked about. */
   readonly program: Program | null
+  /** The device that is to keep it; null where that is not asked. */
+  readonly deviceId: string | null
   readonly seed: number
   readonly happening: Happening
   readonly watts: number
@@ -113,6 +117,7 @@ interface EventInFile {
 }
 
 interface ProgramInFile extends Pick<ProgramAsked, 'place' | 'seed' | 'watts' | 'pricePerKilowattHour'> {
+  readonly device: string | null
   readonly days: { readonly from: string; readonly to: string }
   readonly program?: {
     readonly daylightSaving: Program['daylightSaving']
@@ -132,7 +137,7 @@ interface ProgramInFile extends Pick<ProgramAsked, 'place' | 'seed' | 'watts' | 
 export function parseProgramFile(source: string): Result<ProgramAsked> {
   const file = readFile<ProgramInFile>(source, programSchema)
   if (!file.ok) return file
-  const { place, days: written, seed, watts, pricePerKilowattHour } = file.value
+  const { place, days: written, device: deviceId, seed, watts, pricePerKilowattHour } = file.value
   const [from, to] = [dayOf(written.from), dayOf(written.to)]
   const happening = happeningOf(file.value.happening)
   const faults = [
@@ -152,7 +157,7 @@ export function parseProgramFile(source: string): Result<ProgramAsked> {
     ),
   ]
   if (faults.length > 0 || from === null || to === null) return refused(...faults)
-  const asked = { place, days: { from, to }, seed, happening, watts, pricePerKilowattHour }
+  const asked = { place, days: { from, to }, deviceId, seed, happening, watts, pricePerKilowattHour }
   if (!file.value.program) return good({ ...asked, program: null })
   const { daylightSaving, events } = file.value.program
   const program = parseProgram({ daylightSaving, events: events.map(eventOf) }, place, asked.days)
