@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { PlanOfRoom } from '@/core/model/floor-plan'
-import { bringInBox, bringInDemo, rows, saved, violations, visit } from './helpers'
+import { bringInBox, bringInDemo, passAll, rows, saved, violations, visit } from './helpers'
 
 /** What the database holds of the plan of a room; null where it has none. */
 async function stored(jobId: string, roomId: string): Promise<PlanOfRoom | null> {
@@ -310,4 +310,22 @@ test('a setting under the cover is a step of Wire: held until the box is dead, a
   expect(await made(jobId)).toEqual({ mode: 'by itself' })
   await visit(page, `/jobs/${jobId}/boxes/box/wire`)
   await expect(step).toContainText('Turns on: by itself')
+})
+
+test('the walk test asks for each door, and for the passage that is not to be seen, as part of the proof @phone', async ({
+  page,
+  request,
+}) => {
+  const jobId = await bringInDemo(request)
+  await visit(page, `/jobs/${jobId}/boxes/box-linen/prove`)
+  await passAll(page)
+  await saved(page)
+  const walked = await rows(
+    "SELECT test_key, outcome FROM tests WHERE job_id = ? AND test_key LIKE 'walk:%' ORDER BY test_key",
+    jobId,
+  )
+  expect(walked).toEqual([
+    { test_key: 'walk:door:0@1.40', outcome: 'pass' },
+    { test_key: 'walk:passage:0@1.40', outcome: 'pass' },
+  ])
 })

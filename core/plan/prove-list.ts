@@ -6,6 +6,7 @@ import { rowsWith } from '../model/record'
 import { type Trade } from '../model/trade'
 import { tiedBoxes } from '../job/tied'
 import { protectedBy, waysIn } from '../route'
+import { walkTest } from './walk-test'
 import { sayIn } from '../words/say'
 
 /** One thing to try when the power is back, and what it should show. */
@@ -107,6 +108,7 @@ export function testList(view: BoxView, place: PlaceView, trade: Trade): TestIte
         ]
       : []),
     ...(model?.tests ?? []).map(test => ({ key: `device:${test.id}`, says: test.says, expect: test.expect })),
+    ...walkTest(view, place, trade),
   ]
   return withResults(view, place, items)
 }

@@ -1,5 +1,6 @@
 import type { PlanOfRoom } from '@/core/model/floor-plan'
 import type { Fault } from '@/core/model/result'
+import { thingName } from '@/core/plan'
 import type { Thing } from '@/core/setup'
 import type { Say } from '@/core/words/say'
 import { useJob } from '../job/provider'
@@ -35,27 +36,9 @@ export function planFaultWords(say: Say, { path, code, message }: Fault): string
   return of === undefined || at === undefined ? says : `${say(of)} ${Number(at) + 1}: ${says}`
 }
 
-/** What a thing of a plan is called: its kind, and its place among its like. */
+/** What the things of a plan are called. */
 export function useThingName(plan: PlanOfRoom): (thing: Thing) => string {
   const say = useSay()
   const { record } = useJob()
-  return ({ kind, at }) => {
-    const n = at + 1
-    switch (kind) {
-      case 'opening': {
-        const of = plan.openings[at]?.kind
-        return of === 'window' ? say`Window ${n}` : of === 'bare' ? say`Opening ${n}` : say`Door ${n}`
-      }
-      case 'furniture':
-        return say`Piece ${n}`
-      case 'seat':
-        return plan.seats[at]?.asleep ? say`Bed ${n}` : say`Seat ${n}`
-      case 'heat':
-        return say`Heat ${n}`
-      case 'corner':
-        return say`Corner ${n}`
-      case 'hanging':
-        return record.boxes[plan.hangings[at]?.boxId ?? '']?.name ?? say`Box ${n}`
-    }
-  }
+  return thing => thingName(say, plan, thing, id => record.boxes[id]?.name)
 }
