@@ -81,6 +81,56 @@ describe('the catalogue in the database', () => {
     expect((await entryOf('switch-plain-20'))!.device.minutes).not.toBe(77)
   })
 
+  it('of the older form it is read as it would be written today, changed or not, and taken back as it was', async () => {
+    const sensor = (await entryOf('sensor-neutral'))!.device
+    const { sees: _sees, ...bare } = sensor
+    const older = (price: number) =>
+      JSON.stringify({
+        ...bare,
+        form: 1,
+        price,
+        settings: [
+          {
+            id: 'delay',
+            name: 'Off after',
+            values: ['30 s (walk test)', '10 min', '20 min', '30 min'],
+            initial: '20 min',
+            why: 'So.',
+          },
+        ],
+      })
+    await pool().query("UPDATE catalogue_devices SET shipped = ?, model = ? WHERE id = 'sensor-neutral'", [
+      older(1),
+      older(99),
+    ])
+    await pool().query('UPDATE catalogue_state SET revision = revision + 1')
+    const look = async () => {
+      const { device, from } = (await entryOf('sensor-neutral'))!
+      const delay = device.settings.find(({ id }) => id === 'delay')!
+      return {
+        form: device.form,
+        price: device.price,
+        from,
+        delay: [delay.initial, delay.kind],
+        sees: device.sees,
+      }
+    }
+    const now = { form: 2, price: 99, from: 'changed', delay: ['20 min', 'duration'], sees: sensor.sees }
+    expect(await look()).toEqual(now)
+    await seedCatalogue()
+    expect(await look()).toEqual(now)
+    const entry = (await entryOf('sensor-neutral'))!
+    await changeCatalogue({
+      id: commandId(),
+      name: 'edit a device',
+      puts: [{ based: entry.version, device: { ...entry.device, price: 5 } }],
+    })
+    expect(await look()).toEqual({ ...now, price: 5 })
+    const { undo } = await loadCatalogueUndo()
+    expect((await changeCatalogue({ id: commandId(), name: 'undo', undoes: undo!.id })).kind).toBe('applied')
+    expect(await look()).toEqual(now)
+  })
+
   it('sent twice it is applied once, and answered alike', async () => {
     const id = commandId()
     const entry = (await entryOf(ID))!

@@ -59,15 +59,28 @@ const sameWords = (one: Setting, other: Setting): boolean =>
 
 /**
  * A device as it was kept: one of the older form that came with the application, and was changed since, has from the one
- * that comes with it now what it could not say then.
+ * that comes with it now what it could not say then. Unchanged it is that one, to the letter.
  */
 export function keptDevice(kept: DeviceModel, shipped: DeviceModel | undefined): DeviceModel {
   const device = ofToday(kept) as DeviceModel
   if (device === kept || !shipped) return device
-  const settings = device.settings.map(own => {
-    const now = shipped.settings.find(({ id }) => id === own.id)
-    return now && sameWords(own, now) ? { ...now, name: own.name, initial: own.initial, why: own.why } : own
-  })
+  const ownOf = (id: string) => device.settings.find(own => own.id === id)
+  const settings = [
+    ...shipped.settings.map(now => {
+      const own = ownOf(now.id)
+      if (!own) return now
+      return sameWords(own, now) ? { ...now, name: own.name, initial: own.initial, why: own.why } : own
+    }),
+    ...device.settings.filter(own => !shipped.settings.some(({ id }) => id === own.id)),
+  ]
   const { sees, clock, joining } = shipped
-  return { ...device, settings, ...(sees && { sees }), ...(clock && { clock }), ...(joining && { joining }) }
+  const whole: Loose = {
+    ...device,
+    settings,
+    ...(sees && { sees }),
+    ...(clock && { clock }),
+    ...(joining && { joining }),
+  }
+  const names = [...Object.keys(shipped), ...Object.keys(whole)].filter(name => name in whole)
+  return Object.fromEntries([...new Set(names)].map(name => [name, whole[name]])) as unknown as DeviceModel
 }
