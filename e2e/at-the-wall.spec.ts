@@ -13,7 +13,7 @@ test.use({ viewport: { width: 390, height: 844 } })
 const seen = (page: Page) =>
   page.evaluate(() => {
     const next = document.querySelector('[data-work] [data-next]')
-    const drawing = document.querySelector('.box-drawing, .group-drawing, .house-sketch')!
+    const drawing = document.querySelector('.box-drawing, .group-drawing, .house-sketch, .room-drawing')!
     const { top, bottom } = next?.getBoundingClientRect() ?? { top: 0, bottom: 0 }
     return {
       asks: next?.getAttribute('data-next') ?? null,

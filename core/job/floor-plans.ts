@@ -1,15 +1,21 @@
-import { rowsWith, type JobRecord } from '../model/record'
-import { fault, type Fault } from '../model/result'
-import { sayFor } from '../model/say-for'
+import type { JobRecord } from '../model/record'
+import type { Fault } from '../model/result'
+import type { Row } from '../model/entities'
 import { faultsOfHangings, parseRoom } from '../setup'
+import type { Guard } from './transition'
 
-/** A room has one plan, whose walls close, with its boxes in their places. */
-export function faultsOfPlan(record: JobRecord, id: string, path: string): Fault[] {
-  const say = sayFor(record)
-  const { roomId, plan } = record.plans[id]!
-  const rivals = rowsWith(record, 'plans', 'roomId', roomId)
-  if (rivals.length > 1) return [fault(`${path}/roomId`, 'one-each', say`this room has a plan already`)]
+/** Walls that close, with what stands in them and boxes in their places: each fault at its field. */
+function faultsOfPlan({ id, plan }: Row<'plans'>): Fault[] {
   const parsed = parseRoom(plan)
   const faults = parsed.ok ? faultsOfHangings(plan) : parsed.faults
-  return faults.map(each => ({ ...each, path: `${path}/plan${each.path}` }))
+  return faults.map(each => ({ ...each, path: `/plans/${id}/plan${each.path}` }))
 }
+
+/** What is wrong with the plans of a record. */
+export const faultsOfPlans = (record: JobRecord): Fault[] => Object.values(record.plans).flatMap(faultsOfPlan)
+
+/** At the door: a phone asks the same where a plan is drawn, and no other page has to carry it. */
+export const soundPlans: Guard = (_before, _after, changes) =>
+  changes.flatMap(({ entity, after }) =>
+    entity === 'plans' && after !== null ? faultsOfPlan(after as Row<'plans'>) : [],
+  )

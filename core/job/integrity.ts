@@ -2,7 +2,6 @@ import { theControl } from './place-name'
 import { ENTITY_NAMES, fieldsOf, type EntityName, type JobRow, type Row } from '../model/entities'
 import { rowNamed, rowsWith, type JobRecord } from '../model/record'
 import { fault, type Fault } from '../model/result'
-import { faultsOfPlan } from './floor-plans'
 import type { Change } from './change'
 import { sayFor } from '../model/say-for'
 
@@ -88,7 +87,9 @@ function incoherence(record: JobRecord, { entity, id }: Subject): readonly Fault
     case 'ends':
       return faultsOfEnd(record, id, path)
     case 'plans':
-      return faultsOfPlan(record, id, path)
+      return rowsWith(record, 'plans', 'roomId', record.plans[id]!.roomId).length > 1
+        ? [fault(`${path}/roomId`, 'one-each', say`this room has a plan already`)]
+        : NONE
     case 'devices':
       return oneEach(record, 'devices', id, path, say`this place has an old device already`)
     case 'choices':

@@ -4,7 +4,9 @@ import { usualBox } from '@/demo/usual'
 import { drawnRoom } from '@/testing/setup/rooms'
 import { TIMES } from '@/testing/times'
 import { boxView, type BoxView } from '../job/box-view'
+import { faultsOfPlans, soundPlans } from '../job/floor-plans'
 import { faultsOfRecord } from '../job/integrity'
+import { transition } from '../job/transition'
 import type { Hanging, PlanOfRoom } from '../model/floor-plan'
 import { figureOf, valuesOf } from '../model/setting'
 import {
@@ -180,7 +182,7 @@ describe('every sensor of the catalogue', () => {
 
 describe('a plan in the record', () => {
   const faults = (of: PlanOfRoom) =>
-    faultsOfRecord(withPlan(usualBox({}), of).record).map(({ path, code }) => `${path} ${code}`)
+    faultsOfPlans(withPlan(usualBox({}), of).record).map(({ path, code }) => `${path} ${code}`)
 
   it('is refused at its field where it does not hang together', () => {
     expect(faults(plan([HANGS]))).toEqual([])
@@ -190,6 +192,20 @@ describe('a plan in the record', () => {
     expect(faults({ ...plan(), openings: wide })).toEqual(['/plans/plan/plan/openings/0/width range'])
     expect(faults(plan([{ ...HANGS, along: 7 }] as Hanging[]))).toEqual([
       '/plans/plan/plan/hangings/0/along outside',
+    ])
+  })
+
+  it('is held to that at the door, whatever else is changed with it', () => {
+    const { record } = usualBox({})
+    const add = (of: PlanOfRoom) =>
+      transition(record, [{ kind: 'add', entity: 'plans', row: { id: 'plan', roomId: 'room', plan: of } }], {
+        now: '2026-11-02T09:00:00.000Z',
+        guards: [soundPlans],
+      })
+    expect(add(plan([HANGS])).ok).toBe(true)
+    const refused = add(plan([{ ...HANGS, height: 9 }]))
+    expect(refused.ok ? [] : refused.faults.map(({ path }) => path)).toEqual([
+      '/plans/plan/plan/hangings/0/height',
     ])
   })
 

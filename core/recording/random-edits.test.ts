@@ -61,6 +61,7 @@ import {
   type Pair,
 } from '.'
 import { boxView } from '../job/box-view'
+import { soundPlans } from '../job/floor-plans'
 import { drawnRoom } from '@/testing/setup/rooms'
 import { plainPen } from '@/testing/recording/plain-pen'
 
@@ -349,7 +350,7 @@ describe('whatever a person says by hand, the house stays whole', () => {
           const kind = kindDraw(KINDS)
           const edits = anyEdits(record, lot(seed * 131 + step), step)
           if (edits.length === 0) continue
-          const changes = transition(record, edits, { now: '2026-11-02T09:00:00.000Z', guards: [] })
+          const changes = transition(record, edits, { now: '2026-11-02T09:00:00.000Z', guards: [soundPlans] })
           // A refusal leaves everything as it was; it is never an exception.
           if (!changes.ok) continue
           done.set(kind, (done.get(kind) ?? 0) + 1)

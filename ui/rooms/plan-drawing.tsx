@@ -113,7 +113,7 @@ export function PlanDrawing({
       onPointerMove={drag}
       onPointerUp={drop}
       onPointerCancel={drop}
-      className={`block w-full rounded-xl bg-sheet select-none ${onMoved ? 'touch-none' : 'touch-pan-y'} ${tall ? 'max-h-[70dvh]' : 'max-h-[42dvh] wide:max-h-[75dvh]'}`}
+      className={`room-drawing block w-full rounded-xl bg-sheet select-none ${onMoved ? 'touch-none' : 'touch-pan-y'} ${tall ? 'max-h-[70dvh]' : 'max-h-[42dvh] wide:max-h-[75dvh]'}`}
     >
       <Floor plan={shown} paper={paper} />
       {under?.(paper)}
