@@ -57,5 +57,5 @@ test('how sensors turn on, by what a room is for: said of the room, ruled for it
     { rule_id: 'presence-on-sleeping', value: 'by-itself' },
   ])
   await visit(page, `/jobs/${jobId}/boxes/box/set`)
-  await expect(page.getByText('Turns on, not made yet (usual: by itself)')).toBeVisible()
+  await expect(page.getByText('Turns on, as it comes: by itself')).toBeVisible()
 })
