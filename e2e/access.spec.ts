@@ -139,6 +139,7 @@ test('no page loads more than 272 kB of compressed script, its workers 57 kB, an
   baseURL,
 }) => {
   const jobId = await bringInDemo(request)
+  const tooHeavy: string[] = []
   for (const path of PAGES) {
     const context = await browser.newContext({ baseURL })
     const page = await context.newPage()
@@ -187,9 +188,11 @@ test('no page loads more than 272 kB of compressed script, its workers 57 kB, an
     }
     const bytes = await weigh(false)
     expect(bytes, path).toBeGreaterThan(50_000)
-    expect(bytes, path).toBeLessThan(272_000)
+    if (bytes >= 272_000) tooHeavy.push(`${path}: ${bytes}`)
+    console.log(path, bytes, await weigh(true))
     expect(await weigh(true), path).toBeLessThan(57_000)
     expect(elsewhere).toEqual([])
     await context.close()
   }
+  expect(tooHeavy).toEqual([])
 })
