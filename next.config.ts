@@ -4,7 +4,7 @@ import type { NextConfig } from 'next'
 interface WebpackConfig {
   readonly plugins: unknown[]
   readonly optimization: {
-    readonly splitChunks?: false | { readonly cacheGroups?: Record<string, unknown> }
+    readonly splitChunks?: false | { minSize?: number; readonly cacheGroups?: Record<string, unknown> }
   }
 }
 
@@ -35,7 +35,9 @@ const config: NextConfig = {
     )
     // What every page says its words with comes once, not once for each of the files that Next makes of a page.
     const { splitChunks } = webpackConfig.optimization
-    if (!isServer && splitChunks && splitChunks.cacheGroups)
+    if (!isServer && splitChunks && splitChunks.cacheGroups) {
+      // What two parts of one page both use comes with neither, but once.
+      splitChunks.minSize = 6000
       splitChunks.cacheGroups.words = {
         test: /[\\/](core[\\/]words[\\/]say|ui[\\/]words[\\/]use-say)\.ts$/,
         chunks: ({ name }: { readonly name?: string }) => name?.startsWith('app/') ?? false,
@@ -44,6 +46,7 @@ const config: NextConfig = {
         priority: 50,
         enforce: true,
       }
+    }
     return webpackConfig
   },
   serverExternalPackages: ['mysql2', 'joi', 'pino', 'sharp'],

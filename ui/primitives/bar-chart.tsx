@@ -1,30 +1,11 @@
-'use client'
+import { useEffect, useRef, useState } from 'react'
+import { part } from './part'
 
-import { useEffect, useState } from 'react'
-import Chart from 'react-apexcharts'
-import { figure } from '@/core/model/units'
-import { nonce } from '../browser/served-with'
-
-/** Colours of the page as it is now; anew when the theme changes. */
-function useInk() {
-  const [ink, setInk] = useState(read)
-  useEffect(() => {
-    const watch = new MutationObserver(() => setInk(read()))
-    watch.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] })
-    return () => watch.disconnect()
-  }, [])
-  return ink
-}
-
-function read() {
-  const style = getComputedStyle(document.documentElement)
-  const of = (name: string) => style.getPropertyValue(name).trim()
-  return {
-    ink: of('--ink'),
-    plum: of('--plum'),
-    rule: of('--rule'),
-    isDark: document.documentElement.dataset.theme === 'dark',
-  }
+export interface Bars {
+  /** Names of the bars of each row, in their order. */
+  readonly kinds: readonly string[]
+  readonly rows: readonly ChartRow[]
+  readonly unit: string
 }
 
 export interface ChartRow {
@@ -33,66 +14,35 @@ export interface ChartRow {
   readonly figures: readonly number[]
 }
 
-/** Bars of one unit, a group of them for each row, one of each kind. */
-export function BarChart({
-  label,
-  kinds,
-  rows,
-  unit,
-}: {
-  label: string
-  /** Their names. */
-  kinds: readonly string[]
-  rows: readonly ChartRow[]
-  unit: string
-}) {
-  const { ink, plum, rule, isDark } = useInk()
-  const most = Math.max(...rows.flatMap(({ figures }) => figures))
+const BAR = 16
+const BETWEEN_ROWS = 12
+const LEGEND = 60
+
+export const heightOf = ({ kinds, rows }: Pick<Bars, 'kinds' | 'rows'>): number =>
+  rows.length * (kinds.length * BAR + BETWEEN_ROWS) + LEGEND
+
+const DrawnBars = part(() => import('./drawn-bars').then(module => module.DrawnBars), { seldom: true })
+
+/** So near below what is seen it is drawn, so that it stands when one comes to it. */
+const NEAR = '400px'
+
+/** Bars of one unit. What draws them is large, and is fetched once somebody comes near. */
+export function BarChart({ label, ...bars }: Bars & { label: string }) {
+  const figure = useRef<HTMLElement>(null)
+  const [isNear, setIsNear] = useState(false)
+  useEffect(() => {
+    const watch = new IntersectionObserver(
+      entries => {
+        if (entries.some(({ isIntersecting }) => isIntersecting)) setIsNear(true)
+      },
+      { rootMargin: NEAR },
+    )
+    watch.observe(figure.current!)
+    return () => watch.disconnect()
+  }, [])
   return (
-    <figure role="img" aria-label={label}>
-      <Chart
-        type="bar"
-        height={rows.length * (kinds.length * 16 + 12) + 60}
-        series={kinds.map((name, at) => ({ name, data: rows.map(({ figures }) => figures[at]!) }))}
-        options={{
-          chart: {
-            nonce,
-            animations: { enabled: false },
-            toolbar: { show: false },
-            zoom: { enabled: false },
-            background: 'transparent',
-            fontFamily: 'inherit',
-            foreColor: ink,
-          },
-          theme: { mode: isDark ? 'dark' : 'light' },
-          colors: [ink, plum, rule],
-          fill: { type: 'solid', opacity: 1 },
-          stroke: { show: true, width: 1.5, colors: [ink] },
-          plotOptions: { bar: { horizontal: true, barHeight: '82%', dataLabels: { position: 'top' } } },
-          dataLabels: {
-            enabled: true,
-            textAnchor: 'start',
-            offsetX: 8,
-            style: { fontSize: '13px', fontWeight: 400, colors: [ink] },
-            background: { enabled: false },
-            formatter: value => (Number(value) === 0 ? '' : `${figure(Number(value), 2)} ${unit}`),
-          },
-          grid: { borderColor: rule, xaxis: { lines: { show: false } }, yaxis: { lines: { show: false } } },
-          legend: { position: 'top', horizontalAlign: 'left', fontSize: '15px', labels: { colors: ink } },
-          states: { hover: { filter: { type: 'none' } }, active: { filter: { type: 'none' } } },
-          tooltip: { enabled: false },
-          // A narrow one leaves the figures as much room as the bars.
-          responsive: [{ breakpoint: 640, options: { xaxis: { max: most * 2.2 } } }],
-          xaxis: {
-            categories: rows.map(({ words }) => words),
-            max: most * 1.35,
-            labels: { show: false },
-            axisBorder: { show: false },
-            axisTicks: { show: false },
-          },
-          yaxis: { labels: { maxWidth: 150, style: { fontSize: '14px', colors: ink } } },
-        }}
-      />
+    <figure ref={figure} role="img" aria-label={label} style={{ minHeight: heightOf(bars) }}>
+      {isNear && <DrawnBars {...bars} />}
     </figure>
   )
 }

@@ -3,15 +3,10 @@ import type { JobRecord } from '@/core/model/record'
 import { deviceNamed } from '@/core/model/trade'
 import { sharesOf, type LightChoices, type Proposal, type ProposalKind, type Share } from '@/core/whole'
 import { useTrade } from '../job/provider'
+import { BarChart } from '../primitives/bar-chart'
 import { PickOne } from '../primitives/fields'
 import { useSay } from '../words/use-say'
 import { PROPOSAL_WORDS } from './words'
-import { part } from '../primitives/part'
-
-const BarChart = part(() => import('../primitives/bar-chart').then(module => module.BarChart), {
-  seldom: true,
-  Coming: () => <div className="min-h-96" />,
-})
 
 const VIEWS = ['price-by-room', 'minutes-by-room', 'price-by-device'] as const
 type View = (typeof VIEWS)[number]

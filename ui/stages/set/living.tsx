@@ -10,15 +10,11 @@ import { asker, type Asked } from '@/workers/ask'
 import { useTrade } from '../../job/provider'
 import { Link } from '../../job/link'
 import { LINK_LOOK } from '../../primitives/link-look'
-import { part } from '../../primitives/part'
+import { BarChart } from '../../primitives/bar-chart'
 import { Part } from '../../primitives/titled-part'
 import { ROOM_KIND_WORDS } from '../../words'
 import { useSay } from '../../words/use-say'
 import type { Aiming } from './aim'
-
-const BarChart = part(() => import('../../primitives/bar-chart').then(module => module.BarChart), {
-  seldom: true,
-})
 
 const DEADLINE_MILLISECONDS = 20_000
 const live = asker<LivingAsked, Living>(
