@@ -36,8 +36,15 @@ const config: NextConfig = {
     // What every page says its words with comes once, not once for each of the files that Next makes of a page.
     const { splitChunks } = webpackConfig.optimization
     if (!isServer && splitChunks && splitChunks.cacheGroups) {
-      // What two parts of one page both use comes with neither, but once.
-      splitChunks.minSize = 6000
+      // Two parts of the page of Wire go through circuits: what both need comes once.
+      splitChunks.cacheGroups.circuits = {
+        test: /[\\/]core[\\/](route[\\/](outside|joined-by-tab)|model[\\/]circuit)\.ts$/,
+        chunks: 'async',
+        minChunks: 2,
+        minSize: 0,
+        priority: 50,
+        enforce: true,
+      }
       splitChunks.cacheGroups.words = {
         test: /[\\/](core[\\/]words[\\/]say|ui[\\/]words[\\/]use-say)\.ts$/,
         chunks: ({ name }: { readonly name?: string }) => name?.startsWith('app/') ?? false,

@@ -1,4 +1,5 @@
-export { aimSensor, ceilingPoints, nearestCure, type Aimed, type AimResult, type Cure } from './aim'
+export { aimSensor, type Aimed, type AimResult } from './aim'
+export { ceilingPoints, nearestCure, type Cure } from './cure'
 export { faultsForClock } from './clock-keeps'
 export { daysAhead, type DayAhead } from './days-ahead'
 export { clockOf, writtenBy } from './clock'
@@ -21,10 +22,12 @@ export { faultsOfHangings } from './hangings'
 export type { Moment, Program, ProgramEvent, Turns, When } from '../model/light-program'
 export { type Occurrence, type Place } from './program'
 export { runOf, type Happening, type Run } from './run'
-export { cornersOf, gapOf, inwardOf, parseRoom, wallsOf, type Room } from './room'
+export { cornersOf, gapOf, inwardOf, wallsOf, type Room } from './room'
 export { wedgesOf } from './field'
 export { eyesOf, seenBy, type Eyes, type Seen } from './seen'
-export { axisOf, parseSensor, type Aim, type CeilingSensor, type Sensor, type WallSensor } from './sensor'
+export { parseRoom } from './parse-room'
+export { parseSensor } from './parse-sensor'
+export { axisOf, type Aim, type CeilingSensor, type Sensor, type WallSensor } from './sensor'
 export {
   cornerAdded,
   cornerRemoved,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { parseRoom } from './room'
+import { parseRoom } from './parse-room'
 import { cornersOfWalls, type TypedWall } from './typed-walls'
 import { drawnRoom } from '@/testing/setup/rooms'
 
