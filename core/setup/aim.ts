@@ -1,7 +1,6 @@
-import { distance, isInside } from './plane'
 import type { Room } from './room'
 import { areaIn, eyesOf, isSpotSeen, passageSeen, seenBy, type Eyes, type Seen } from './seen'
-import { aimsOf, isInField, pointOf, type Aim, type CeilingSensor, type Sensor } from './sensor'
+import { aimsOf, isInField, type Aim, type Sensor } from './sensor'
 
 /** One way to set a sensor, with what it is judged by. */
 export interface Aimed {

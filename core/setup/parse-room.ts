@@ -1,5 +1,5 @@
 import { fault, good, refused, type Fault, type Result } from '../model/result'
-import { distance, isInside, meeting, offSegment, sidesOf, along, type Point, type Segment } from './plane'
+import { distance, isInside, meeting, offSegment, sidesOf, type Point, type Segment } from './plane'
 import { wallsOf, type Room } from './room'
 
 /** Nobody walks in less, and no sensor reaches further. */
