@@ -1,6 +1,7 @@
 import { circuitTests } from './circuit-tests'
 import { HABITS } from './habits'
 import { ROOM_PLANS } from './room-plans'
+import { USUAL_PROGRAMS } from './usual-programs'
 import { houseRules } from './house-rules'
 import type { Trade } from '@/core/model/trade'
 import { devices } from './devices'
@@ -40,4 +41,5 @@ export const trade: Trade = {
   routeCosts,
   habits: HABITS,
   roomPlans: ROOM_PLANS,
+  usualPrograms: USUAL_PROGRAMS,
 }

@@ -1,3 +1,4 @@
+import type { Program } from '@/core/model/light-program'
 import type { PlanOfRoom } from '@/core/model/floor-plan'
 import { ALONE } from '@/core/model/placed'
 import { BLANK } from '@/core/model/blank-rows'
@@ -120,6 +121,11 @@ export function jobBuilder(job: JobRow) {
 
   const plans = (ofRooms: Readonly<Record<string, PlanOfRoom>>) => {
     for (const [roomId, plan] of Object.entries(ofRooms)) put('plans', { id: `plan-${roomId}`, roomId, plan })
+  }
+
+  const programs = (ofPlaces: Readonly<Record<string, Program>>) => {
+    for (const [placeId, program] of Object.entries(ofPlaces))
+      put('programs', { id: `program-${placeId}`, placeId, program })
   }
 
   const circuit = (breaker: string, label: string, ratedAmps: number, more: Partial<Row<'circuits'>> = {}) =>
@@ -396,6 +402,7 @@ export function jobBuilder(job: JobRow) {
   return {
     room,
     plans,
+    programs,
     circuit,
     box,
     run,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { faultsOfPlans } from '@/core/job/floor-plans'
+import { faultsOfShapes } from '@/core/job/sound-shapes'
 import { faultsOfRecord } from '@/core/job/integrity'
 import { quillbackRoad } from './quillback'
 import { saltpanQuay } from './saltpan'
@@ -10,7 +10,7 @@ describe('plans of the demo', () => {
     ['Saltpan Quay', saltpanQuay],
   ])('%s hang together, and stand for their rooms', (_, build) => {
     const record = build()
-    expect([...faultsOfRecord(record), ...faultsOfPlans(record)]).toEqual([])
+    expect([...faultsOfRecord(record), ...faultsOfShapes(record)]).toEqual([])
     expect(Object.values(record.plans).length).toBeGreaterThan(0)
     for (const { roomId, plan } of Object.values(record.plans))
       for (const { boxId } of plan.hangings) expect(record.boxes[boxId]?.roomId).toBe(roomId)

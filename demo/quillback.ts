@@ -1,6 +1,7 @@
 import { identify } from './identify'
 import type { JobRecord } from '@/core/model/record'
 import { jobBuilder } from './builder'
+import { QUILLBACK_PROGRAMS } from './programs'
 import { QUILLBACK_PLANS } from './plans'
 import { groupBoxes } from './quillback-groups'
 import { cellarSteps, wheel } from './quillback-old'
@@ -23,6 +24,7 @@ function build(): JobRecord {
     apprentice: 'Kofi Marsh',
     regionId: 'north-america-120',
     backFeed: 'no',
+    site: { town: '', latitude: 44.1, longitude: -69.1, zone: 'America/New_York' },
     note: 'Built in 1949, enlarged in 1971. Pottery studio in the yard. The owners want to reach every light without a stair in the dark.',
   })
 
@@ -263,5 +265,6 @@ function build(): JobRecord {
   identify(house, 'box-stair-bottom', 'box-stair-middle', 'box-stair-top')
   identify(house, 'box-darkroom-door', 'box-darkroom-bench')
   workedBoxes(house)
+  house.programs(QUILLBACK_PROGRAMS)
   return house.record()
 }

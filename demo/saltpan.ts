@@ -14,6 +14,7 @@ export function saltpanQuay(): JobRecord {
     apprentice: '',
     regionId: 'europe-230',
     backFeed: 'no',
+    site: { town: '', latitude: 54.3, longitude: 8.9, zone: 'Europe/Berlin' },
     note: 'Part rewired: brown and blue in the hall, red and black in the bedroom.',
   })
   flat.room('hallway', 'Hallway', 'Third floor', 'passage', [0, 1])

@@ -127,6 +127,7 @@ export function bareJob(
     apprentice: '',
     regionId: region,
     backFeed: 'no',
+    site: null,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')
@@ -145,6 +146,7 @@ export function usualBox(given: UsualBox = {}): BoxView {
     apprentice: '',
     regionId: given.region ?? 'north-america-120',
     backFeed: 'no',
+    site: null,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor', given.roomKind)

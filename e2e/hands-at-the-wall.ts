@@ -25,6 +25,7 @@ export const AT_THE_WALL: HandsOf<
   | 'steps'
   | 'settings'
   | 'plans'
+  | 'programs'
   | 'tests'
   | 'crew'
   | 'keeps'
@@ -182,6 +183,10 @@ export const AT_THE_WALL: HandsOf<
       'e2e/taken-back.spec.ts',
       'a step has its note; a setting and a test are taken back, with what was read',
     ),
+  },
+  programs: {
+    placeId: MADE_WITH_ROW,
+    program: inTest('e2e/program.spec.ts', 'a program is made, its year looked at, and keyed in'),
   },
   plans: {
     roomId: MADE_WITH_ROW,

@@ -62,6 +62,7 @@ export const HANDS: HandsOf<EntityName> & {
     apprentice: text('Apprentice', 'Ash'),
     regionId: inTest('e2e/said-of-a-box.spec.ts', 'the region of a job is said while nothing depends on it'),
     backFeed: pick('Solar, battery or standby feeds it too', worded(YES_NO_UNKNOWN, plain)),
+    site: inTest('e2e/program.spec.ts', 'a program is made, its year looked at, and keyed in'),
     note: text('Notes', 'Key under the mat'),
   },
   rooms: {

@@ -70,6 +70,7 @@ async function startJob({ start }: Start): Promise<Result<string>> {
     apprentice: '',
     regionId: start.regionId,
     backFeed: 'not-known',
+    site: null,
     note: '',
   })
   return storedOnce({ record, extra: {} }, start.id)

@@ -8,7 +8,7 @@ import type { VersionedJob } from '@/core/job/since'
 import { versionOf, withVersions, type RowVersion } from '@/core/job/versions'
 import { takenBack } from '@/core/job/taken-back'
 import { checked, held, transition, type Moment } from '@/core/job/transition'
-import { soundPlans } from '@/core/job/floor-plans'
+import { soundShapes } from '@/core/job/sound-shapes'
 import { holdPoints, powerHolds } from '@/core/plan'
 import { fault } from '@/core/model/result'
 import { JOB_FIELDS } from '@/core/model/entities'
@@ -63,7 +63,7 @@ async function applied(db: PoolConnection, jobId: string, command: Command | Und
   const { job, trade } = raised
   const from: Standpoint = { origin: command.origin, revision: job.revision }
   const isBehind = command.origin.seen < job.revision - 1
-  const moment = { now: at, from, isBehind, guards: [soundPlans, holdPoints(trade), powerHolds(trade)] }
+  const moment = { now: at, from, isBehind, guards: [soundShapes, holdPoints(trade), powerHolds(trade)] }
   const planned = await planning(db, job, command, moment)
   // What was applied already does not fit a second time.
   if (planned.kind !== 'changes') return rolledBack(db, (await appliedBefore(db, jobId, command)) ?? planned)

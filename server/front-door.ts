@@ -20,7 +20,7 @@ const ALWAYS: Readonly<Record<string, string>> = {
   'referrer-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
-  'permissions-policy': 'camera=(self), geolocation=(), microphone=(), payment=(), usb=()',
+  'permissions-policy': 'camera=(self), geolocation=(self), microphone=(), payment=(), usb=()',
 }
 
 /** Data is read, never run or shown as a page. */

@@ -1,3 +1,4 @@
+import type Joi from 'joi'
 import pino from 'pino'
 import { fromJson } from '@/core/format/json'
 import { isAway } from './database'
@@ -70,4 +71,24 @@ export async function answered(work: () => Promise<Response>): Promise<Response>
       return Response.json({ kind: 'away' }, { status: 503, headers: { 'retry-after': '5' } })
     return Response.json({ kind: 'server-fault' }, { status: 500 })
   }
+}
+
+/** Answers what is asked in an address, by its schema; what does not fit is refused, each at its field. */
+export async function asked<Asked>(
+  request: Request,
+  schema: Joi.Schema,
+  answer: (asked: Asked) => Response | Promise<Response>,
+): Promise<Response> {
+  const given = Object.fromEntries(new URL(request.url).searchParams)
+  const { error, value } = schema.validate(given, { abortEarly: false }) as {
+    error?: Joi.ValidationError
+    value: Asked
+  }
+  if (!error) return answer(value)
+  const faults = error.details.map(({ path, message }) => ({
+    path: `/${path.join('/')}`,
+    code: 'range',
+    message,
+  }))
+  return Response.json({ kind: 'refused', faults }, { status: 422 })
 }

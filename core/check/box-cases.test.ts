@@ -36,6 +36,7 @@ function gangs(
     apprentice: '',
     regionId: 'north-america-120',
     backFeed: 'no',
+    site: null,
     note: '',
   })
   job.room('room', 'Room', 'Ground floor')

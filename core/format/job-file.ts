@@ -1,4 +1,4 @@
-import { faultsOfPlans } from '../job/floor-plans'
+import { faultsOfShapes } from '../job/sound-shapes'
 import { faultsOfRecord } from '../job/integrity'
 import {
   ENTITY_NAMES,
@@ -43,7 +43,7 @@ export function parseJobFile(source: string): Result<JobFile> {
     return rows.length === Object.keys(record[name]).length ? [] : twiceIn(name, rows)
   })
   if (doubled.length > 0) return refused(...(doubled as [Fault, ...Fault[]]))
-  const faults = [...faultsOfRecord(record), ...faultsOfPlans(record)]
+  const faults = [...faultsOfRecord(record), ...faultsOfShapes(record)]
   if (faults.length > 0) {
     const places = new Map<string, ReadonlyMap<unknown, number>>()
     return refused(...faults.map(each => ({ ...each, path: pathInFile(each.path, shape.value, places) })))

@@ -18,7 +18,7 @@ function schemaOf(field: Field): Record<string, unknown> {
     case 'flag':
       return { type: 'boolean' }
     case 'shape':
-      return { type: 'object', description: `as Files for Set describe a ${field.of}` }
+      return { type: type('object'), description: `as Files for Set describe a ${field.of}` }
     case 'instant':
       return { type: 'string', format: 'date-time', description: 'UTC with milliseconds' }
   }

@@ -44,7 +44,7 @@ export function joiOf(field: Field): Joi.Schema {
     case 'flag':
       return Joi.boolean()
     case 'shape':
-      return SHAPES[field.of]
+      return maybe(SHAPES[field.of])
     case 'instant':
       return Joi.string().pattern(INSTANT, 'instant').custom(realInstant)
   }
@@ -142,7 +142,7 @@ const tables = Object.fromEntries(
 ) as Record<EntityName, Joi.Schema>
 
 export const JOB_FILE_FORMAT = 'everyroom-job'
-export const JOB_FILE_VERSION = 19
+export const JOB_FILE_VERSION = 20
 
 export const jobFileSchema = Joi.object({
   format: Joi.valid(JOB_FILE_FORMAT).required(),

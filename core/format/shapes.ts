@@ -60,4 +60,50 @@ const plan = Joi.object({
     .required(),
 })
 
-export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan }
+const MOST_PLUS = 720
+const minuteOfDay = Joi.number().integer().min(0).max(1439)
+const moment = Joi.alternatives().conditional(Joi.object({ kind: Joi.valid('clock').required() }).unknown(), {
+  then: Joi.object({ kind: Joi.valid('clock'), minute: minuteOfDay.required() }),
+  otherwise: Joi.object({
+    kind: Joi.valid('dusk', 'dawn').required(),
+    plus: Joi.number().integer().min(-MOST_PLUS).max(MOST_PLUS).required(),
+  }),
+})
+const monthDay = Joi.string()
+  .pattern(/^\d\d-\d\d$/, 'month and day')
+  .required()
+
+const program = Joi.object({
+  events: Joi.array()
+    .items(
+      Joi.object({
+        turns: Joi.valid('on', 'off').required(),
+        when: Joi.alternatives()
+          .conditional(Joi.object({ kind: Joi.valid('earlier', 'later').required() }).unknown(), {
+            then: Joi.object({
+              kind: Joi.valid('earlier', 'later'),
+              of: Joi.array().ordered(moment.required(), moment.required()).required(),
+            }),
+            otherwise: moment,
+          })
+          .required(),
+        days: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().required(),
+        between: Joi.object({ from: monthDay, to: monthDay }).allow(null).required(),
+        ofThatNight: Joi.boolean().required(),
+        instead: minuteOfDay.allow(null).required(),
+        vary: Joi.number().integer().min(0).max(MOST_PLUS).required(),
+      }),
+    )
+    .max(40)
+    .required(),
+  daylightSaving: Joi.valid('follows', 'stands').required(),
+})
+
+const site = Joi.object({
+  town: Joi.string().allow('').max(120).required(),
+  latitude: Joi.number().min(-90).max(90).required(),
+  longitude: Joi.number().min(-180).max(180).required(),
+  zone: Joi.string().max(60).required(),
+})
+
+export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan, program, site }

@@ -13,6 +13,7 @@ const LATER_TABLES = {
   11: ['locks'],
   12: ['circuitTests'],
   19: ['plans'],
+  20: ['programs'],
 } as const
 
 /** A file of an earlier version as this one has it: what it could not say yet is said to be not known. */

@@ -90,6 +90,8 @@ function incoherence(record: JobRecord, { entity, id }: Subject): readonly Fault
       return rowsWith(record, 'plans', 'roomId', record.plans[id]!.roomId).length > 1
         ? [fault(`${path}/roomId`, 'one-each', say`this room has a plan already`)]
         : NONE
+    case 'programs':
+      return oneEach(record, 'programs', id, path, say`this place has a program already`)
     case 'devices':
       return oneEach(record, 'devices', id, path, say`this place has an old device already`)
     case 'choices':
@@ -215,12 +217,12 @@ function faultsOfName(record: JobRecord, entity: 'rooms' | 'circuits', id: strin
 
 function oneEach(
   record: JobRecord,
-  entity: 'devices' | 'choices',
+  entity: 'devices' | 'choices' | 'programs',
   id: string,
   path: string,
   message: string,
 ): Fault[] {
-  const { placeId } = rowNamed(record, entity, id) as Row<'devices' | 'choices'>
+  const { placeId } = rowNamed(record, entity, id) as Row<'devices' | 'choices' | 'programs'>
   return rowsWith(record, entity, 'placeId', placeId).length > 1
     ? [fault(`${path}/placeId`, 'one-each', message)]
     : []

@@ -5,6 +5,7 @@ import {
   maybeChoice,
   maybeNumber,
   maybeRef,
+  maybeShape,
   maybeText,
   maybeWhole,
   number,
@@ -75,6 +76,8 @@ export const JOB_FIELDS = {
   regionId: choice(REGION_IDS),
   /** Whether anything feeds the house besides its supply: solar, battery, standby. */
   backFeed: choice(YES_NO_UNKNOWN),
+  /** Where the house stands; null until somebody says. */
+  site: maybeShape('site'),
   note: text(4000),
 } as const satisfies Fields
 
@@ -389,6 +392,8 @@ export const ENTITIES = {
     /** Why it is not what was worked out; empty where nobody said. */
     reason: text(400),
   },
+  /** When the device at a place turns its light on and off by itself: one for each. */
+  programs: { id, placeId: ref('places'), program: shape('program') },
   tests: {
     id,
     placeId: ref('places'),

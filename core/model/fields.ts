@@ -1,4 +1,6 @@
 import type { PlanOfRoom } from './floor-plan'
+import type { Program } from './light-program'
+import type { Site } from './site'
 
 /**
  * A field says once what a column holds. From it come the TypeScript row, the check at the door, the
@@ -19,10 +21,12 @@ export type Field =
   | { readonly kind: 'flag'; readonly nullable: false }
   | { readonly kind: 'instant'; readonly nullable: boolean }
   /** Something that hangs together as a whole: it is said, and refused, at once. */
-  | { readonly kind: 'shape'; readonly of: keyof Shapes; readonly nullable: false }
+  | { readonly kind: 'shape'; readonly of: keyof Shapes; readonly nullable: boolean }
 
 export interface Shapes {
   readonly plan: PlanOfRoom
+  readonly program: Program
+  readonly site: Site
 }
 
 /** What happens to this row when the row it points at is removed. */
@@ -67,6 +71,9 @@ export const instant = { kind: 'instant', nullable: false } as const
 
 export const shape = <const Of extends keyof Shapes>(of: Of) =>
   ({ kind: 'shape', of, nullable: false }) as const
+
+export const maybeShape = <const Of extends keyof Shapes>(of: Of) =>
+  ({ kind: 'shape', of, nullable: true }) as const
 
 export const ref = <To extends string>(to: To) =>
   ({ kind: 'ref', to, onRemove: 'remove', nullable: false }) as const

@@ -28,6 +28,7 @@ export const BEARS_ON = [
   'shutter-left',
   'shutter-right',
   'program',
+  'daylight-saving',
   'presets',
   'low-end',
   'high-end',
@@ -151,6 +152,12 @@ export function nearestValue(
 /** The setting of a device that decides something; null where it has none, or its file does not say. */
 export const settingFor = (settings: readonly Setting[], bearsOn: BearsOn): Setting | null =>
   settings.find(each => each.bearsOn === bearsOn) ?? null
+
+/** The value by which a clock goes by the events that were keyed in, where somebody made a program for it. */
+export const OWN_PROGRAM = 'its own program'
+
+/** What a clock does when clocks are put forward and back, as devices say it. */
+export const DAYLIGHT_SAVING = { follows: 'on', stands: 'off' } as const
 
 /** How a presence sensor turns on, as devices say it. */
 export const PRESENCE_ON = { 'manual-on': 'by hand', 'automatic-on': 'by itself' } as const

@@ -1,6 +1,7 @@
 import type { DeviceModel } from './device'
 import type { Habits } from './habits'
 import type { FloorPlan } from './floor-plan'
+import type { Program } from './light-program'
 import { rowsWith, type JobRecord } from './record'
 import type {
   CircuitTest,
@@ -119,6 +120,8 @@ export interface Trade {
   readonly habits: Readonly<Record<Exclude<RoomKind, 'not-said'>, Habits>>
   /** Rooms as they usually are, to begin a plan with, by what they are called. */
   readonly roomPlans: Readonly<Record<string, FloorPlan>>
+  /** Programs as they usually are, to begin one with, by what they are called. */
+  readonly usualPrograms: Readonly<Record<string, Program>>
   /** Minutes that it takes to put right what is wrong. */
   readonly mending: Readonly<Record<DefectKind, number>>
   /** In money of the region, of the parts that go with a piece of work. */

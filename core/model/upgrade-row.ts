@@ -48,7 +48,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   conductors: () => blank(BLANK.conductors, 'faded', 'unfit', 'wish'),
   defects: () => ({ handedTo: '', handedOn: null }),
   devices: () => blank(BLANK.devices, 'testerShows', 'setAs'),
-  job: () => ({ backFeed: 'not-known' }),
+  job: () => ({ backFeed: 'not-known', site: null }),
   groups: () => blank(BLANK.groups, 'behaves', 'everyPlace', 'bypass', 'unworked'),
   loads: () => blank(BLANK.loads, 'amperesEach', 'voltAmperesEach', 'inrushAmperesEach', 'isolatedAtId'),
   pigtails: () => blank(BLANK.pigtails, 'gauge'),

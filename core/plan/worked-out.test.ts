@@ -4,7 +4,7 @@ import { usualBox } from '@/demo/usual'
 import { drawnRoom } from '@/testing/setup/rooms'
 import { TIMES } from '@/testing/times'
 import { boxView, type BoxView } from '../job/box-view'
-import { faultsOfPlans, soundPlans } from '../job/floor-plans'
+import { faultsOfShapes, soundShapes } from '../job/sound-shapes'
 import { faultsOfRecord } from '../job/integrity'
 import { transition } from '../job/transition'
 import type { Hanging, PlanOfRoom } from '../model/floor-plan'
@@ -182,7 +182,7 @@ describe('every sensor of the catalogue', () => {
 
 describe('a plan in the record', () => {
   const faults = (of: PlanOfRoom) =>
-    faultsOfPlans(withPlan(usualBox({}), of).record).map(({ path, code }) => `${path} ${code}`)
+    faultsOfShapes(withPlan(usualBox({}), of).record).map(({ path, code }) => `${path} ${code}`)
 
   it('is refused at its field where it does not hang together', () => {
     expect(faults(plan([HANGS]))).toEqual([])
@@ -200,7 +200,7 @@ describe('a plan in the record', () => {
     const add = (of: PlanOfRoom) =>
       transition(record, [{ kind: 'add', entity: 'plans', row: { id: 'plan', roomId: 'room', plan: of } }], {
         now: '2026-11-02T09:00:00.000Z',
-        guards: [soundPlans],
+        guards: [soundShapes],
       })
     expect(add(plan([HANGS])).ok).toBe(true)
     const refused = add(plan([{ ...HANGS, height: 9 }]))

@@ -2,7 +2,7 @@ import type { PlaceView } from '../job/box-view'
 import type { DeviceModel } from '../model/device'
 import type { Hanging, PlanOfRoom } from '../model/floor-plan'
 import { rowsWith, type JobRecord } from '../model/record'
-import type { Setting } from '../model/setting'
+import { allows, DAYLIGHT_SAVING, OWN_PROGRAM, type Setting } from '../model/setting'
 import { deviceNamed, type Trade } from '../model/trade'
 import { aimSensor, sensorAt, settingsOfAim, type AimResult, type Sensor } from '../setup'
 
@@ -21,6 +21,10 @@ export type SensorInRoom =
 /** The row that keeps the plan of a room. */
 export const planRowOf = (record: JobRecord, roomId: string) =>
   rowsWith(record, 'plans', 'roomId', roomId)[0] ?? null
+
+/** The row that keeps the program of the clock at a place. */
+export const programRowOf = (record: JobRecord, placeId: string) =>
+  rowsWith(record, 'programs', 'placeId', placeId)[0] ?? null
 
 /** What a presence sensor at a place is to the plan of its room; null where none is chosen there. */
 export function sensorInRoom(
@@ -58,7 +62,7 @@ export function aimedIn({
   return result
 }
 
-/** The value that was worked out for a setting from what is known of its room; null where nothing was. */
+/** The value that was worked out for a setting, from its room or the program that was made; null where none was. */
 export function workedOut(
   record: JobRecord,
   place: PlaceView,
@@ -66,6 +70,11 @@ export function workedOut(
   trade: Trade,
 ): string | null {
   const { bearsOn } = setting
+  if (bearsOn === 'program' || bearsOn === 'daylight-saving') {
+    const kept = programRowOf(record, place.place.id)?.program
+    const value = kept && (bearsOn === 'program' ? OWN_PROGRAM : DAYLIGHT_SAVING[kept.daylightSaving])
+    return value !== undefined && allows(setting, value) ? value : null
+  }
   if (bearsOn !== 'shutter-left' && bearsOn !== 'shutter-right' && bearsOn !== 'sensitivity') return null
   const found = sensorInRoom(record, place, trade)
   if (found?.kind !== 'hangs') return null

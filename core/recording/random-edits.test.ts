@@ -61,7 +61,8 @@ import {
   type Pair,
 } from '.'
 import { boxView } from '../job/box-view'
-import { soundPlans } from '../job/floor-plans'
+import { drawnProgram } from '@/testing/setup/drawn-program'
+import { soundShapes } from '../job/sound-shapes'
 import { drawnRoom } from '@/testing/setup/rooms'
 import { plainPen } from '@/testing/recording/plain-pen'
 
@@ -103,6 +104,9 @@ function anyValue(field: Field, record: JobRecord, draw: Draw): unknown {
       return ids[draw(ids.length)] ?? null
     }
     case 'shape':
+      if (field.of === 'program') return drawnProgram(draw)
+      if (field.of === 'site')
+        return { town: '', latitude: draw(181) - 90, longitude: draw(361) - 180, zone: 'Etc/UTC' }
       // As it comes through the door: written down there is no less than nothing.
       return JSON.parse(JSON.stringify({ ...drawnRoom(draw(500)).room, hangings: [] }))
     default:
@@ -350,7 +354,10 @@ describe('whatever a person says by hand, the house stays whole', () => {
           const kind = kindDraw(KINDS)
           const edits = anyEdits(record, lot(seed * 131 + step), step)
           if (edits.length === 0) continue
-          const changes = transition(record, edits, { now: '2026-11-02T09:00:00.000Z', guards: [soundPlans] })
+          const changes = transition(record, edits, {
+            now: '2026-11-02T09:00:00.000Z',
+            guards: [soundShapes],
+          })
           // A refusal leaves everything as it was; it is never an exception.
           if (!changes.ok) continue
           done.set(kind, (done.get(kind) ?? 0) + 1)

@@ -29,6 +29,7 @@ function started(regionId: RegionId, arrangement: Arrangement): { record: JobRec
     apprentice: '',
     regionId,
     backFeed: 'no',
+    site: null,
     note: '',
   })
   const [end, middle] = OLD[regionId].map(id => deviceNamed(trade, id)!) as [never, never]

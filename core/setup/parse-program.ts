@@ -25,7 +25,16 @@ export const faultsOfDays = ({ from, to }: Days): Fault[] =>
 
 /** A program that does something there, or everything that is wrong with it, each at its field. */
 export function parseProgram(program: Program, place: Place, { from }: Days): Result<Program> {
-  const { events } = program
+  const faults = faultsOfProgram(program)
+  if (faults.length > 0) return refused(...faults)
+  // Whether anything ever happens is asked of the days themselves.
+  return occurrencesOf(program, place, from, from + YEAR, 0).some(({ instant }) => instant !== null)
+    ? good(program)
+    : refused(fault('/events', 'never-switches', 'in a year none of it happens once'))
+}
+
+/** What is wrong with a program wherever it is kept, each at its field. */
+export function faultsOfProgram({ events }: Program): Fault[] {
   const faults = events.length > MOST_EVENTS ? [fault('/events', 'too-many', `at most ${MOST_EVENTS}`)] : []
   for (const [at, { days, between, vary, when, instead }] of events.entries()) {
     const path = `/events/${at}`
@@ -40,11 +49,7 @@ export function parseProgram(program: Program, place: Place, { from }: Days): Re
     if (instead !== null && momentsOf(when).every(each => each.kind === 'clock'))
       faults.push(fault(`${path}/instead`, 'always-happens', 'a clock time happens every night'))
   }
-  if (faults.length > 0) return refused(...faults)
-  // Whether anything ever happens is asked of the days themselves.
-  return occurrencesOf(program, place, from, from + YEAR, 0).some(({ instant }) => instant !== null)
-    ? good(program)
-    : refused(fault('/events', 'never-switches', 'in a year none of it happens once'))
+  return faults
 }
 
 const momentsOf = (when: When) => ('of' in when ? when.of : [when])

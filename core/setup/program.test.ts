@@ -4,6 +4,7 @@ import { clockOf } from './clock'
 import type { Moment, Program, ProgramEvent, When } from '../model/light-program'
 import { nightsFor, occurrencesOf } from './program'
 import { daysOfRun, runOf, type Happening } from './run'
+import { drawnProgram } from '@/testing/setup/drawn-program'
 import { plainRun, type PlainPlace } from '@/testing/setup/plain-program'
 import { lot } from '@/testing/model/lot'
 import { TIMES } from '@/testing/times'
@@ -41,35 +42,6 @@ const iso = (instant: number | null) =>
   instant === null ? null : new Date(instant).toISOString().slice(0, 16)
 
 describe('programs, against a light walked through minute by minute', () => {
-  /** No clock time about noon: whether a night holds it hangs on the second at which the sun stands highest. */
-  function drawnProgram(seed: number): Program {
-    const below = lot(seed)
-    const moment = (): Moment => {
-      const kind = (['clock', 'clock', 'dusk', 'dawn'] as const)[below(4)]!
-      return kind === 'clock'
-        ? { kind, minute: below(3) === 0 ? 90 + below(120) : (840 + below(1290)) % 1440 }
-        : { kind, plus: (below(9) - 4) * 25 }
-    }
-    const date = () => `${String(1 + below(12)).padStart(2, '0')}-${String(1 + below(29)).padStart(2, '0')}`
-    return program(
-      Array.from({ length: 1 + below(5) }, () =>
-        event(
-          below(2) === 0 ? 'on' : 'off',
-          below(4) === 0
-            ? { kind: below(2) === 0 ? 'earlier' : 'later', of: [moment(), moment()] }
-            : moment(),
-          {
-            days: below(3) === 0 ? EVERY_DAY.filter(() => below(2) === 0) : EVERY_DAY,
-            between: below(3) === 0 ? { from: date(), to: date() } : null,
-            ofThatNight: below(2) === 0,
-            instead: below(3) === 0 ? below(1440) : null,
-          },
-        ),
-      ),
-      { daylightSaving: below(3) === 0 ? 'stands' : 'follows' },
-    )
-  }
-
   it.each(PLACES.map(place => [place.zone, place] as const))(
     `%s: every minute of a year, for ${8 * TIMES} programs`,
     (_, place) => {
@@ -80,7 +52,7 @@ describe('programs, against a light walked through minute by minute', () => {
       let lit = 0
       let switched = 0
       for (let seed = 1; seed <= 8 * TIMES; seed++) {
-        const drawn = drawnProgram(seed)
+        const drawn = drawnProgram(lot(seed))
         const plain = plainRun(drawn, place, from, to)
         const run = runOf(drawn, place, year, { nights })
         switched += run.switchings.length

@@ -13,10 +13,13 @@ import { Button } from '../primitives/button'
 import { SelectField, TextField } from '../primitives/fields'
 import { Sheet } from '../primitives/sheet'
 import { ROOM_KIND_WORDS } from '../words'
+import { part } from '../primitives/part'
 import { BackFeed } from './back-feed'
 import { useSay } from '../words/use-say'
 import { Link } from '../job/link'
 import { LINK_LOOK } from '../primitives/link-look'
+
+const WhereItStands = part(() => import('../site/where-it-stands').then(module => module.WhereItStands))
 
 /** The house itself: whose it is, who works there; and taking the whole job away, asked twice. */
 export function EditJob({ onClose }: { onClose: () => void }) {
@@ -70,6 +73,10 @@ export function EditJob({ onClose }: { onClose: () => void }) {
         onCommit={apprentice => change({ apprentice })}
       />
       <BackFeed />
+      <section className="flex flex-col gap-1">
+        <h3 className="text-sm font-semibold">{say`Where it stands`}</h3>
+        <WhereItStands />
+      </section>
       <TextField
         label={say`Notes`}
         value={job.note}

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import Chart from 'react-apexcharts'
 import { figure } from '@/core/model/units'
 import { nonce } from '../browser/served-with'
-import { heightOf, type Bars } from './bar-chart'
+import { heightOf, type Bars } from './bars'
 
 /** Colours of the page as it is now; anew when the theme changes. */
 function useInk() {

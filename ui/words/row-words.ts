@@ -45,6 +45,7 @@ const ROW_WORDS: Readonly<Record<EntityName | 'job', string>> = {
   choices: 'Device chosen',
   steps: 'Step',
   settings: 'Setting',
+  programs: 'Program of a clock',
   tests: 'Test',
   houseRules: 'House rule',
   crew: 'Who works here',
@@ -64,6 +65,7 @@ export const FIELD_WORDS: Readonly<Partial<Record<EntityName | 'job', Labels>>> 
     apprentice: 'Apprentice',
     regionId: 'Region',
     backFeed: 'Solar, battery or standby feeds it too',
+    site: 'Where it stands',
     note: 'Notes',
   },
   rooms: {

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { dayCalendar } from '@/server/day-calendar'
-import { answered, fileNamed } from '@/server/http'
+import { answered, asked, fileNamed } from '@/server/http'
 
 const ASKED = Joi.object({
   date: Joi.string()
@@ -11,30 +11,17 @@ const ASKED = Joi.object({
     .default('08:00'),
 })
 
-export async function GET(request: Request, { params }: { params: Promise<{ jobId: string }> }) {
-  return answered(async () => {
-    const { jobId } = await params
-    const asked = ASKED.validate(Object.fromEntries(new URL(request.url).searchParams), { abortEarly: false })
-    if (asked.error)
-      return Response.json(
-        {
-          kind: 'refused',
-          faults: asked.error.details.map(({ path, message }) => ({
-            path: `/${path.join('/')}`,
-            code: 'range',
-            message,
-          })),
+export const GET = (request: Request, { params }: { params: Promise<{ jobId: string }> }) =>
+  answered(() =>
+    asked<{ date?: string; start: string }>(request, ASKED, async ({ date, start }) => {
+      const { jobId } = await params
+      const calendar = await dayCalendar(jobId, date ?? new Date().toISOString().slice(0, 10), start)
+      if (calendar === null) return Response.json({ kind: 'no-such-job' }, { status: 404 })
+      return new Response(calendar.text, {
+        headers: {
+          'content-type': 'text/calendar; charset=utf-8',
+          'content-disposition': fileNamed(calendar.house, '-day.ics'),
         },
-        { status: 422 },
-      )
-    const { date, start } = asked.value as { date?: string; start: string }
-    const calendar = await dayCalendar(jobId, date ?? new Date().toISOString().slice(0, 10), start)
-    if (calendar === null) return Response.json({ kind: 'no-such-job' }, { status: 404 })
-    return new Response(calendar.text, {
-      headers: {
-        'content-type': 'text/calendar; charset=utf-8',
-        'content-disposition': fileNamed(calendar.house, '-day.ics'),
-      },
-    })
-  })
-}
+      })
+    }),
+  )

@@ -1,0 +1,58 @@
+import type { Row } from '../model/entities'
+import type { JobRecord } from '../model/record'
+import type { Fault } from '../model/result'
+import type { Site } from '../model/site'
+import {
+  dayOf,
+  faultsOfHangings,
+  faultsOfPlace,
+  faultsOfProgram,
+  needsSun,
+  parseProgram,
+  parseRoom,
+} from '../setup'
+import type { Guard } from './transition'
+
+/** Fields that hang together as a whole: what is wrong with one is said at its own part of it. */
+
+const under =
+  (path: string) =>
+  (each: Fault): Fault => ({ ...each, path: `${path}${each.path}` })
+
+/** Walls that close, with what stands in them and boxes in their places. */
+function faultsOfPlan({ id, plan }: Row<'plans'>): Fault[] {
+  const parsed = parseRoom(plan)
+  return (parsed.ok ? faultsOfHangings(plan) : parsed.faults).map(under(`/plans/${id}/plan`))
+}
+
+/** A year that has every date there is. */
+const YEAR = { from: dayOf('2028-01-01')!, to: dayOf('2028-12-31')! }
+
+/** Where nobody said where the house stands: a clock time happens there as it does anywhere. */
+const ANYWHERE = { latitude: 0, longitude: 0, zone: 'UTC' }
+
+/** Events that happen; of dusk and dawn that is known once it is said where the house stands. */
+function faultsOfKept({ id, program }: Row<'programs'>, site: Site | null): Fault[] {
+  const at = under(`/programs/${id}/program`)
+  if (site === null && needsSun(program)) return faultsOfProgram(program).map(at)
+  const parsed = parseProgram(program, site ?? ANYWHERE, YEAR)
+  return parsed.ok ? [] : parsed.faults.map(at)
+}
+
+const faultsOfSite = (site: Site): Fault[] => faultsOfPlace(site).map(under('/job/site'))
+
+/** What is wrong with such fields of a record. */
+export const faultsOfShapes = (record: JobRecord): Fault[] => [
+  ...(record.job.site ? faultsOfSite(record.job.site) : []),
+  ...Object.values(record.plans).flatMap(faultsOfPlan),
+  ...Object.values(record.programs).flatMap(each => faultsOfKept(each, record.job.site)),
+]
+
+/** At the door: a phone asks the same where it is said, and no other page has to carry it. */
+export const soundShapes: Guard = (_before, record, changes) =>
+  changes.flatMap(({ entity, after }) => {
+    if (after === null) return []
+    if (entity === 'plans') return faultsOfPlan(after as Row<'plans'>)
+    if (entity === 'programs') return faultsOfKept(after as Row<'programs'>, record.job.site)
+    return entity === 'job' && record.job.site ? faultsOfSite(record.job.site) : []
+  })

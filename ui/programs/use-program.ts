@@ -1,0 +1,175 @@
+import { useEffect, useMemo, useState } from 'react'
+import type { BoxView, PlaceView } from '@/core/job/box-view'
+import { settingFor } from '@/core/model/setting'
+import type { ClockSheet, DeviceModel } from '@/core/model/device'
+import type { Program } from '@/core/model/light-program'
+import type { Fault } from '@/core/model/result'
+import type { Site } from '@/core/model/site'
+import { rowsWith } from '@/core/model/record'
+import { programRowOf } from '@/core/plan'
+import {
+  faultsForClock,
+  faultsOfProgram,
+  needsSun,
+  yearWith,
+  type YearAsked,
+  type YearOf,
+} from '@/core/setup'
+import { asker } from '@/workers/ask'
+import { useEdits } from '../job/provider'
+
+const DEADLINE_MILLISECONDS = 20_000
+const keep = asker<YearAsked, ReturnType<typeof yearWith>>(
+  () => new Worker(new URL('../../workers/timekeeper.ts', import.meta.url), { type: 'module' }),
+  DEADLINE_MILLISECONDS,
+)
+
+/** The same lots as in the files that are taken out. */
+const SEED = 1
+export const DAYS_AHEAD = 14
+
+/** Where nobody said where the house stands only clock times are drawn: they are the same wherever clocks stand. */
+const ANYWHERE: Site = { town: '', latitude: 0, longitude: 0, zone: 'UTC' }
+
+export interface Programming {
+  readonly model: DeviceModel
+  readonly clock: ClockSheet
+  readonly site: Site | null
+  /** As it is kept. */
+  readonly kept: Program | null
+  /** As it is on this page: kept, or being made. */
+  readonly program: Program | null
+  readonly isChanged: boolean
+  /** What keeps it from being kept, each at its field. */
+  readonly faults: readonly Fault[]
+  /** What it does in a year; null while it is reckoned, where it cannot be, and where it needs to be known where it stands. */
+  readonly year: YearOf | null
+  readonly yearNumber: number
+  /** The first of the days that are told one by one. */
+  readonly from: number
+  look(from: number): void
+  lookAt(year: number): void
+  change(program: Program): void
+  leave(): void
+  keep(): void
+  drop(): void
+}
+
+/** What is being made stays over a reload and a look at another page; a browser that keeps nothing begins anew. */
+function useDraft(key: string) {
+  const [draft, setDraft] = useState(() => draftUnder(key))
+  const put = (next: Program | null) => {
+    setDraft(next)
+    try {
+      if (next) sessionStorage.setItem(key, JSON.stringify(next))
+      else sessionStorage.removeItem(key)
+    } catch {
+      // It stays as long as the page does.
+    }
+  }
+  return [draft, put] as const
+}
+
+function draftUnder(key: string): Program | null {
+  try {
+    const before = sessionStorage.getItem(key)
+    return before === null ? null : (JSON.parse(before) as Program)
+  } catch {
+    return null
+  }
+}
+
+const today = (): number => Math.floor((Date.now() - new Date().getTimezoneOffset() * 60_000) / 86_400_000)
+
+/** The program of the clock at a place, as it is kept and as it is being made. */
+export function useProgram(
+  view: BoxView,
+  place: PlaceView,
+  model: DeviceModel,
+  clock: ClockSheet,
+): Programming {
+  const edits = useEdits(view.box.id)
+  const { record } = view
+  const placeId = place.place.id
+  const row = programRowOf(record, placeId)
+  const [draft, setDraft] = useDraft(`every-room/program/${record.job.id}/${placeId}`)
+  const kept = row?.program ?? null
+  const isChanged = draft !== null && JSON.stringify(draft) !== JSON.stringify(kept)
+  const program = isChanged ? draft : kept
+  const { site } = record.job
+  const [from, setFrom] = useState(today)
+  const yearNumber = new Date(from * 86_400_000).getUTCFullYear()
+  const own = useMemo(
+    () => (program ? [...faultsOfProgram(program), ...faultsForClock(program, clock)] : []),
+    [program, clock],
+  )
+  const at = site ?? (program && !needsSun(program) ? ANYWHERE : null)
+  const asked: YearAsked | null =
+    program && at && own.length === 0
+      ? { program, place: at, year: yearNumber, seed: SEED, ahead: { from, days: DAYS_AHEAD } }
+      : null
+  const { year, faults } = useYear(asked)
+  return {
+    model,
+    clock,
+    site,
+    kept,
+    program,
+    isChanged,
+    faults: own.length > 0 ? own : faults,
+    year,
+    yearNumber,
+    from,
+    look: setFrom,
+    lookAt: next => setFrom(sameDateIn(next, from)),
+    change: setDraft,
+    leave: () => setDraft(null),
+    keep: () => {
+      if (!program) return
+      // What was keyed in before is another program now.
+      const madeBy = settingFor(model.settings, 'program')
+      const made = rowsWith(record, 'settings', 'placeId', placeId).filter(
+        each => each.settingId === madeBy?.id,
+      )
+      const sent = edits.send('keep a program', [
+        row
+          ? edits.change('programs', row.id, { program })
+          : edits.add('programs', { id: edits.newId(), placeId, program }),
+        ...made.map(each => edits.remove('settings', each.id)),
+      ])
+      if (sent) setDraft(null)
+    },
+    drop: () => {
+      setDraft(null)
+      if (row) edits.send('drop a program', [edits.remove('programs', row.id)])
+    },
+  }
+}
+
+function sameDateIn(year: number, day: number): number {
+  const date = new Date(day * 86_400_000)
+  return Date.UTC(year, date.getUTCMonth(), Math.min(date.getUTCDate(), 28)) / 86_400_000
+}
+
+const NONE: readonly Fault[] = []
+
+/** The last year that was reckoned stays until the next one is. */
+function useYear(asked: YearAsked | null): {
+  readonly year: YearOf | null
+  readonly faults: readonly Fault[]
+} {
+  const key = asked ? JSON.stringify(asked) : null
+  const [answer, setAnswer] = useState<ReturnType<typeof yearWith> | null>(null)
+  useEffect(() => {
+    if (key === null) return
+    let wanted = true
+    void keep(JSON.parse(key) as YearAsked).then(
+      given => wanted && given.kind === 'answered' && setAnswer(given.value),
+    )
+    return () => {
+      wanted = false
+    }
+  }, [key])
+  if (key === null || !answer) return { year: null, faults: NONE }
+  return answer.kind === 'year' ? { year: answer.year, faults: NONE } : { year: null, faults: answer.faults }
+}
