@@ -19,11 +19,11 @@ const program = (...events: readonly ProgramEvent[]): Program => ({ events, dayl
  */
 export const USUAL_PROGRAMS: Readonly<Record<string, Program>> = {
   'dusk-to-dawn': program(event('on', DUSK), event('off', DAWN)),
-  'dusk-to-23': program(
+  'dusk-to-23:00': program(
     event('on', DUSK),
     event('off', { kind: 'later', of: [clock(23), DUSK] }, { ofThatNight: true }),
   ),
-  'dusk-to-23-and-before-dawn': program(
+  'dusk-to-23:00,-and-before-dawn': program(
     event('on', DUSK),
     event('off', { kind: 'later', of: [clock(23), DUSK] }, { ofThatNight: true }),
     event('on', { kind: 'earlier', of: [clock(5, 30), DAWN] }, { ofThatNight: true }),

@@ -3,5 +3,5 @@ import type { Program } from '@/core/model/light-program'
 
 /** By the place of the clock that keeps it. */
 export const QUILLBACK_PROGRAMS: Readonly<Record<string, Program>> = {
-  'box-veranda-1': USUAL_PROGRAMS['dusk-to-23']!,
+  'box-veranda-1': USUAL_PROGRAMS['dusk-to-23:00']!,
 }

@@ -66,8 +66,7 @@ export function EventFields({
     <div className="flex flex-col gap-2">
       <div className="grid grid-cols-2 items-end gap-2">
         <PickOne<Turns>
-          label={say`${name}: turns`}
-          labelHidden
+          label={name}
           value={turns}
           options={[
             { value: 'on', words: say`On` },

@@ -80,6 +80,7 @@ export function KeyIn({
       </p>
       {setting && (
         <Button
+          data-next={isMade ? undefined : `${place.place.id} ${setting.id}`}
           look={isMade ? 'plain' : 'main'}
           disabled={isMade}
           className="self-start"

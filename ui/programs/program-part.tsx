@@ -231,9 +231,11 @@ function LeftOn({ programming }: { programming: Programming }) {
   return (
     <div role="alert" className="hazard flex flex-col gap-2 bg-sheet p-3">
       <p className="font-semibold">
-        {first.to === null
-          ? say`Lit from ${dates.format(first.from)} on, and nothing turns it off any more.`
-          : say`Lit from ${dates.format(first.from)} to ${dates.format(first.to)}: for more than a day.`}
+        {first.to === null && first.from < Date.UTC(programming.yearNumber, 0, 1)
+          ? say`Nothing turns it off any more: it is lit day and night.`
+          : first.to === null
+            ? say`Lit from ${dates.format(first.from)} on, and nothing turns it off any more.`
+            : say`Lit from ${dates.format(first.from)} to ${dates.format(first.to)}: for more than a day.`}
       </p>
       {year!.leftOn.length > 1 && (
         <p>{say.count(year!.leftOn.length, 'Once in the year.', '# times in the year.')}</p>

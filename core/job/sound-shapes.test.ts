@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest'
+import { usualBox } from '@/demo/usual'
+import type { JobRecord } from '../model/record'
+import type { Program, ProgramEvent } from '../model/light-program'
+import type { Site } from '../model/site'
+import { settingState } from '../plan'
+import { trade } from '@/catalogue'
+import { deviceNamed } from '../model/trade'
+import { boxView } from './box-view'
+import { faultsOfShapes, soundShapes } from './sound-shapes'
+import { transition } from './transition'
+
+const NOW = '2026-11-02T09:00:00.000Z'
+const HARBOUR: Site = { town: '', latitude: 44.1, longitude: -69.1, zone: 'America/New_York' }
+const NORTH: Site = { town: 'North', latitude: 69.65, longitude: 18.96, zone: 'Europe/Oslo' }
+
+const event = (
+  turns: 'on' | 'off',
+  when: ProgramEvent['when'],
+  more: Partial<ProgramEvent> = {},
+): ProgramEvent => ({
+  ...{ turns, when, days: [1, 2, 3, 4, 5, 6, 7], between: null, ofThatNight: false, instead: null, vary: 0 },
+  ...more,
+})
+const keeping = (...events: readonly ProgramEvent[]): Program => ({ events, daylightSaving: 'follows' })
+
+const EVENING = keeping(
+  event('on', { kind: 'clock', minute: 1080 }),
+  event('off', { kind: 'clock', minute: 1350 }),
+)
+const DUSK_IN_JUNE = keeping(
+  event('on', { kind: 'dusk', plus: 0 }, { between: { from: '06-01', to: '06-30' } }),
+)
+
+const kept = (program: Program, site: Site | null): JobRecord => {
+  const { record } = usualBox({ choice: 'time-switch-sun' })
+  const [placeId] = Object.keys(record.places)
+  return {
+    ...record,
+    job: { ...record.job, site },
+    programs: { mine: { id: 'mine', placeId: placeId!, program } },
+  }
+}
+const said = (program: Program, site: Site | null) =>
+  faultsOfShapes(kept(program, site)).map(({ path, code }) => `${path} ${code}`)
+
+describe('a program at the door', () => {
+  it('happens somewhere: of clock times that is known anywhere, of the sun once it is said where', () => {
+    expect(said(EVENING, null)).toEqual([])
+    expect(said(DUSK_IN_JUNE, null)).toEqual([])
+    expect(said(DUSK_IN_JUNE, HARBOUR)).toEqual([])
+    expect(said(DUSK_IN_JUNE, NORTH)).toEqual(['/programs/mine/program/events never-switches'])
+    expect(said(keeping(), null)).toEqual(['/programs/mine/program/events never-switches'])
+  })
+
+  it('on the last day of February, too: the year that is looked at has one', () => {
+    expect(
+      said(
+        keeping(event('on', { kind: 'clock', minute: 0 }, { between: { from: '02-29', to: '02-29' } })),
+        null,
+      ),
+    ).toEqual([])
+  })
+
+  it('is refused with its field, and nothing is kept', () => {
+    const record = kept(EVENING, null)
+    const change = (fields: object, id = 'mine') =>
+      transition(record, [{ kind: 'change', entity: 'programs', id, based: 1, fields }], {
+        now: NOW,
+        guards: [soundShapes],
+      })
+    const bad = keeping(
+      event('on', { kind: 'clock', minute: 60 }, { between: { from: '02-30', to: '03-01' } }),
+    )
+    const refused = change({ program: bad })
+    expect(refused.ok ? [] : refused.faults.map(({ path }) => path)).toEqual([
+      '/programs/mine/program/events/0/between',
+    ])
+    expect(change({ program: DUSK_IN_JUNE }).ok).toBe(true)
+  })
+
+  it('is one for each place', () => {
+    const record = kept(EVENING, null)
+    const [placeId] = Object.keys(record.places)
+    const second = transition(
+      record,
+      [{ kind: 'add', entity: 'programs', row: { id: 'second', placeId: placeId!, program: EVENING } }],
+      { now: NOW, guards: [soundShapes] },
+    )
+    expect(second.ok ? [] : second.faults.map(({ code }) => code)).toEqual(['one-each'])
+  })
+})
+
+describe('where a house stands', () => {
+  const put = (site: Site) => {
+    const { record } = usualBox({})
+    return transition(
+      record,
+      [{ kind: 'change', entity: 'job', id: record.job.id, based: 1, fields: { site } }],
+      {
+        now: NOW,
+        guards: [soundShapes],
+      },
+    )
+  }
+  it('has a zone that somebody knows', () => {
+    expect(put(HARBOUR).ok).toBe(true)
+    const refused = put({ ...HARBOUR, zone: 'Nowhere/At-All' })
+    expect(refused.ok ? [] : refused.faults.map(({ path, code }) => `${path} ${code}`)).toEqual([
+      '/job/site/zone unknown-zone',
+    ])
+  })
+})
+
+describe('the settings of a clock with a program', () => {
+  const state = (record: JobRecord, settingId: string) => {
+    const view = boxView(record, Object.keys(record.boxes)[0]!)!
+    const place = view.places[0]!
+    const { settings } = deviceNamed(trade, 'time-switch-sun')!
+    return settingState(
+      view,
+      place,
+      settings.find(({ id }) => id === settingId)!,
+      trade,
+    )
+  }
+  it('are its own program, and daylight saving as the program has it', () => {
+    const record = kept(EVENING, null)
+    expect(state(record, 'program')).toMatchObject({ value: 'its own program', by: 'worked-out', is: 'open' })
+    expect(state(record, 'daylight-saving')).toMatchObject({ value: 'on', is: 'as-it-comes' })
+    const stands = kept({ ...EVENING, daylightSaving: 'stands' }, null)
+    expect(state(stands, 'daylight-saving')).toMatchObject({ value: 'off', by: 'worked-out', is: 'open' })
+  })
+  it('made to another are marked until somebody says why; without a program they are as usual', () => {
+    const record = kept(EVENING, null)
+    const [placeId] = Object.keys(record.places)
+    const row = { id: 'set', placeId: placeId!, settingId: 'program', value: 'dusk to dawn', reason: '' }
+    const made = (reason: string, of: JobRecord = record) => ({
+      ...of,
+      settings: { set: { ...row, reason } },
+    })
+    expect(state(made(''), 'program').is).toBe('otherwise')
+    expect(state(made('the owner wants it so'), 'program').is).toBe('made')
+    expect(state(made('', { ...record, programs: {} }), 'program')).toMatchObject({ by: 'usual', is: 'made' })
+  })
+})
