@@ -32,7 +32,7 @@ const event = (page: Page, at: number) =>
 test('a program is made, its year looked at, and keyed in @phone', async ({ page, request }) => {
   const jobId = await bringInBox(request, { choice: 'time-switch-sun' })
   await visit(page, `/jobs/${jobId}/boxes/box/set`)
-  await page.getByRole('button', { name: 'dusk to 23:00', exact: true }).click()
+  await page.getByRole('button', { name: 'Dusk to 23:00', exact: true }).click()
   const keep = page.getByRole('button', { name: 'Keep the program' })
 
   // By the sun: nothing is drawn or kept before it is said where the house stands.
@@ -120,7 +120,7 @@ test('what stays on is said before it is kept, with what ends it; what never hap
 }) => {
   const jobId = await bringInBox(request, { choice: 'time-switch-sun' })
   await visit(page, `/jobs/${jobId}/boxes/box/set`)
-  await page.getByRole('button', { name: 'set hours of an evening' }).click()
+  await page.getByRole('button', { name: 'Set hours of an evening' }).click()
   // Clock times need no place.
   await expect(year(page)).toBeVisible()
   await page.getByRole('button', { name: 'Take event 2 out' }).click()
@@ -142,7 +142,7 @@ test('what stays on is said before it is kept, with what ends it; what never hap
   await page.reload()
   await expect(page.getByRole('alert').filter({ hasText: 'it happens on no day' })).toBeVisible()
   await page.getByRole('button', { name: 'Leave it as it was' }).click()
-  await expect(page.getByRole('button', { name: 'dusk to dawn', exact: true }).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Dusk to dawn', exact: true })).toBeVisible()
   expect(await stored(jobId)).toBeNull()
 })
 
@@ -151,8 +151,8 @@ test('a clock is offered only what it can keep; by keys alone', async ({ page, r
   await visit(page, `/jobs/${jobId}/boxes/box/set`)
   const usual = page.getByRole('group', { name: 'Usual programs' })
   // It knows no pairs and no lots.
-  await expect(usual.getByRole('button')).toHaveText(['dusk to dawn', 'set hours of an evening'])
-  await usual.getByRole('button', { name: 'set hours of an evening' }).focus()
+  await expect(usual.getByRole('button')).toHaveText(['Dusk to dawn', 'Set hours of an evening'])
+  await usual.getByRole('button', { name: 'Set hours of an evening' }).focus()
   await page.keyboard.press('Enter')
   const at = event(page, 1).getByLabel('Event 1: at')
   await at.focus()
