@@ -12,12 +12,13 @@ import { bad, type Answer } from './outcome'
 import { readPoint } from './read'
 import { planVerb, routeVerb } from './route'
 import { aimVerb } from './aim'
+import { programVerb } from './program'
 import { fromJson } from '@/core/format/json'
 import { JOB_FILE_FORMAT } from '@/core/format/schemas'
 import { SETUP_VERBS } from './setup'
 
 const USAGE =
-  'every-room aim|check|identify|plan|prove|route|validate FILE [--box ID]; every-room aim|energy|presence|program|sun FILE; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
+  'every-room aim|check|identify|plan|prove|route|validate FILE [--box ID]; every-room program FILE --year YEAR [--box ID]; every-room aim|energy|presence|program|sun FILE; every-room identify FILE --box ID --interactive; every-room read FILE --at POINT --with INSTRUMENT'
 
 /** The whole of the command but for reading the file and printing: the same input gives the same answer. */
 export function answer(
@@ -27,7 +28,7 @@ export function answer(
   rest: readonly string[],
   trade: Trade,
 ): Answer {
-  const asked = verb === 'aim' && isJob(source) ? undefined : SETUP_VERBS[verb ?? '']
+  const asked = (verb === 'aim' || verb === 'program') && isJob(source) ? undefined : SETUP_VERBS[verb ?? '']
   if (asked && file !== undefined)
     return source === null ? bad(fault('/', 'no-such-file', `cannot read ${file}`)) : asked(source, trade)
   const run = VERBS[verb ?? '']
@@ -172,4 +173,5 @@ const VERBS: Readonly<Record<string, Verb>> = {
   plan: planVerb,
   read: readVerb,
   aim: aimVerb,
+  program: (record, views, trade, rest) => programVerb(record, views, trade, optionOf(rest, '--year')),
 }

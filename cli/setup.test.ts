@@ -371,3 +371,40 @@ describe('aim, of a job', () => {
     expect(alone.code).toBe(0)
   })
 })
+
+describe('program, of a job', () => {
+  const job = writeJobFile({ record: quillbackRoad(), extra: {} })
+  const of = (...rest: string[]) => answer('program', 'a.json', job, rest, trade)
+
+  it('tells what every clock does in a year', () => {
+    const { code, output } = of('--year', '2027')
+    const { clocks } = output as { clocks: { boxId: string; litHours: number; switchings: number }[] }
+    expect(code).toBe(0)
+    expect(clocks).toMatchObject([
+      { boxId: 'box-veranda', modelId: 'time-switch-sun', cannot: [], leftOn: [] },
+    ])
+    expect(clocks[0]!.switchings).toBe(730)
+    // From dusk to 23:00: half the year about three hours, half about six.
+    expect(clocks[0]!.litHours / 365).toBeGreaterThan(4)
+    expect(clocks[0]!.litHours / 365).toBeLessThan(5.5)
+  })
+
+  it('says what is wanted of the others, and asks for the year', () => {
+    const record = quillbackRoad()
+    const bare = (more: object) =>
+      answer(
+        'program',
+        'a.json',
+        writeJobFile({ record: { ...record, ...more }, extra: {} }),
+        ['--year', '2027'],
+        trade,
+      )
+    expect(bare({ programs: {} })).toMatchObject({ code: 1, output: { clocks: [{ wants: 'no-program' }] } })
+    expect(bare({ job: { ...record.job, site: null } })).toMatchObject({
+      code: 1,
+      output: { clocks: [{ wants: 'no-site' }] },
+    })
+    expect(of()).toMatchObject({ code: 2, output: { faults: [{ path: '/year' }] } })
+    expect(of('--year', 'soon').code).toBe(2)
+  })
+})
