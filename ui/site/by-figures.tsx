@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { Site } from '@/core/model/site'
 import { figure } from '@/core/model/units'
 import { zoneIsKnown } from '@/core/setup'
@@ -37,9 +37,13 @@ function Figures({ site, onKeep }: { site: Site | null; onKeep: (site: Site) => 
   const [phone, setPhone] = useState<Phone>(null)
   const [isTried, setIsTried] = useState(false)
   const isZone = zoneIsKnown(zone)
+  /** What a person typed stays; what was put before them goes with the figures. */
+  const isTyped = useRef(false)
+  const asked = useRef(0)
   const propose = async (north: number, east: number) => {
+    const mine = ++asked.current
     const found = await townNear(north, east)
-    if (!found) return
+    if (!found || isTyped.current || asked.current !== mine) return
     setZone(found.town.zone)
     setNear(
       say`The zone of the nearest town of the list: ${found.town.town}, ${figure(found.kilometres, 0)} km away.`,
@@ -48,7 +52,7 @@ function Figures({ site, onKeep }: { site: Site | null; onKeep: (site: Site) => 
   const put = (north: number | null, east: number | null) => {
     setLatitude(north)
     setLongitude(east)
-    if (north !== null && east !== null && zone === '') void propose(north, east)
+    if (north !== null && east !== null) void propose(north, east)
   }
   const askPhone = () => {
     if (!('geolocation' in navigator)) return setPhone('none')
@@ -121,6 +125,7 @@ function Figures({ site, onKeep }: { site: Site | null; onKeep: (site: Site) => 
         onCommit={value => {
           setZone(value)
           setNear(null)
+          isTyped.current = value !== ''
         }}
       />
       {isTried && !isZone && (
