@@ -106,4 +106,17 @@ const site = Joi.object({
   zone: Joi.string().max(60).required(),
 })
 
-export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan, program, site }
+const lamp = Joi.string().min(1).max(120).required()
+
+const trim = Joi.object({
+  levels: Joi.array().items(Joi.number().min(0).max(100)).min(1).max(100).required(),
+  seen: Joi.array()
+    .items(
+      Joi.object({ saw: Joi.valid('all-steady', 'all-start').required() }),
+      Joi.object({ saw: Joi.valid('fails', 'stays-dark').required(), lamp }),
+    )
+    .max(200)
+    .required(),
+})
+
+export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan, program, site, trim }

@@ -134,7 +134,14 @@ describe('the settings of a clock with a program', () => {
   it('made to another are marked until somebody says why; without a program they are as usual', () => {
     const record = kept(EVENING, null)
     const [placeId] = Object.keys(record.places)
-    const row = { id: 'set', placeId: placeId!, settingId: 'program', value: 'dusk to dawn', reason: '' }
+    const row = {
+      id: 'set',
+      placeId: placeId!,
+      settingId: 'program',
+      value: 'dusk to dawn',
+      reason: '',
+      trial: null,
+    }
     const made = (reason: string, of: JobRecord = record) => ({
       ...of,
       settings: { set: { ...row, reason } },
@@ -142,5 +149,26 @@ describe('the settings of a clock with a program', () => {
     expect(state(made(''), 'program').is).toBe('otherwise')
     expect(state(made('the owner wants it so'), 'program').is).toBe('made')
     expect(state(made('', { ...record, programs: {} }), 'program')).toMatchObject({ by: 'usual', is: 'made' })
+  })
+})
+
+describe('a trial at the door', () => {
+  const put = (trial: object) => {
+    const record = kept(EVENING, null)
+    const [placeId] = Object.keys(record.places)
+    const row = { id: 'low', placeId: placeId!, settingId: 'trim', value: '3', reason: '', trial }
+    return transition(record, [{ kind: 'add', entity: 'settings', row } as never], {
+      now: NOW,
+      guards: [soundShapes],
+    })
+  }
+  const faults = (trial: object) => {
+    const answer = put(trial)
+    return answer.ok ? [] : answer.faults.map(({ path }) => path)
+  }
+  it('has seen what it was asked, on levels one above the other', () => {
+    expect(faults({ levels: [1, 5], seen: [{ saw: 'all-steady' }] })).toEqual([])
+    expect(faults({ levels: [5, 1], seen: [] })).toEqual(['/settings/low/trial/levels'])
+    expect(faults({ levels: [1, 5], seen: [{ saw: 'all-start' }] })).toEqual(['/settings/low/trial/seen'])
   })
 })

@@ -1,6 +1,6 @@
 import type { Row } from '../model/entities'
 import type { JobRecord } from '../model/record'
-import type { Fault } from '../model/result'
+import { fault, type Fault } from '../model/result'
 import type { Site } from '../model/site'
 import {
   dayOf,
@@ -10,6 +10,7 @@ import {
   needsSun,
   parseProgram,
   parseRoom,
+  trimTrial,
 } from '../setup'
 import type { Guard } from './transition'
 
@@ -39,12 +40,24 @@ function faultsOfKept({ id, program }: Row<'programs'>, site: Site | null): Faul
   return parsed.ok ? [] : parsed.faults.map(at)
 }
 
+/** Levels one above the other, and on them only what was asked. */
+function faultsOfTrial({ id, trial }: Row<'settings'>): Fault[] {
+  if (trial === null) return []
+  const path = `/settings/${id}/trial`
+  if (trial.levels.some((level, at) => at > 0 && level <= trial.levels[at - 1]!))
+    return [fault(`${path}/levels`, 'order', 'each level is above the one before')]
+  return trimTrial(trial) === null
+    ? [fault(`${path}/seen`, 'not-asked', 'something was seen that was not asked')]
+    : []
+}
+
 const faultsOfSite = (site: Site): Fault[] => faultsOfPlace(site).map(under('/job/site'))
 
 /** What is wrong with such fields of a record. */
 export const faultsOfShapes = (record: JobRecord): Fault[] => [
   ...(record.job.site ? faultsOfSite(record.job.site) : []),
   ...Object.values(record.plans).flatMap(faultsOfPlan),
+  ...Object.values(record.settings).flatMap(faultsOfTrial),
   ...Object.values(record.programs).flatMap(each => faultsOfKept(each, record.job.site)),
 ]
 
@@ -53,6 +66,7 @@ export const soundShapes: Guard = (_before, record, changes) =>
   changes.flatMap(({ entity, after }) => {
     if (after === null) return []
     if (entity === 'plans') return faultsOfPlan(after as Row<'plans'>)
+    if (entity === 'settings') return faultsOfTrial(after as Row<'settings'>)
     if (entity === 'programs') return faultsOfKept(after as Row<'programs'>, record.job.site)
     return entity === 'job' && record.job.site ? faultsOfSite(record.job.site) : []
   })

@@ -391,6 +391,8 @@ export const ENTITIES = {
     value: text(60),
     /** Why it is not what was worked out; empty where nobody said. */
     reason: text(400),
+    /** The trial by which it was found; null where it was made without one. */
+    trial: maybeShape('trim'),
   },
   /** When the device at a place turns its light on and off by itself: one for each. */
   programs: { id, placeId: ref('places'), program: shape('program') },

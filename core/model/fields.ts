@@ -1,6 +1,7 @@
 import type { PlanOfRoom } from './floor-plan'
 import type { Program } from './light-program'
 import type { Site } from './site'
+import type { TrimRecord } from './trim-trial'
 
 /**
  * A field says once what a column holds. From it come the TypeScript row, the check at the door, the
@@ -27,6 +28,7 @@ export interface Shapes {
   readonly plan: PlanOfRoom
   readonly program: Program
   readonly site: Site
+  readonly trim: TrimRecord
 }
 
 /** What happens to this row when the row it points at is removed. */

@@ -101,6 +101,7 @@ describe('what a setting is usually made to', () => {
         settingId: setting.id,
         value: value ?? '',
         reason: '',
+        trial: null,
       }
       const made = boxView({ ...view.record, settings: value === null ? {} : { made: row } }, view.box.id)!
       const routed = routeBox(made, trade)

@@ -55,4 +55,4 @@ export { dayAt, yearWith, type Differing, type YearAsked, type YearDay, type Yea
 export { nightsOf, type Night } from './sun'
 export { litByDay } from './lit-by-day'
 export { cornersOfWalls, type TypedWall } from './typed-walls'
-export { trimTrial, type Trimmed, type TrimSeen, type TrimTrial } from './trim'
+export { expectedLowEnd, seenDownTo, trimTrial, type TrimNext, type TrimTrial } from './trim'

@@ -1,18 +1,4 @@
-/** A dimmer whose low end can be set: levels in whole percent. */
-export interface Trimmed {
-  readonly lowest: number
-  readonly highest: number
-  readonly step: number
-}
-
-/** What somebody saw of the lamps, one after the other. */
-export type TrimSeen =
-  | { readonly saw: 'all-steady' }
-  /** Flickers or drops out while the level goes down. */
-  | { readonly saw: 'fails'; readonly lamp: string }
-  | { readonly saw: 'all-start' }
-  /** Stays dark when the light is turned off and on. */
-  | { readonly saw: 'stays-dark'; readonly lamp: string }
+import type { TrimRecord, TrimSeen } from '../model/trim-trial'
 
 export interface TrimTrial {
   readonly next: TrimNext
@@ -39,33 +25,30 @@ const answers = (next: TrimNext, { saw }: TrimSeen): boolean =>
     : next.kind === 'start' && (saw === 'all-start' || saw === 'stays-dark')
 
 /**
- * A trial of the low end, from what was seen so far: all lamps on, down by a step until one fails, up a step, saved, off
- * and on; where one stays dark a step more, until all of them start. Null where something was seen that was not asked.
+ * A trial of the low end on the levels that a dimmer has (the lowest first), from what was seen so far: all lamps on, down
+ * from the highest until one fails, up a level, saved, off and on; where one stays dark a level more, until all of them
+ * start. Null where something was seen that was not asked, or where it has no level.
  */
-export function trimTrial(dimmer: Trimmed, seen: readonly TrimSeen[]): TrimTrial | null {
-  let trial: TrimTrial = {
-    next: { kind: 'look', level: dimmer.highest },
-    first: null,
-    steady: null,
-    tries: 0,
-  }
+export function trimTrial({ levels, seen }: TrimRecord): TrimTrial | null {
+  const highest = levels.at(-1)
+  if (highest === undefined) return null
+  let trial: TrimTrial = { next: { kind: 'look', level: highest }, first: null, steady: null, tries: 0 }
   for (const each of seen) {
     if (!answers(trial.next, each)) return null
-    trial = after(dimmer, trial, each)
+    trial = after(levels, trial, each)
   }
   return trial
 }
 
-function after({ lowest, highest, step }: Trimmed, trial: TrimTrial, seen: TrimSeen): TrimTrial {
-  const level = trial.next.kind === 'none' ? highest : trial.next.level
+function after(levels: readonly number[], trial: TrimTrial, seen: TrimSeen): TrimTrial {
+  const level = trial.next.kind === 'none' ? Infinity : trial.next.level
   switch (seen.saw) {
     case 'all-steady': {
-      const next: TrimNext =
-        level <= lowest ? { kind: 'start', level } : { kind: 'look', level: Math.max(lowest, level - step) }
+      const lower = levels.findLast(each => each < level)
+      const next: TrimNext = lower === undefined ? { kind: 'start', level } : { kind: 'look', level: lower }
       return { ...trial, next, steady: level }
     }
     case 'fails': {
-      // The last step down may be a short one: up again to what was seen to do.
       const { steady } = trial
       const next: TrimNext =
         steady === null ? { kind: 'none', lamp: seen.lamp } : { kind: 'start', level: steady }
@@ -74,11 +57,29 @@ function after({ lowest, highest, step }: Trimmed, trial: TrimTrial, seen: TrimS
     case 'all-start':
       return { ...trial, next: { kind: 'found', level }, tries: trial.tries + 1 }
     case 'stays-dark': {
+      const higher = levels.find(each => each > level)
       const next: TrimNext =
-        level >= highest
-          ? { kind: 'none', lamp: seen.lamp }
-          : { kind: 'start', level: Math.min(highest, level + step) }
+        higher === undefined ? { kind: 'none', lamp: seen.lamp } : { kind: 'start', level: higher }
       return { ...trial, next, tries: trial.tries + 1 }
     }
   }
 }
+
+/** What is seen where lamps burn steadily on every level down to one, and there one fails; null: none does on any. */
+export function seenDownTo(
+  { levels }: Pick<TrimRecord, 'levels'>,
+  failed: { level: number; lamp: string } | null,
+): TrimSeen[] {
+  const steady = levels.filter(level => failed === null || level > failed.level)
+  return [
+    ...steady.map((): TrimSeen => ({ saw: 'all-steady' })),
+    ...(failed === null ? [] : [{ saw: 'fails' as const, lamp: failed.lamp }]),
+  ]
+}
+
+/**
+ * The level, in percent, below which lamps are expected to fail: what they draw follows it, and the dimmer lives on so many
+ * watts that go through them. Above 100 no level is expected to do.
+ */
+export const expectedLowEnd = (minimumWatts: number, lampWatts: number): number =>
+  lampWatts > 0 ? (100 * minimumWatts) / lampWatts : Infinity

@@ -44,7 +44,7 @@ export function OneSetting({
   const put = (value: string) =>
     edits.send('make a setting', [
       row
-        ? edits.change('settings', row.id, { value })
+        ? edits.change('settings', row.id, { value, trial: null })
         : edits.add('settings', {
             id: newId(),
             placeId: place.place.id,

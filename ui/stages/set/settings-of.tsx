@@ -1,3 +1,4 @@
+import { Fragment } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { deviceNamed } from '@/core/model/trade'
 import { sensorInRoom, settingsAtPlace } from '@/core/plan'
@@ -8,6 +9,7 @@ import { useSay } from '../../words/use-say'
 import { ToStage } from '../to-stage'
 import { OneSetting } from './one-setting'
 
+const LowEnd = part(() => import('./low-end').then(module => module.LowEnd))
 const NoAim = part(() => import('./aim').then(module => module.NoAim))
 
 /** Every control of the box, with its settings. */
@@ -49,13 +51,12 @@ function Settings({ view, place }: { view: BoxView; place: PlaceView }) {
       <Part title={`${place.group.name}: ${model.name}`}>
         {model.settings.length === 0 && <p>{say`This device has nothing to set.`}</p>}
         {all.map(state => (
-          <OneSetting
-            key={state.setting.id}
-            view={view}
-            place={place}
-            state={state}
-            isNext={state === next}
-          />
+          <Fragment key={state.setting.id}>
+            <OneSetting view={view} place={place} state={state} isNext={state === next} />
+            {state.setting.bearsOn === 'low-end' && (
+              <LowEnd view={view} place={place} model={model} state={state} />
+            )}
+          </Fragment>
         ))}
         {model.instructions.notes.map(note => (
           <p key={note} className="text-soft">{say`${note} (maker’s sheet)`}</p>
