@@ -16,7 +16,7 @@ const ROOMS = ['core', 'ui', 'app', 'catalogue']
 
 /** What speaks to those who write files and programs, in the language of the source: faults of formats and engines. */
 const TECHNICAL =
-  /^core\/(format|solve|words)\/|^core\/model\/(circuit|catalogue|device-form|fields|json|measures|setting|small-part|units)\.ts|^core\/identify\/(frame|ledger|of-record|question)\.ts|^core\/(prove\/likeness|whole\/problem|job\/(circuits|integrity|command|transition)|setup\/(parse-room|parse-sensor|presence|habits|typed-walls|parse-program|hangings|place|clock-keeps))\.ts|^app\/api\//
+  /^core\/(format|solve|words)\/|^core\/model\/(circuit|catalogue|device-form|fields|json|measures|setting|small-part|units)\.ts|^core\/identify\/(frame|ledger|of-record|question)\.ts|^core\/(prove\/likeness|whole\/problem|job\/(circuits|integrity|sound-shapes|command|transition)|setup\/(parse-room|parse-sensor|presence|habits|typed-walls|parse-program|hangings|place|clock-keeps))\.ts|^app\/api\//
 
 export interface Sentences {
   /** Keys of all that is said. */
