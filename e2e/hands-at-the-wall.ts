@@ -175,6 +175,7 @@ export const AT_THE_WALL: HandsOf<
   settings: {
     placeId: MADE_WITH_ROW,
     settingId: MADE_WITH_ROW,
+    keyed: inTest('e2e/program.spec.ts', 'a program is made, its year looked at, and keyed in'),
     trial: inTest('e2e/trim.spec.ts', 'a low end is found by trial, with a lamp that fails'),
     reason: inTest(
       'e2e/room-plan.spec.ts',

@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
-import type { Program } from '@/core/model/light-program'
+import type { KeyedIn, Program } from '@/core/model/light-program'
 import { bringInBox, rows, saved, violations, visit } from './helpers'
 
 const parsed = <Value>(value: unknown): Value =>
@@ -110,8 +110,21 @@ test('a program is made, its year looked at, and keyed in @phone', async ({ page
   await keep.click()
   await saved(page)
   expect((await stored(jobId))!.events[0]!.when).toEqual({ kind: 'dusk', plus: 20 })
-  expect((await made(jobId)).program).toBeUndefined()
-  await expect(page.getByRole('button', { name: 'It is keyed in' })).toBeEnabled()
+  const keyIn = page.getByRole('button', { name: 'It is keyed in' })
+  await keyIn.click()
+  await saved(page)
+  await expect(page.getByRole('button', { name: 'Keyed in', exact: true })).toBeDisabled()
+  const [row] = await rows("SELECT keyed FROM settings WHERE job_id = ? AND setting_id = 'program'", jobId)
+  expect(parsed<KeyedIn>(row!.keyed)).toMatchObject({
+    program: { events: [{ when: { kind: 'dusk', plus: 20 } }, {}] },
+    site: { latitude: 44.1 },
+  })
+  // So is what it was keyed in with for a house that stands elsewhere.
+  await page.getByRole('button', { name: 'It stands elsewhere' }).click()
+  await page.getByLabel('Nearest town').fill('portland, maine')
+  await page.getByRole('button', { name: /^Portland/ }).click()
+  await saved(page)
+  await expect(keyIn).toBeEnabled()
 })
 
 test('what stays on is said before it is kept, with what ends it; what never happens is not kept', async ({

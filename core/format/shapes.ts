@@ -119,4 +119,6 @@ const trim = Joi.object({
     .required(),
 })
 
-export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan, program, site, trim }
+const keyed = Joi.object({ program: program.required(), site: site.allow(null).required() })
+
+export const SHAPES: Readonly<Record<keyof Shapes, Joi.Schema>> = { plan, program, site, trim, keyed }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { usualBox } from '@/demo/usual'
 import type { JobRecord } from '../model/record'
-import type { Program, ProgramEvent } from '../model/light-program'
+import type { KeyedIn, Program, ProgramEvent } from '../model/light-program'
+import { parseJobFile, writeJobFile } from '../format/job-file'
 import type { Site } from '../model/site'
 import { settingState } from '../plan'
 import { trade } from '@/catalogue'
@@ -141,6 +142,7 @@ describe('the settings of a clock with a program', () => {
       value: 'dusk to dawn',
       reason: '',
       trial: null,
+      keyed: null,
     }
     const made = (reason: string, of: JobRecord = record) => ({
       ...of,
@@ -149,6 +151,41 @@ describe('the settings of a clock with a program', () => {
     expect(state(made(''), 'program').is).toBe('otherwise')
     expect(state(made('the owner wants it so'), 'program').is).toBe('made')
     expect(state(made('', { ...record, programs: {} }), 'program')).toMatchObject({ by: 'usual', is: 'made' })
+  })
+})
+
+describe('what was keyed in', () => {
+  const rowOf = (record: JobRecord, keyed: KeyedIn | null, value = 'its own program') => {
+    const [placeId] = Object.keys(record.places)
+    const row = { id: 'set', placeId: placeId!, settingId: 'program', value, reason: '', trial: null, keyed }
+    return { ...record, settings: { set: row } }
+  }
+  const isOf = (record: JobRecord) => {
+    const view = boxView(record, Object.keys(record.boxes)[0]!)!
+    const { settings } = deviceNamed(trade, 'time-switch-sun')!
+    return settingState(
+      view,
+      view.places[0]!,
+      settings.find(({ id }) => id === 'program')!,
+      trade,
+    ).is
+  }
+  it('counts as long as the program and the place are what they were, whoever changed either', () => {
+    const keyed = { program: EVENING, site: HARBOUR }
+    expect(isOf(rowOf(kept(EVENING, HARBOUR), keyed))).toBe('made')
+    expect(isOf(rowOf(kept(DUSK_IN_JUNE, HARBOUR), keyed))).toBe('open')
+    expect(isOf(rowOf(kept(EVENING, NORTH), keyed))).toBe('open')
+    expect(isOf(rowOf(kept(EVENING, HARBOUR), null))).toBe('open')
+    // Dropped since.
+    expect(isOf({ ...rowOf(kept(EVENING, HARBOUR), keyed), programs: {} })).toBe('open')
+    // Put back as it was: it stands on the clock.
+    expect(isOf(rowOf(kept(structuredClone(EVENING), { ...HARBOUR }), keyed))).toBe('made')
+  })
+  it('comes through a file as it was', () => {
+    const record = rowOf(kept(EVENING, HARBOUR), { program: EVENING, site: HARBOUR })
+    const parsed = parseJobFile(writeJobFile({ record, extra: {} }))
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.faults))
+    expect(isOf(parsed.value.record)).toBe('made')
   })
 })
 

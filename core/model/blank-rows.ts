@@ -103,7 +103,7 @@ export const BLANK = {
     ...ALONE,
   },
   switchings: { foundSo: false, struck: null, ...ALONE },
-  settings: { reason: '', trial: null },
+  settings: { reason: '', trial: null, keyed: null },
   locks: ALONE,
   steps: { asked: null, note: '', ...ALONE },
   tests: { measured: '', note: '', ...ALONE },

@@ -393,6 +393,8 @@ export const ENTITIES = {
     reason: text(400),
     /** The trial by which it was found; null where it was made without one. */
     trial: maybeShape('trim'),
+    /** Of a clock that goes by its own program: what was keyed in; null for any other. */
+    keyed: maybeShape('keyed'),
   },
   /** When the device at a place turns its light on and off by itself: one for each. */
   programs: { id, placeId: ref('places'), program: shape('program') },

@@ -1,5 +1,5 @@
 import type { PlanOfRoom } from './floor-plan'
-import type { Program } from './light-program'
+import type { KeyedIn, Program } from './light-program'
 import type { Site } from './site'
 import type { TrimRecord } from './trim-trial'
 
@@ -29,6 +29,7 @@ export interface Shapes {
   readonly program: Program
   readonly site: Site
   readonly trim: TrimRecord
+  readonly keyed: KeyedIn
 }
 
 /** What happens to this row when the row it points at is removed. */

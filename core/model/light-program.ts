@@ -1,3 +1,5 @@
+import type { Site } from './site'
+
 export type Turns = 'on' | 'off'
 
 /** A clock time in minutes since midnight, or a dusk or dawn and so many minutes after it (before, where less than 0). */
@@ -26,4 +28,10 @@ export interface Program {
   readonly events: readonly ProgramEvent[]
   /** What its clock does when clocks are put forward and back. */
   readonly daylightSaving: 'follows' | 'stands'
+}
+
+/** What was keyed into a clock: its program, and where its house stood by what was known. */
+export interface KeyedIn {
+  readonly program: Program
+  readonly site: Site | null
 }

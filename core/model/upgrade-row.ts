@@ -54,7 +54,7 @@ const MISSING: Partial<Record<EntityName | 'job', (row: Loose) => Loose>> = {
   pigtails: () => blank(BLANK.pigtails, 'gauge'),
   places: () => blank(BLANK.places, 'part', 'retired'),
   rooms: () => ({ kind: 'not-said', ...blank(BLANK.rooms, 'planColumn', 'planRow') }),
-  settings: () => blank(BLANK.settings, 'reason', 'trial'),
+  settings: () => blank(BLANK.settings, 'reason', 'trial', 'keyed'),
   steps: () => blank(BLANK.steps, 'asked'),
   switchings: () => blank(BLANK.switchings, 'foundSo', 'struck'),
   tests: () => blank(BLANK.tests, 'measured'),

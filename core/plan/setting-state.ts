@@ -4,6 +4,7 @@ import { rowsWith } from '../model/record'
 import type { BearsOn, Setting } from '../model/setting'
 import { deviceNamed, type Trade } from '../model/trade'
 import { settingOfPlan } from '../route'
+import { isKeyedIn } from './keyed-in'
 import { usualValue } from './usual-setting'
 import { workedOut } from './worked-out'
 
@@ -15,7 +16,7 @@ export interface SettingState {
   readonly by: 'proved' | 'worked-out' | 'usual'
   readonly row: Row<'settings'> | null
   /**
-   * `made`: somebody made it. `as-it-comes`: it comes as it is to be, and nobody has to touch it. `open`: it is still to
+   * `made`: somebody made it, to a program that is the same still. `as-it-comes`: it comes as it is to be, and nobody has to touch it. `open`: it is still to
    * be made. `otherwise`: made to another value than was worked out, and nobody said why.
    */
   readonly is: 'made' | 'as-it-comes' | 'open' | 'otherwise'
@@ -34,13 +35,15 @@ export function settingState(view: BoxView, place: PlaceView, setting: Setting, 
   const value = usualValue(view, place, setting, trade)
   const by = proved !== null ? 'proved' : worked !== null ? 'worked-out' : 'usual'
   const isSeenTo = setting.bearsOn !== null && SEEN_TO.includes(setting.bearsOn)
-  const is = row
-    ? worked !== null && worked !== row.value && row.reason === ''
-      ? 'otherwise'
-      : 'made'
-    : value === setting.initial && !isSeenTo
-      ? 'as-it-comes'
-      : 'open'
+  const isPast = row !== null && setting.bearsOn === 'program' && !isKeyedIn(view.record, row)
+  const is =
+    row && !isPast
+      ? worked !== null && worked !== row.value && row.reason === ''
+        ? 'otherwise'
+        : 'made'
+      : !row && value === setting.initial && !isSeenTo
+        ? 'as-it-comes'
+        : 'open'
   return { setting, value, by, row, is }
 }
 

@@ -102,6 +102,7 @@ describe('what a setting is usually made to', () => {
         value: value ?? '',
         reason: '',
         trial: null,
+        keyed: null,
       }
       const made = boxView({ ...view.record, settings: value === null ? {} : { made: row } }, view.box.id)!
       const routed = routeBox(made, trade)

@@ -65,7 +65,7 @@ const hung = (
       settings: Object.fromEntries(
         Object.entries(settings).map(([id, value]) => [
           id,
-          { id, placeId, settingId: id, value, reason: 'so', trial: null },
+          { id, placeId, settingId: id, value, reason: 'so', trial: null, keyed: null },
         ]),
       ),
     },

@@ -59,7 +59,15 @@ const withPlan = (
       settings: Object.fromEntries(
         Object.entries(settings).map(([settingId, value]) => [
           settingId,
-          { id: settingId, placeId: view.places[0]!.place.id, settingId, value, reason, trial: null },
+          {
+            id: settingId,
+            placeId: view.places[0]!.place.id,
+            settingId,
+            value,
+            reason,
+            trial: null,
+            keyed: null,
+          },
         ]),
       ),
     },

@@ -106,6 +106,7 @@ function anyValue(field: Field, record: JobRecord, draw: Draw): unknown {
     case 'shape':
       if (field.of === 'program') return drawnProgram(draw)
       if (field.of === 'trim') return { levels: [1, 5, 9], seen: [{ saw: 'all-steady' }] }
+      if (field.of === 'keyed') return { program: drawnProgram(draw), site: null }
       if (field.of === 'site')
         return { town: '', latitude: draw(181) - 90, longitude: draw(361) - 180, zone: 'Etc/UTC' }
       // As it comes through the door: written down there is no less than nothing.

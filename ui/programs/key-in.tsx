@@ -6,6 +6,7 @@ import type { Program } from '@/core/model/light-program'
 import { rowsWith } from '@/core/model/record'
 import { DAYLIGHT_SAVING, OWN_PROGRAM, settingFor, type Setting } from '@/core/model/setting'
 import type { Site } from '@/core/model/site'
+import { isKeyedIn, toKeyIn } from '@/core/plan'
 import { HowMade } from '../catalogue/device-settings'
 import { useEdits } from '../job/provider'
 import { Button } from '../primitives/button'
@@ -37,13 +38,15 @@ export function KeyIn({
   const follows = settingFor(model.settings, 'daylight-saving')
   const rows = rowsWith(view.record, 'settings', 'placeId', place.place.id)
   const rowOf = (each: Setting) => rows.find(({ settingId }) => settingId === each.id)
-  const isMade = setting !== null && rowOf(setting)?.value === OWN_PROGRAM
+  const row = setting && rowOf(setting)
+  const isMade = row ? row.value === OWN_PROGRAM && isKeyedIn(view.record, row) : false
   const made = (each: Setting | null, value: string) => {
     if (!each) return []
-    const row = rowOf(each)
-    if (row) return row.value === value ? [] : [edits.change('settings', row.id, { value, reason: '' })]
-    const at = { placeId: place.place.id, settingId: each.id, value }
-    return [edits.add('settings', { id: edits.newId(), ...at, ...BLANK.settings })]
+    const before = rowOf(each)
+    const fields = { value, reason: '', keyed: toKeyIn(view.record, place.place.id, value) }
+    if (before) return [edits.change('settings', before.id, fields)]
+    const at = { placeId: place.place.id, settingId: each.id }
+    return [edits.add('settings', { id: edits.newId(), ...at, ...BLANK.settings, ...fields })]
   }
   const asks: Readonly<Record<ClockSheet['asks'][number], ReactNode>> = {
     place: say`Place: ${site.town === '' ? '' : `${site.town}, `}${positionWords(site)}`,

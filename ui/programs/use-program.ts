@@ -1,11 +1,9 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
-import { settingFor } from '@/core/model/setting'
 import type { ClockSheet, DeviceModel } from '@/core/model/device'
 import type { Program } from '@/core/model/light-program'
 import type { Fault } from '@/core/model/result'
 import type { Site } from '@/core/model/site'
-import { rowsWith } from '@/core/model/record'
 import { programRowOf } from '@/core/plan'
 import {
   faultsForClock,
@@ -126,16 +124,10 @@ export function useProgram(
     leave: () => setDraft(null),
     keep: () => {
       if (!program) return
-      // What was keyed in before is another program now.
-      const madeBy = settingFor(model.settings, 'program')
-      const made = rowsWith(record, 'settings', 'placeId', placeId).filter(
-        each => each.settingId === madeBy?.id,
-      )
       const sent = edits.send('keep a program', [
         row
           ? edits.change('programs', row.id, { program })
           : edits.add('programs', { id: edits.newId(), placeId, program }),
-        ...made.map(each => edits.remove('settings', each.id)),
       ])
       if (sent) setDraft(null)
     },

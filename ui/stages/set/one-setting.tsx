@@ -1,7 +1,7 @@
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
 import { valuesOf } from '@/core/model/setting'
-import type { SettingState } from '@/core/plan'
+import { toKeyIn, type SettingState } from '@/core/plan'
 import { HowMade } from '../../catalogue/device-settings'
 import { newId } from '../../job/new-id'
 import { useEdits } from '../../job/provider'
@@ -41,16 +41,18 @@ export function OneSetting({
       : is === 'open'
         ? say`${setting.name}, not made yet (${say(BY_WORDS[by])}: ${wanted})`
         : setting.name
+  const keyedAs = (value: string) => toKeyIn(view.record, place.place.id, value)
   const put = (value: string) =>
     edits.send('make a setting', [
       row
-        ? edits.change('settings', row.id, { value, trial: null })
+        ? edits.change('settings', row.id, { value, trial: null, keyed: keyedAs(value) })
         : edits.add('settings', {
             id: newId(),
             placeId: place.place.id,
             settingId: setting.id,
             value,
             ...BLANK.settings,
+            keyed: keyedAs(value),
           }),
     ])
   const values = valuesOf(setting)
@@ -68,7 +70,7 @@ export function OneSetting({
       ) : (
         <PickOne
           label={label}
-          value={row?.value ?? null}
+          value={is === 'open' ? null : (row?.value ?? null)}
           options={options}
           hint={setting.why}
           onCommit={put}
