@@ -159,6 +159,28 @@ test('what stays on is said before it is kept, with what ends it; what never hap
   expect(await stored(jobId)).toBeNull()
 })
 
+test('what somebody kept meanwhile is not overwritten unasked', async ({ page, context, request }) => {
+  const jobId = await bringInBox(request, { choice: 'time-switch-sun' })
+  const second = await context.newPage()
+  for (const each of [page, second]) {
+    await visit(each, `/jobs/${jobId}/boxes/box/set`)
+    await each.getByRole('button', { name: 'Set hours of an evening' }).click()
+  }
+  const at = (each: Page, time: string) => event(each, 1).getByLabel('Clock time').fill(time)
+  await at(page, '19:00')
+  await at(second, '20:00')
+  await second.getByRole('button', { name: 'Keep the program' }).click()
+  await saved(second)
+  const overtaken = page.getByRole('alert').filter({ hasText: 'Somebody kept another program meanwhile' })
+  await expect(overtaken).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Keep the program' })).toBeDisabled()
+  expect((await stored(jobId))!.events[0]!.when).toEqual({ kind: 'clock', minute: 1200 })
+  await overtaken.getByRole('button', { name: 'Go on with this one' }).click()
+  await page.getByRole('button', { name: 'Keep the program' }).click()
+  await saved(page)
+  expect((await stored(jobId))!.events[0]!.when).toEqual({ kind: 'clock', minute: 1140 })
+})
+
 test('a clock is offered only what it can keep; by keys alone', async ({ page, request }) => {
   const jobId = await bringInBox(request, { choice: 'time-switch-sun-two-wire' })
   await visit(page, `/jobs/${jobId}/boxes/box/set`)

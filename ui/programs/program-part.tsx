@@ -128,7 +128,7 @@ function Making({
   lacksSite: boolean
 }) {
   const say = useSay()
-  const { clock, faults, isChanged, change, keep, leave } = programming
+  const { clock, faults, isChanged, isOvertaken, change, goOn, keep, leave } = programming
   const program = programming.program!
   const { events } = program
   const put = (next: readonly ProgramEvent[]) => change({ ...program, events: next })
@@ -170,10 +170,24 @@ function Making({
       )}
       <Faults faults={faults} />
       <LeftOn programming={programming} />
+      {isOvertaken && (
+        <div role="alert" className="hazard flex flex-col gap-2 bg-sheet p-3">
+          <p className="font-semibold">{say`Somebody kept another program meanwhile`}</p>
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={goOn}>{say`Go on with this one`}</Button>
+            <Button
+              onClick={() => {
+                leave()
+                onDone()
+              }}
+            >{say`Take theirs`}</Button>
+          </div>
+        </div>
+      )}
       <div className="flex flex-wrap gap-2">
         <Button
           look="main"
-          disabled={!isChanged || faults.length > 0 || lacksSite}
+          disabled={isOvertaken || !isChanged || faults.length > 0 || lacksSite}
           onClick={() => {
             keep()
             onDone()

@@ -47,16 +47,26 @@ export interface Programming {
   readonly from: number
   look(from: number): void
   lookAt(year: number): void
+  /** Somebody kept another meanwhile. */
+  readonly isOvertaken: boolean
+  /** With the one that is being made, over what somebody kept meanwhile. */
+  goOn(): void
   change(program: Program): void
   leave(): void
   keep(): void
   drop(): void
 }
 
+/** A program that is being made, and the one it was made from. */
+interface Draft {
+  readonly program: Program
+  readonly from: Program | null
+}
+
 /** What is being made stays over a reload and a look at another page; a browser that keeps nothing begins anew. */
 function useDraft(key: string) {
   const [draft, setDraft] = useState(() => draftUnder(key))
-  const put = (next: Program | null) => {
+  const put = (next: Draft | null) => {
     setDraft(next)
     try {
       if (next) sessionStorage.setItem(key, JSON.stringify(next))
@@ -68,14 +78,17 @@ function useDraft(key: string) {
   return [draft, put] as const
 }
 
-function draftUnder(key: string): Program | null {
+function draftUnder(key: string): Draft | null {
   try {
     const before = sessionStorage.getItem(key)
-    return before === null ? null : (JSON.parse(before) as Program)
+    return before === null ? null : (JSON.parse(before) as Draft)
   } catch {
     return null
   }
 }
+
+const isSame = (one: Program | null, other: Program | null): boolean =>
+  JSON.stringify(one) === JSON.stringify(other)
 
 const today = (): number => Math.floor((Date.now() - new Date().getTimezoneOffset() * 60_000) / 86_400_000)
 
@@ -92,8 +105,8 @@ export function useProgram(
   const row = programRowOf(record, placeId)
   const [draft, setDraft] = useDraft(`every-room/program/${record.job.id}/${placeId}`)
   const kept = row?.program ?? null
-  const isChanged = draft !== null && JSON.stringify(draft) !== JSON.stringify(kept)
-  const program = isChanged ? draft : kept
+  const isChanged = draft !== null && !isSame(draft.program, kept)
+  const program = isChanged ? draft.program : kept
   const { site } = record.job
   const [from, setFrom] = useState(today)
   const yearNumber = new Date(from * 86_400_000).getUTCFullYear()
@@ -120,7 +133,9 @@ export function useProgram(
     from,
     look: setFrom,
     lookAt: next => setFrom(sameDateIn(next, from)),
-    change: setDraft,
+    isOvertaken: isChanged && !isSame(draft.from, kept),
+    goOn: () => program && setDraft({ program, from: kept }),
+    change: next => setDraft({ program: next, from: draft && isChanged ? draft.from : kept }),
     leave: () => setDraft(null),
     keep: () => {
       if (!program) return
