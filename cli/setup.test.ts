@@ -404,6 +404,13 @@ describe('program, of a job', () => {
       code: 1,
       output: { clocks: [{ wants: 'no-site' }] },
     })
+    // Only ever turned on: it says so, and is a no.
+    const [[id, row]] = Object.entries(record.programs) as [[string, (typeof record.programs)[string]]]
+    const on = { ...row, program: { ...row.program, events: row.program.events.slice(0, 1) } }
+    expect(bare({ programs: { [id]: on } })).toMatchObject({
+      code: 1,
+      output: { ok: false, clocks: [{ ok: false, leftOn: [{ to: null }] }] },
+    })
     expect(of()).toMatchObject({ code: 2, output: { faults: [{ path: '/year' }] } })
     expect(of('--year', 'soon').code).toBe(2)
   })

@@ -206,6 +206,7 @@ describe('a trial at the door', () => {
   it('has seen what it was asked, on levels one above the other', () => {
     expect(faults({ levels: [1, 5], seen: [{ saw: 'all-steady' }] })).toEqual([])
     expect(faults({ levels: [5, 1], seen: [] })).toEqual(['/settings/low/trial/levels'])
+    expect(faults({ levels: [5, 5], seen: [] })).toEqual(['/settings/low/trial/levels'])
     expect(faults({ levels: [1, 5], seen: [{ saw: 'all-start' }] })).toEqual(['/settings/low/trial/seen'])
   })
 })
