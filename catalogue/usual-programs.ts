@@ -1,6 +1,11 @@
-import type { Moment, Program, ProgramEvent, Turns, When } from '@/core/model/light-program'
-
-const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7]
+import {
+  EVERY_DAY,
+  type Moment,
+  type Program,
+  type ProgramEvent,
+  type Turns,
+  type When,
+} from '@/core/model/light-program'
 
 const DUSK: Moment = { kind: 'dusk', plus: 0 }
 const DAWN: Moment = { kind: 'dawn', plus: 0 }

@@ -3,11 +3,16 @@ import type { JobRecord } from '@/core/model/record'
 import { fault } from '@/core/model/result'
 import { deviceNamed, type Trade } from '@/core/model/trade'
 import { programRowOf } from '@/core/plan'
-import { clockOf, faultsForClock, needsSun, writtenBy, writtenDay, yearWith } from '@/core/setup'
+import {
+  clockOf,
+  faultsForClock,
+  placeFor,
+  PROGRAM_SEED,
+  writtenBy,
+  writtenDay,
+  yearWith,
+} from '@/core/setup'
 import { bad, rounded, type Answer } from './outcome'
-
-const SEED = 1
-const ANYWHERE = { latitude: 0, longitude: 0, zone: 'UTC' }
 
 type ClockProgrammed = { readonly ok: boolean } & Readonly<Record<string, unknown>>
 
@@ -44,12 +49,11 @@ function ofPlace(
   if (!model?.clock) return null
   const program = programRowOf(record, place.id)?.program
   if (!program) return { modelId: model.id, ok: false, wants: 'no-program' }
-  const { site } = record.job
-  if (!site && needsSun(program)) return { modelId: model.id, ok: false, wants: 'no-site' }
+  const at = placeFor(program, record.job.site)
+  if (!at) return { modelId: model.id, ok: false, wants: 'no-site' }
   const cannot = faultsForClock(program, model.clock)
-  const at = site ?? ANYWHERE
   const ahead = { from: 0, days: 0 }
-  const answer = yearWith({ program, place: at, year, seed: SEED, ahead })
+  const answer = yearWith({ program, place: at, year, seed: PROGRAM_SEED, ahead })
   if (answer.kind === 'refused') return { modelId: model.id, ok: false, faults: answer.faults }
   const clock = clockOf(at.zone)
   const written = (instant: number | null) => (instant === null ? null : writtenBy(clock, instant))

@@ -2,15 +2,12 @@ import ical from 'ical-generator'
 import type { JobRecord } from '@/core/model/record'
 import { sayFor } from '@/core/model/say-for'
 import { programRowOf } from '@/core/plan'
-import { clockOf, dayOf, runOf, writtenBy, type Run } from '@/core/setup'
+import { clockOf, dayOf, PROGRAM_SEED, runOf, writtenBy, type Run } from '@/core/setup'
 import { csvOf } from './csv'
 import { loadJob } from './jobs'
 
 export const PROGRAM_FILES = ['ics', 'csv'] as const
 export type ProgramFile = (typeof PROGRAM_FILES)[number]
-
-/** The same lots for everybody who takes it out. */
-export const SEED = 1
 
 /**
  * What the program of a place does in a year, as a calendar with one entry each time the light is lit, or as a table of
@@ -28,7 +25,7 @@ export async function programFile(
   if (!job || !program || !site) return null
   const { record } = job
   const days = { from: dayOf(`${year}-01-01`)!, to: dayOf(`${year}-12-31`)! }
-  const run = runOf(program, site, days, { seed: SEED })
+  const run = runOf(program, site, days, { seed: PROGRAM_SEED })
   const text = as === 'ics' ? calendarOf(record, placeId, run) : tableOf(run, site.zone)
   return { house: record.job.name, text }
 }

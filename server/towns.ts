@@ -1,11 +1,5 @@
 import { cityMapping } from 'city-timezones'
-import type { Site } from '@/core/model/site'
-
-/** A town of the shipped list. */
-export interface Town extends Site {
-  /** The part of the country it lies in, and the country: to tell it from others of its name. */
-  readonly within: string
-}
+import type { NearestTown, Site, Town } from '@/core/model/site'
 
 /** As it is compared: without marks over letters, in small ones. */
 const plainly = (text: string): string =>
@@ -63,11 +57,8 @@ export function townsCalled(asked: string): Town[] {
 const EARTH_KILOMETRES = 6371
 
 /** The town nearest to a position, and how far away it lies. */
-export function nearestTown(position: Pick<Site, 'latitude' | 'longitude'>): {
-  readonly town: Town
-  readonly kilometres: number
-} {
-  let best: { town: Town; kilometres: number } | null = null
+export function nearestTown(position: Pick<Site, 'latitude' | 'longitude'>): NearestTown {
+  let best: NearestTown | null = null
   for (const { town } of towns()) {
     const kilometres = apart(position, town)
     if (!best || kilometres < best.kilometres) best = { town, kilometres }

@@ -7,9 +7,9 @@ import {
   faultsOfHangings,
   faultsOfPlace,
   faultsOfProgram,
-  needsSun,
   parseProgram,
   parseRoom,
+  placeFor,
   trimTrial,
 } from '../setup'
 import type { Guard } from './transition'
@@ -29,14 +29,12 @@ function faultsOfPlan({ id, plan }: Row<'plans'>): Fault[] {
 /** A year that has every date there is. */
 const YEAR = { from: dayOf('2028-01-01')!, to: dayOf('2028-12-31')! }
 
-/** Where nobody said where the house stands: a clock time happens there as it does anywhere. */
-const ANYWHERE = { latitude: 0, longitude: 0, zone: 'UTC' }
-
 /** Events that happen; of dusk and dawn that is known once it is said where the house stands. */
 function faultsOfKept({ id, program }: Row<'programs'>, site: Site | null): Fault[] {
   const at = under(`/programs/${id}/program`)
-  if (site === null && needsSun(program)) return faultsOfProgram(program).map(at)
-  const parsed = parseProgram(program, site ?? ANYWHERE, YEAR)
+  const place = placeFor(program, site)
+  if (place === null) return faultsOfProgram(program).map(at)
+  const parsed = parseProgram(program, place, YEAR)
   return parsed.ok ? [] : parsed.faults.map(at)
 }
 

@@ -35,3 +35,9 @@ export interface KeyedIn {
   readonly program: Program
   readonly site: Site | null
 }
+
+/** 1 Monday to 7 Sunday. */
+export const EVERY_DAY: readonly number[] = [1, 2, 3, 4, 5, 6, 7]
+
+/** The one moment, or the two of a pair. */
+export const momentsOf = (when: When): readonly Moment[] => ('of' in when ? when.of : [when])

@@ -8,3 +8,14 @@ export interface Site {
   /** A name of the time zone database. */
   readonly zone: string
 }
+
+/** A town of the shipped list. */
+export interface Town extends Site {
+  /** The part of the country it lies in, and the country: to tell it from others of its name. */
+  readonly within: string
+}
+
+export interface NearestTown {
+  readonly town: Town
+  readonly kilometres: number
+}

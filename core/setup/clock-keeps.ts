@@ -1,5 +1,5 @@
 import type { ClockSheet } from '../model/device'
-import type { Program, ProgramEvent } from '../model/light-program'
+import { momentsOf, type Program, type ProgramEvent } from '../model/light-program'
 import { fault, type Fault } from '../model/result'
 
 type Can = ClockSheet['can'][number]
@@ -12,8 +12,6 @@ const ASKS: Readonly<Record<Can, readonly [field: string, asks: (event: ProgramE
   dates: ['between', ({ between }) => between !== null],
   vary: ['vary', ({ vary }) => vary > 0],
 }
-
-const momentsOf = (when: ProgramEvent['when']) => ('of' in when ? when.of : [when])
 
 /** What of a program a device cannot keep, by the sheet of its clock: each at its field. */
 export function faultsForClock({ events, daylightSaving }: Program, sheet: ClockSheet): Fault[] {

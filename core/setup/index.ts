@@ -17,7 +17,7 @@ export {
 export { livingWith, type LivedWith, type Living, type LivingAsked } from './living'
 export { savingOf, type Saving, type Use } from './energy'
 export { faultsOfDays, faultsOfProgram, parseProgram, type Days } from './parse-program'
-export { faultsOfPlace } from './place'
+export { faultsOfPlace, placeFor } from './place'
 export { faultsOfHangings } from './hangings'
 export type { Moment, Program, ProgramEvent, Turns, When } from '../model/light-program'
 export { needsSun, type Differs, type Occurrence, type Place } from './program'
@@ -51,7 +51,7 @@ export {
   type ThingKind,
 } from './draw-plan'
 export { aimOf, sensorAt, settingsOfAim, type AimSetting } from './sensor-at'
-export { dayAt, yearWith, type Differing, type YearAsked, type YearDay, type YearOf } from './year'
+export { PROGRAM_SEED, yearWith, type Differing, type YearAsked, type YearDay, type YearOf } from './year'
 export { nightsOf, type Night } from './sun'
 export { litByDay } from './lit-by-day'
 export { cornersOfWalls, type TypedWall } from './typed-walls'

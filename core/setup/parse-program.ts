@@ -1,6 +1,6 @@
 import { fault, good, refused, type Fault, type Result } from '../model/result'
 import type { Day } from './day'
-import type { Program, When } from '../model/light-program'
+import { momentsOf, type Program } from '../model/light-program'
 import { occurrencesOf, type Place } from './program'
 
 export interface Days {
@@ -51,8 +51,6 @@ export function faultsOfProgram({ events }: Program): Fault[] {
   }
   return faults
 }
-
-const momentsOf = (when: When) => ('of' in when ? when.of : [when])
 
 /** A date that some year has. */
 const isDate = (monthDay: string): boolean => {

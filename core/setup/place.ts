@@ -1,6 +1,7 @@
 import { fault, type Fault } from '../model/result'
 import { zoneIsKnown } from './clock'
-import type { Place } from './program'
+import type { Program } from '../model/light-program'
+import { needsSun, type Place } from './program'
 
 /** What is wrong with a place, each at its field: a latitude that no place has, a zone that nobody knows. */
 export function faultsOfPlace({ latitude, longitude, zone }: Place): Fault[] {
@@ -10,3 +11,10 @@ export function faultsOfPlace({ latitude, longitude, zone }: Place): Fault[] {
     ...(zoneIsKnown(zone) ? [] : [fault('/zone', 'unknown-zone', `no zone is called “${zone}”`)]),
   ]
 }
+
+/** A clock time happens there as it does anywhere. */
+const ANYWHERE: Place = { latitude: 0, longitude: 0, zone: 'UTC' }
+
+/** Where a program is reckoned: null where it goes by a sun of which nobody said where it shines. */
+export const placeFor = (program: Program, site: Place | null): Place | null =>
+  site ?? (needsSun(program) ? null : ANYWHERE)

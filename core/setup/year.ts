@@ -8,6 +8,9 @@ import { daysOfRun, runOf, type LeftOn } from './run'
 import type { Span } from './spans'
 import type { Fault } from '../model/result'
 
+/** One for everybody: what is by lot falls the same on the page, in the files and in the command. */
+export const PROGRAM_SEED = 1
+
 export interface YearAsked {
   readonly program: Program
   readonly place: Place
@@ -154,6 +157,3 @@ function differingOf(
   }
   return found
 }
-
-/** The day that a clock shows there at an instant. */
-export const dayAt = (zone: string, instant: number): Day => shownBy(clockOf(zone), instant).day

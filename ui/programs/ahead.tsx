@@ -1,6 +1,7 @@
 import { useContext } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { figure } from '@/core/model/units'
+import { wattsOf } from '@/core/model/watts'
 import type { Differing, YearOf } from '@/core/setup'
 import { Button } from '../primitives/button'
 import { LINK_LOOK } from '../primitives/link-look'
@@ -43,10 +44,7 @@ export function Ahead({
   })
   const hours = new Intl.DateTimeFormat(locale, { timeStyle: 'short', timeZone: site?.zone ?? 'UTC' })
   const dayWords = (day: number) => days.format(day * DAY + NOON)
-  const watts = place.loads.reduce<number | null>(
-    (sum, { wattsEach, count }) => (sum === null || wattsEach === null ? null : sum + wattsEach * count),
-    0,
-  )
+  const watts = wattsOf(place.loads)
   const events = program?.events ?? []
   const file = (as: 'ics' | 'csv') =>
     `/api/jobs/${view.record.job.id}/programs/${place.place.id}?as=${as}&year=${yearNumber}`

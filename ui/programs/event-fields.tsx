@@ -1,11 +1,18 @@
 import { useContext, useId } from 'react'
 import type { ClockSheet } from '@/core/model/device'
-import type { Moment, ProgramEvent, Turns, When } from '@/core/model/light-program'
+import {
+  EVERY_DAY,
+  momentsOf,
+  type Moment,
+  type ProgramEvent,
+  type Turns,
+  type When,
+} from '@/core/model/light-program'
 import { FIELD_LOOK } from '../primitives/field-look'
 import { CheckField, NumberField, PickOne, SelectField } from '../primitives/fields'
 import { Folded } from '../primitives/folded'
 import { LanguageContext, useSay } from '../words/use-say'
-import { clockWords, EVERY_DAY, monthName, weekdayName } from './program-words'
+import { clockWords, monthName, weekdayName } from './program-words'
 
 const MOST_MINUTES = 720
 const DATES_IN_MONTH = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
@@ -110,8 +117,6 @@ export function EventFields({
     </div>
   )
 }
-
-const momentsOf = (when: When): readonly Moment[] => ('of' in when ? when.of : [when])
 
 const withAt = (of: readonly [Moment, Moment], at: number, moment: Moment): readonly [Moment, Moment] =>
   at === 0 ? [moment, of[1]] : [of[0], moment]

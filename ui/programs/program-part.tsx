@@ -1,6 +1,6 @@
 import { useContext, useState } from 'react'
 import type { BoxView, PlaceView } from '@/core/job/box-view'
-import type { Program, ProgramEvent } from '@/core/model/light-program'
+import { EVERY_DAY, type Program, type ProgramEvent } from '@/core/model/light-program'
 import type { Fault } from '@/core/model/result'
 import { faultsForClock, needsSun } from '@/core/setup'
 import { useTrade } from '../job/provider'
@@ -111,7 +111,7 @@ function Kept({ programming, onChange }: { programming: Programming; onChange: (
 const ANOTHER: ProgramEvent = {
   turns: 'off',
   when: { kind: 'clock', minute: 23 * 60 },
-  days: [1, 2, 3, 4, 5, 6, 7],
+  days: EVERY_DAY,
   between: null,
   ofThatNight: false,
   instead: null,

@@ -1,7 +1,6 @@
-import type { Moment, ProgramEvent, When } from '@/core/model/light-program'
+import { EVERY_DAY, type Moment, type ProgramEvent, type When } from '@/core/model/light-program'
 import type { Say } from '@/core/words/say'
 
-export const EVERY_DAY: readonly number[] = [1, 2, 3, 4, 5, 6, 7]
 /** A Monday: names of days and months are the platform’s. */
 const MONDAY = Date.UTC(2028, 0, 3)
 const DAY = 86_400_000

@@ -8,7 +8,8 @@ import { programRowOf } from '@/core/plan'
 import {
   faultsForClock,
   faultsOfProgram,
-  needsSun,
+  placeFor,
+  PROGRAM_SEED,
   yearWith,
   type YearAsked,
   type YearOf,
@@ -22,12 +23,7 @@ const keep = asker<YearAsked, ReturnType<typeof yearWith>>(
   DEADLINE_MILLISECONDS,
 )
 
-/** The same lots as in the files that are taken out. */
-const SEED = 1
 export const DAYS_AHEAD = 14
-
-/** Where nobody said where the house stands only clock times are drawn: they are the same wherever clocks stand. */
-const ANYWHERE: Site = { town: '', latitude: 0, longitude: 0, zone: 'UTC' }
 
 export interface Programming {
   readonly model: DeviceModel
@@ -114,10 +110,10 @@ export function useProgram(
     () => (program ? [...faultsOfProgram(program), ...faultsForClock(program, clock)] : []),
     [program, clock],
   )
-  const at = site ?? (program && !needsSun(program) ? ANYWHERE : null)
+  const at = program && placeFor(program, site)
   const asked: YearAsked | null =
     program && at && own.length === 0
-      ? { program, place: at, year: yearNumber, seed: SEED, ahead: { from, days: DAYS_AHEAD } }
+      ? { program, place: at, year: yearNumber, seed: PROGRAM_SEED, ahead: { from, days: DAYS_AHEAD } }
       : null
   const { year, faults } = useYear(asked)
   return {

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react'
-import type { Site } from '@/core/model/site'
+import type { Site, Town } from '@/core/model/site'
 import { Button } from '../primitives/button'
 import { TextField } from '../primitives/fields'
 import { useSay } from '../words/use-say'
-import { townsCalled, type Town } from './towns'
+import { townsCalled } from './towns'
 
 /** Nobody types faster than this. */
 const WAITS_MILLISECONDS = 150

@@ -1,13 +1,4 @@
-import type { Site } from '@/core/model/site'
-
-export interface Town extends Site {
-  readonly within: string
-}
-
-export interface NearestTown {
-  readonly town: Town
-  readonly kilometres: number
-}
+import type { NearestTown, Town } from '@/core/model/site'
 
 /** Asks the server for towns; null where it cannot be reached. */
 async function ask<Answer>(query: Record<string, string>, signal?: AbortSignal): Promise<Answer | null> {

@@ -5,6 +5,7 @@ import type { BoxView, PlaceView } from '@/core/job/box-view'
 import type { DeviceModel } from '@/core/model/device'
 import { figuresOf, figureWords, PRESENCE_ON, settingFor, valuesOf } from '@/core/model/setting'
 import { figure } from '@/core/model/units'
+import { wattsOf } from '@/core/model/watts'
 import type { LivedWith, Living, LivingAsked, Seen } from '@/core/setup'
 import { asker, type Asked } from '@/workers/ask'
 import { useTrade } from '../../job/provider'
@@ -72,10 +73,7 @@ export function LivingPart({ view, place, aiming }: { view: BoxView; place: Plac
       wanted = false
     }
   }, [key])
-  const watts = place.loads.reduce<number | null>(
-    (sum, { wattsEach, count }) => (sum === null || wattsEach === null ? null : sum + wattsEach * count),
-    0,
-  )
+  const watts = wattsOf(place.loads)
   if (kind === 'not-said')
     return (
       <Part title={say`How long it stays on`}>

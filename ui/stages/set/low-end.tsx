@@ -3,6 +3,7 @@ import type { BoxView, PlaceView } from '@/core/job/box-view'
 import { BLANK } from '@/core/model/blank-rows'
 import type { DeviceModel } from '@/core/model/device'
 import { figure } from '@/core/model/units'
+import { wattsOf } from '@/core/model/watts'
 import { figuresOf, valuesOf, type Setting } from '@/core/model/setting'
 import type { TrimRecord, TrimSeen } from '@/core/model/trim-trial'
 import type { SettingState } from '@/core/plan'
@@ -208,10 +209,7 @@ function NoLevel({ lamp, currency }: { lamp: string; currency: string }) {
 function Expected({ place, model, steps }: { place: PlaceView; model: DeviceModel; steps: readonly Step[] }) {
   const say = useSay()
   const through = model.supply.find(each => each.kind === 'through-load')
-  const watts = place.loads.reduce<number | null>(
-    (sum, { wattsEach, count }) => (sum === null || wattsEach === null ? null : sum + wattsEach * count),
-    0,
-  )
+  const watts = wattsOf(place.loads)
   if (!through)
     return (
       <p className="text-soft">{say`Beforehand: it lives on its own neutral; how low it goes is up to the lamps.`}</p>
